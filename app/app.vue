@@ -1,0 +1,11 @@
+<script setup lang="ts">
+useHead({ titleTemplate: title => title ? `${title} · Uzzet` : 'Uzzet' })
+</script>
+
+<template>
+  <UApp :toaster="{ position: 'bottom-center', duration: 7000 }">
+    <NuxtLayout>
+      <NuxtPage />
+    </NuxtLayout>
+  </UApp>
+</template>

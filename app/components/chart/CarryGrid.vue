@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
+import type { CarryChart, ChartCell } from '#core/chart/carry-chart'
+import { rungName } from '#core/swing/scale'
+
+/** The carry chart: swing lengths down, longest on top; clubs across, most loft first. */
+const props = defineProps<{ chart: CarryChart }>()
+defineEmits<{ open: [cell: ChartCell] }>()
+const record = usePlayerRecord()
+const clubs = computed(() => clubsInUse(record.bag))
+const rungs = computed(() => [...rungsInUse(record.bag)].reverse())
+const byKey = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell])))
+const cellAt = (clubId: string, rungId: string) => byKey.value.get(cellKey({ clubId, rungId }))!
+
+// One scale for all strips, so that a loose cell looks loose beside a tight one.
+const LEAST_HALF_SPAN_M = 9
+const halfSpanM = computed(() => {
+  const reaches = props.chart.flatMap(cell => cell.window80M && cell.carryM !== null ? [cell.window80M[1] - cell.carryM] : [])
+  return Math.max(LEAST_HALF_SPAN_M, ...reaches)
+})
+</script>
+
+<template>
+  <div class="overflow-x-auto pb-1">
+    <table class="w-full table-fixed border-collapse" :style="{ minWidth: `${6 + clubs.length * 7.25}rem` }">
+      <caption class="sr-only">Carry chart: swing lengths down, clubs across</caption>
+      <thead>
+        <tr>
+          <td class="sticky left-0 z-10 w-24 bg-default sm:w-32" />
+          <th v-for="club in clubs" :key="club.id" scope="col" class="px-3 pb-1.5 text-left align-bottom">
+            <span class="block truncate text-xl font-bold">{{ club.label }}</span>
+            <span class="soft block truncate text-sm font-normal">{{ club.name || ' ' }}{{ club.label === `${club.loftDeg}°` ? '' : ` ${club.loftDeg}°` }}</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="rung in rungs" :key="rung.id">
+          <th scope="row" class="sticky left-0 z-10 bg-default pr-2 text-left">
+            <span class="block truncate text-lg font-bold">{{ rungName(rung) }}</span>
+            <span class="soft line-clamp-2 text-sm leading-tight font-normal">{{ rung.cue }}</span>
+          </th>
+          <td v-for="club in clubs" :key="club.id" class="h-26 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' }">
+            <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" @open="$emit('open', cellAt(club.id, rung.id))" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+/** The frame of a stage: its title, one line under it, its actions; and what to show while there is no player yet. */
+defineProps<{ title: string, line?: string, wide?: boolean }>()
+const record = usePlayerRecord()
+useHead({ title: () => record.player ? record.player.name : '' })
+</script>
+
+<template>
+  <main class="mx-auto w-full max-w-[1100px] px-4 py-5 sm:px-6">
+    <section v-if="record.failure && !record.player" role="alert" class="mx-auto max-w-lg py-14 text-center">
+      <h1 class="text-2xl font-bold">{{ record.failure instanceof Refused && record.failure.status === 404 ? 'There is no such player.' : 'The player could not be opened.' }}</h1>
+      <p class="soft mt-2">{{ record.failure.message }}</p>
+      <div class="mt-6 flex justify-center gap-3">
+        <UButton @click="record.open(record.playerId!)">Try again</UButton>
+        <UButton to="/players" color="neutral" variant="outline">To the players</UButton>
+      </div>
+    </section>
+    <template v-else-if="record.player">
+      <header class="mb-5 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
+        <div class="min-w-0">
+          <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
+          <p v-if="line || $slots.line" class="soft mt-0.5"><slot name="line">{{ line }}</slot></p>
+        </div>
+        <div class="flex flex-wrap gap-2"><slot name="actions" /></div>
+      </header>
+      <p v-if="record.failure" role="status" class="raised mb-4 flex flex-wrap items-center gap-2 px-4 py-2">
+        <UIcon name="i-lucide-cloud-off" class="text-warning" /> Shown as it was last seen. {{ record.failure.message }}
+      </p>
+      <slot />
+    </template>
+    <p v-else class="soft py-14 text-center" role="status">Opening the player…</p>
+  </main>
+</template>

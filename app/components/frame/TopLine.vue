@@ -1,0 +1,49 @@
+<script setup lang="ts">
+const account = useAccount()
+const record = usePlayerRecord()
+const route = useRoute()
+const { help, search } = useDialogs()
+const colorMode = useColorMode()
+
+const player = computed(() => 'playerId' in route.params ? record.player : null)
+const dusk = computed(() => colorMode.value === 'dark')
+
+async function signOut() {
+  await api('/api/auth/sign-out', { method: 'POST' })
+  account.forget()
+  await navigateTo('/sign-in')
+}
+
+const menu = computed(() => [
+  [{ label: account.account?.name ?? '', type: 'label' as const }],
+  [
+    { label: dusk.value ? 'Light theme' : 'Dusk theme', icon: dusk.value ? 'i-lucide-sun' : 'i-lucide-moon', onSelect: () => { colorMode.preference = dusk.value ? 'light' : 'dark' } },
+    { label: 'Keyboard', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: () => { help.value = true } },
+    { label: 'Account', icon: 'i-lucide-user', to: '/account' },
+  ],
+  [{ label: 'Sign out', icon: 'i-lucide-log-out', onSelect: signOut }],
+])
+</script>
+
+<template>
+  <header class="sticky top-0 z-30 flex h-14 items-center gap-2 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
+    <NuxtLink to="/players" class="-mx-1 flex min-h-11 items-center px-1 text-xl font-extrabold tracking-tight sm:text-2xl" aria-label="Uzzet, to the players">
+      uzzet<span class="text-primary">.</span>
+    </NuxtLink>
+    <template v-if="player">
+      <span class="soft text-lg" aria-hidden="true">/</span>
+      <span class="min-w-0 truncate text-base font-bold sm:text-lg">{{ player.name }}</span>
+      <UBadge v-if="player.archived" color="neutral" variant="outline" class="max-sm:hidden">archived</UBadge>
+    </template>
+    <span class="flex-1" />
+    <FrameOutboxChip />
+    <FrameUnitSwitch />
+    <UButton color="neutral" variant="outline" icon="i-lucide-search" class="raised max-sm:hidden" @click="search = true">
+      Search <UKbd value="/" class="ml-1" />
+    </UButton>
+    <UButton color="neutral" variant="ghost" icon="i-lucide-search" square class="size-11 justify-center sm:hidden" aria-label="Search" @click="search = true" />
+    <UDropdownMenu :items="menu" :content="{ align: 'end' }">
+      <UButton color="neutral" variant="ghost" icon="i-lucide-menu" square class="size-11 justify-center" aria-label="Menu" />
+    </UDropdownMenu>
+  </header>
+</template>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import type { Finding } from '#core/gaps/flag'
+import type { Ladder } from '#core/gaps/ladder'
+
+/** The ladder: stock shots in order of carry, each with the step up to it. Steps that are flagged say so. */
+const props = defineProps<{ ladder: Ladder, findings: readonly Finding[] }>()
+const { text, unit } = useDistance()
+const { cellName } = useCellNames()
+
+/** What is said of the step that ends at this stock shot. */
+const marks = computed(() => {
+  const map = new Map<string, 'step' | 'overlap'>()
+  for (const [i, step] of props.ladder.entries()) {
+    const below = props.ladder[i - 1]
+    const found = below && props.findings.find(f => cellKey(f.shorter) === cellKey(below) && cellKey(f.longer) === cellKey(step))
+    if (found) map.set(cellKey(step), found.flag as 'step' | 'overlap')
+  }
+  return map
+})
+</script>
+
+<template>
+  <ol class="raised divide-y divide-default">
+    <li v-for="step in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-4 py-1.5">
+      <span class="w-14 text-right text-xl font-extrabold">{{ text(step.carryM) }}</span>
+      <span class="soft w-6 text-sm">{{ unit }}</span>
+      <span class="min-w-0 flex-1 truncate font-semibold">{{ cellName(step) }}</span>
+      <span v-if="marks.get(cellKey(step)) === 'step'" class="flex items-center gap-1 font-bold text-(--hole)"><UIcon name="i-lucide-diamond" /> wide</span>
+      <span v-else-if="marks.get(cellKey(step)) === 'overlap'" class="flex items-center gap-1 font-bold text-(--overlap)"><UIcon name="i-lucide-arrow-left-right" /> overlap</span>
+      <span class="soft w-16 text-right">{{ step.stepM === null ? 'shortest' : `+${text(step.stepM)} ${unit}` }}</span>
+    </li>
+  </ol>
+</template>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartData, type ChartOptions, type Plugin } from 'chart.js'
+import { Bar } from 'vue-chartjs'
+import { clubsInUse, rungsInUse } from '#core/bag/bag'
+import type { CarryChart } from '#core/chart/carry-chart'
+import type { Finding } from '#core/gaps/flag'
+import { rungName } from '#core/swing/scale'
+
+/** Each club a lane, each stock shot a bar of its window with its number; steps too wide as bands through all lanes. */
+const props = defineProps<{ chart: CarryChart, findings: readonly Finding[] }>()
+Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
+
+const record = usePlayerRecord()
+const colorMode = useColorMode()
+const { to, text, unit } = useDistance()
+const { cellName } = useCellNames()
+const clubs = computed(() => clubsInUse(record.bag).filter(club => props.chart.some(cell => cell.clubId === club.id && cell.kind === 'measured')))
+const rungs = computed(() => rungsInUse(record.bag))
+
+// Without a window the number itself is drawn, this wide either side.
+const BARE_HALF_M = 1
+const LABEL_ROOM_PX = 34
+
+/** Colours of the theme as the page has them now; read again when it changes. */
+const ink = ref({ ink: '#1e2a3a', soft: '#5b6675', hairline: '#ddd6c8', raised: '#ffffff', hole: '#c8401a', tint: '#c8401a1f' })
+function readColours() {
+  const style = getComputedStyle(document.documentElement)
+  const read = (name: string) => style.getPropertyValue(name).trim()
+  ink.value = { ink: read('--ink'), soft: read('--soft-ink'), hairline: read('--hairline'), raised: read('--raised'), hole: read('--hole'), tint: read('--hole-tint') }
+}
+onMounted(readColours)
+watch(() => colorMode.value, () => nextTick(readColours))
+
+function mix(solidity: number): string {
+  const [from, into] = [ink.value.raised, ink.value.ink].map(hex => [1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16))) as [number[], number[]]
+  return `rgb(${from.map((v, i) => Math.round(v + (into[i]! - v) * solidity * 0.88)).join(' ')})`
+}
+
+interface Mark { x: [number, number], y: string, carryM: number, name: string, balls: number, bare: boolean }
+
+const data = computed<ChartData<'bar', Mark[]>>(() => ({
+  labels: clubs.value.map(club => club.label),
+  datasets: rungs.value.map((rung, i) => ({
+    label: rungName(rung),
+    data: clubs.value.flatMap((club) => {
+      const cell = props.chart.find(c => c.clubId === club.id && c.rungId === rung.id)
+      if (cell?.kind !== 'measured' || cell.carryM === null) return []
+      const window = cell.window80M ?? [cell.carryM - BARE_HALF_M, cell.carryM + BARE_HALF_M]
+      return [{ x: window.map(to) as [number, number], y: club.label, carryM: cell.carryM, name: cellName(cell), balls: cell.balls, bare: cell.window80M === null }]
+    }),
+    backgroundColor: mix(swingSolidity(i, rungs.value.length)),
+    borderColor: ink.value.ink,
+    borderWidth: 1.5,
+    borderRadius: 10,
+    borderSkipped: false,
+    barThickness: 20,
+    grouped: false,
+  })),
+}))
+
+const range = computed(() => {
+  const ends = data.value.datasets.flatMap(set => set.data.flatMap(mark => mark.x))
+  return { min: Math.max(0, Math.floor((Math.min(...ends) - 4) / 5) * 5), max: Math.ceil((Math.max(...ends) + 4) / 5) * 5 }
+})
+
+const holes = computed(() => props.findings.filter(finding => finding.flag === 'step'))
+
+const bands: Plugin<'bar'> = {
+  id: 'bands',
+  beforeDatasetsDraw({ ctx, chartArea, scales }) {
+    ctx.save()
+    for (const { fromM, toM } of holes.value) {
+      const left = scales.x!.getPixelForValue(to(fromM))
+      const right = scales.x!.getPixelForValue(to(toM))
+      ctx.fillStyle = ink.value.tint
+      ctx.fillRect(left, chartArea.top, right - left, chartArea.height)
+      ctx.strokeStyle = ink.value.hole
+      ctx.lineWidth = 1.5
+      ctx.setLineDash([2, 3])
+      ctx.strokeRect(left, chartArea.top - 1, right - left, chartArea.height + 2)
+    }
+    ctx.restore()
+  },
+}
+
+const numbers: Plugin<'bar'> = {
+  id: 'numbers',
+  afterDatasetsDraw(chart) {
+    const { ctx, scales } = chart
+    ctx.save()
+    ctx.font = '700 15px "Overpass Variable", sans-serif'
+    ctx.textAlign = 'center'
+    ctx.textBaseline = 'top'
+    const placed = new Map<string, number[]>()
+    for (const set of chart.data.datasets as unknown as { data: Mark[] }[]) {
+      for (const mark of set.data) {
+        const x = scales.x!.getPixelForValue(to(mark.carryM))
+        const lane = placed.get(mark.y) ?? []
+        placed.set(mark.y, lane)
+        // A number that would stand on another goes above its lane instead of below.
+        const above = lane.some(other => Math.abs(other - x) < LABEL_ROOM_PX)
+        if (!above) lane.push(x)
+        const y = scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)) + (above ? -28 : 13)
+        ctx.fillStyle = ink.value.ink
+        ctx.fillText(text(mark.carryM), x, y)
+      }
+    }
+    ctx.restore()
+  },
+}
+
+const options = computed<ChartOptions<'bar'>>(() => ({
+  indexAxis: 'y',
+  animation: false,
+  maintainAspectRatio: false,
+  responsive: true,
+  layout: { padding: { right: 8 } },
+  scales: {
+    x: {
+      ...range.value, position: 'top', border: { display: false },
+      grid: { color: ink.value.hairline, tickLength: 6 },
+      ticks: { color: ink.value.soft, font: { size: 14, family: '"Overpass Variable", sans-serif' }, maxRotation: 0, autoSkipPadding: 14 },
+      title: { display: true, text: unit.value === 'yd' ? 'yards' : 'metres', color: ink.value.soft, align: 'end', font: { size: 13 }, padding: 0 },
+    },
+    y: {
+      border: { display: false }, grid: { color: ink.value.hairline, drawTicks: false },
+      ticks: { color: ink.value.ink, padding: 8, font: { size: 17, weight: 700, family: '"Overpass Variable", sans-serif' } },
+    },
+  },
+  plugins: {
+    legend: { display: false },
+    tooltip: {
+      displayColors: false,
+      callbacks: {
+        title: ([item]) => (item!.raw as Mark).name,
+        label: ({ raw }) => {
+          const { x, carryM, balls, bare } = raw as Mark
+          const spread = bare ? 'too few balls to tell the spread' : `8 in 10 from ${text(Number(fromShown(x[0])))} to ${text(fromShown(x[1]))} ${unit.value}`
+          return [`${text(carryM)} ${unit.value}, ${balls} ${balls === 1 ? 'ball' : 'balls'}`, spread]
+        },
+      },
+    },
+  },
+}))
+const { from: fromShown } = useDistance()
+
+const height = computed(() => 54 + clubs.value.length * 62)
+const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. The same figures are in the table.`)
+</script>
+
+<template>
+  <div class="overflow-x-auto">
+    <div class="min-w-[560px]" :style="{ height: `${height}px` }">
+      <Bar :data="(data as never)" :options="options" :plugins="[bands, numbers]" :aria-label="label" />
+    </div>
+  </div>
+</template>

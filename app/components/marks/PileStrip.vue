@@ -1,0 +1,84 @@
+<script setup lang="ts">
+/**
+ * Where the balls of one stock shot pitched, along the line of flight. Counting balls are full, left-out ones open;
+ * the last one is darkest; the bar is the number, the patch the 8-in-10 window.
+ */
+const props = withDefaults(defineProps<{
+  carriesM: readonly number[]
+  leftOutM?: readonly number[]
+  centreM?: number | null
+  windowM?: [number, number] | null
+  /** Without an axis, for a cell of the chart. */
+  small?: boolean
+  /** Half of the stretch shown round the number, so that strips side by side compare. */
+  halfSpanM?: number
+}>(), { leftOutM: () => [], centreM: null, windowM: null, halfSpanM: undefined })
+
+const { to, text, withUnit, unit } = useDistance()
+const box = useTemplateRef('box')
+const { width } = useElementSize(box)
+const w = computed(() => Math.max(80, width.value || (props.small ? 110 : 560)))
+const h = computed(() => props.small ? 20 : 118)
+const lineY = computed(() => props.small ? 10 : 68)
+const inset = computed(() => props.small ? 6 : 26)
+
+const LEAST_HALF_SPAN_M = 5.5
+
+const domain = computed<[number, number]>(() => {
+  const all = [...props.carriesM, ...props.leftOutM, ...(props.windowM ?? [])]
+  const centre = props.centreM ?? (all.length > 0 ? (Math.min(...all) + Math.max(...all)) / 2 : 0)
+  const half = props.halfSpanM ?? Math.max(LEAST_HALF_SPAN_M, ...all.map(m => Math.abs(m - centre))) * 1.08
+  return [centre - half, centre + half]
+})
+const x = (m: number) => {
+  const [low, high] = domain.value
+  return Math.min(w.value - 3, Math.max(3, inset.value + (m - low) / (high - low) * (w.value - 2 * inset.value)))
+}
+
+const ticks = computed(() => {
+  if (props.small) return []
+  const [low, high] = domain.value.map(to) as [number, number]
+  const long = [1, 2, 5, 10, 20, 50].find(step => (high - low) / step * 46 < w.value) ?? 100
+  const short = long >= 5 ? long / 5 : 1
+  const list: { at: number, label: string | null }[] = []
+  for (let v = Math.ceil(low / short) * short; v <= high; v += short) {
+    const onLong = Math.abs(v / long - Math.round(v / long)) < 1e-6
+    list.push({ at: inset.value + (v - low) / (high - low) * (w.value - 2 * inset.value), label: onLong ? String(Math.round(v)) : null })
+  }
+  return list
+})
+
+const label = computed(() => {
+  if (props.carriesM.length === 0) return props.leftOutM.length > 0 ? 'No ball counts' : 'No balls yet'
+  const spread = props.windowM ? `, 8 in 10 from ${withUnit(props.windowM[0])} to ${withUnit(props.windowM[1])}` : ''
+  return `${props.carriesM.length} carries from ${withUnit(Math.min(...props.carriesM))} to ${withUnit(Math.max(...props.carriesM))}, number ${withUnit(props.centreM ?? 0)}${spread}`
+})
+</script>
+
+<template>
+  <div ref="box" class="w-full">
+    <svg :width="w" :height="h" :viewBox="`0 0 ${w} ${h}`" role="img" :aria-label="label" class="block max-w-full">
+      <rect
+        v-if="windowM" :x="x(windowM[0])" :width="Math.max(2, x(windowM[1]) - x(windowM[0]))" :y="lineY - (small ? 7 : 30)" :height="small ? 14 : 48" :rx="small ? 7 : 16"
+        fill="var(--window-tint)" stroke="var(--sound)" stroke-opacity="0.35"
+      />
+      <line v-if="small" :x1="0" :x2="w" :y1="lineY" :y2="lineY" stroke="var(--hairline)" stroke-width="1.5" />
+      <g v-for="tick in ticks" :key="tick.at">
+        <line :x1="tick.at" :x2="tick.at" :y1="tick.label === null ? 88 : 84" y2="93" stroke="var(--soft-ink)" :stroke-opacity="tick.label === null ? 0.5 : 1" />
+        <text v-if="tick.label !== null" :x="tick.at" y="110" text-anchor="middle" font-size="14" fill="var(--soft-ink)">{{ tick.label }}</text>
+      </g>
+      <circle
+        v-for="(m, i) in leftOutM" :key="`out${i}`" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="none" stroke="var(--soft-ink)" :stroke-width="small ? 1.2 : 2"
+        :stroke-dasharray="small ? '2 1.5' : '4 3'"
+      />
+      <circle
+        v-for="(m, i) in carriesM" :key="i" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="var(--ink)" :fill-opacity="i === carriesM.length - 1 ? 1 : 0.68"
+        stroke="var(--raised)" :stroke-width="small ? 0.6 : 2"
+      />
+      <template v-if="centreM !== null">
+        <line :x1="x(centreM)" :x2="x(centreM)" :y1="small ? 2 : 30" :y2="small ? 18 : 93" stroke="var(--ui-primary)" :stroke-width="small ? 2 : 3" />
+        <text v-if="!small" :x="x(centreM)" y="22" text-anchor="middle" font-size="19" font-weight="800" fill="var(--ui-primary)">{{ text(centreM) }}<tspan font-size="13" font-weight="600"> {{ unit }}</tspan></text>
+      </template>
+    </svg>
+  </div>
+</template>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import { LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+
+/** Adds a player, or edits the one given. */
+const props = defineProps<{ player?: Player }>()
+const emit = defineEmits<{ saved: [player: Player] }>()
+const open = defineModel<boolean>('open', { required: true })
+
+const form = reactive({ name: props.player?.name ?? '', level: props.player?.level ?? 'unknown', note: props.player?.note ?? '' })
+/** Set once, so that "Add" pressed twice on a bad network adds one player. */
+const id = props.player?.id ?? newId()
+const version = ref(props.player?.version ?? 1)
+const theirs = shallowRef<Player>()
+const { general, check, take, of, clear } = useFormErrors()
+const busy = ref(false)
+
+async function save() {
+  const value = props.player ? check(PlayerChange, { ...form, version: version.value }) : check(NewPlayer, { ...form, id })
+  if (!value) return
+  busy.value = true
+  try {
+    const saved = props.player
+      ? await api<Player>(`/api/players/${id}`, { method: 'PATCH', body: value })
+      : await api<Player>('/api/players', { method: 'POST', body: value })
+    emit('saved', saved)
+    open.value = false
+  } catch (error) {
+    take(error)
+    theirs.value = error instanceof Refused && error.status === 409 ? error.current as Player : undefined
+  } finally {
+    busy.value = false
+  }
+}
+
+/** What someone else wrote in a field meanwhile, when it differs from what stands here. */
+function changedElsewhere(field: 'name' | 'level' | 'note'): string | undefined {
+  if (!theirs.value || theirs.value[field] === form[field]) return undefined
+  const value = field === 'level' ? LEVEL_WORDS[theirs.value.level] : theirs.value[field]
+  return `Someone else's copy says "${value}".`
+}
+
+function keepMine() {
+  version.value = theirs.value!.version
+  theirs.value = undefined
+  clear()
+  return save()
+}
+
+function takeTheirs() {
+  emit('saved', theirs.value!)
+  open.value = false
+}
+
+const levels = LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
+</script>
+
+<template>
+  <UModal v-model:open="open" :title="player ? 'Edit player' : 'Add a player'" :description="player ? player.name : 'A name is enough to begin.'">
+    <template #body>
+      <form id="player-form" class="space-y-1" novalidate @submit.prevent="save">
+        <p v-if="general" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
+        <UFormField label="Name" name="name" :error="of('name') ?? changedElsewhere('name')" help=" "><UInput v-model="form.name" autofocus autocomplete="off" class="w-full" /></UFormField>
+        <UFormField label="Level" name="level" :error="of('level') ?? changedElsewhere('level')" help="How wide the shots of such a player usually scatter."><USelect v-model="form.level" :items="levels" class="w-full" /></UFormField>
+        <UFormField label="Note" name="note" :error="of('note') ?? changedElsewhere('note')" help="For you alone: hand, goal, an old injury."><UInput v-model="form.note" class="w-full" /></UFormField>
+      </form>
+    </template>
+    <template #footer>
+      <template v-if="theirs">
+        <UButton :loading="busy" @click="keepMine">Save mine over it</UButton>
+        <UButton color="neutral" variant="outline" @click="takeTheirs">Take theirs</UButton>
+      </template>
+      <UButton v-else type="submit" form="player-form" :loading="busy">{{ player ? 'Save' : 'Add player' }}</UButton>
+      <UButton color="neutral" variant="outline" @click="open = false">Cancel</UButton>
+    </template>
+  </UModal>
+</template>

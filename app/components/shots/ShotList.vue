@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import type { ShotRecord } from '#shared/session'
+
+/** Balls, newest first: what each carried, and whether it counts. A tap opens it. */
+defineProps<{ shots: readonly ShotRecord[], showDate?: boolean, hideName?: boolean }>()
+defineEmits<{ open: [shot: ShotRecord] }>()
+const { typed, unit } = useDistance()
+const { cellName } = useCellNames()
+const outbox = useOutbox()
+const unsent = computed(() => new Set(outbox.state === 'away' || outbox.state === 'signed-out' ? outbox.waiting.map(item => item.entry.record.id) : []))
+const refused = computed(() => new Set(outbox.refused.map(item => item.entry.record.id)))
+</script>
+
+<template>
+  <ol class="divide-y divide-default">
+    <li v-for="shot in shots" :key="shot.id">
+      <button type="button" class="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-elevated" :aria-label="`${cellName(shot)}, ${typed(shot.carryM)} ${unit}${shot.leftOut ? `, left out: ${shot.leftOut}` : ''}`" @click="$emit('open', shot)">
+        <span class="w-20 shrink-0 text-xl font-bold" :class="shot.leftOut && 'soft line-through'">{{ typed(shot.carryM) }}<span class="soft ml-1 text-sm font-normal">{{ unit }}</span></span>
+        <span class="min-w-0 flex-1 truncate">
+          <template v-if="!hideName">{{ cellName(shot) }}</template>
+          <span v-if="shot.leftOut" class="soft"> {{ hideName ? '' : '· ' }}left out: {{ shot.leftOut }}</span>
+        </span>
+        <span v-if="refused.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-error"><UIcon name="i-lucide-circle-alert" /> refused</span>
+        <span v-else-if="unsent.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-warning"><UIcon name="i-lucide-cloud-off" /> waiting</span>
+        <span class="soft text-sm whitespace-nowrap">{{ showDate ? `${shortDate(shot.hitAtMs)} ` : '' }}{{ clockTime(shot.hitAtMs) }}</span>
+      </button>
+    </li>
+  </ol>
+</template>

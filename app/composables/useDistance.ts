@@ -1,0 +1,21 @@
+import { distanceText, distanceWithUnit, fromUnit, toUnit } from '#core/units'
+
+/** Distances in the coach's unit, at the last moment before they are read. */
+export function useDistance() {
+  const account = useAccount()
+  const unit = computed(() => account.unit)
+  const unitWord = computed(() => unit.value === 'yd' ? 'yards' : 'metres')
+  return {
+    unit,
+    unitWord,
+    /** "72", or "72.4" when the coach asked for one decimal. */
+    text: (metres: number) => distanceText(metres, unit.value, account.decimals),
+    /** Always whole. */
+    whole: (metres: number) => distanceText(metres, unit.value),
+    /** As it was typed: whole when it is whole, else one decimal. */
+    typed: (metres: number) => String(Number(distanceText(metres, unit.value, 1))),
+    withUnit: (metres: number) => distanceWithUnit(metres, unit.value, account.decimals),
+    to: (metres: number) => toUnit(metres, unit.value),
+    from: (value: number) => fromUnit(value, unit.value),
+  }
+}

@@ -1,0 +1,32 @@
+import type { z } from 'zod'
+import { errorFor, type FieldError } from '#shared/errors'
+
+/**
+ * Errors of one form: those the schema finds here, and those the server sends back, each beside its field.
+ * What no field of the form shows stands at the top as `general`.
+ */
+export function useFormErrors() {
+  const errors = ref<FieldError[]>([])
+  const general = ref<string>()
+
+  /** Checks what was typed. @returns the clean value, or null with the errors set */
+  function check<T extends z.ZodType>(schema: T, value: unknown): z.output<T> | null {
+    general.value = undefined
+    const result = schema.safeParse(value)
+    errors.value = result.success ? [] : result.error.issues.map(issue => ({ field: issue.path.join('.'), message: issue.message }))
+    return result.success ? result.data : null
+  }
+
+  /** Takes a refusal of the server. */
+  function take(error: unknown): void {
+    errors.value = error instanceof Refused ? error.errors : []
+    general.value = (error as Error).message
+  }
+
+  function clear(): void {
+    errors.value = []
+    general.value = undefined
+  }
+
+  return { errors, general, check, take, clear, of: (field: string) => errorFor(errors.value, field) }
+}

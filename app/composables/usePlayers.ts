@@ -1,0 +1,41 @@
+import type { Player, PlayerLine } from '#shared/player'
+
+/** The list of the academy's players, and what is done to it. */
+export function usePlayers() {
+  const players = shallowRef<PlayerLine[] | null>(null)
+  const failure = shallowRef<Error | null>(null)
+  const toast = useToast()
+
+  async function load(): Promise<void> {
+    failure.value = null
+    try {
+      players.value = await api<PlayerLine[]>('/api/players')
+    } catch (error) {
+      failure.value = error as Error
+    }
+  }
+
+  function put(player: Player): void {
+    const list = players.value ?? []
+    const at = list.findIndex(other => other.id === player.id)
+    const line = { clubs: 0, school: null, balls: 0, lastHitMs: null, ...list[at], ...player }
+    players.value = (at < 0 ? [...list, line] : list.with(at, line)).sort((a, b) => a.name.localeCompare(b.name))
+  }
+
+  async function setArchived(player: Player, archived: boolean): Promise<void> {
+    try {
+      const changed = await api<Player>(`/api/players/${player.id}`, { method: 'PATCH', body: { version: player.version, archived } })
+      put(changed)
+      toast.add({
+        title: archived ? `${changed.name} is archived` : `${changed.name} is back`,
+        description: archived ? 'All shots and charts are kept.' : undefined,
+        actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void setArchived(changed, !archived) }],
+      })
+    } catch (error) {
+      toast.add({ title: `${player.name} could not be ${archived ? 'archived' : 'brought back'}`, description: (error as Error).message, color: 'error' })
+      if (error instanceof Refused && error.status === 409) await load()
+    }
+  }
+
+  return { players, failure, load, put, setArchived }
+}

@@ -1,0 +1,95 @@
+import { v7 as newId } from 'uuid'
+import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
+import { numberedCell } from '#core/chart/carry-numbers'
+import { withWindow } from '#core/chart/carry-chart'
+import type { ShotRecord } from '#shared/session'
+
+interface Done { words: string, back: () => Promise<void> }
+
+/** One range session: which stock shot is being hit, its balls, and what can be taken back. */
+export function useRangeSession(sessionId: string) {
+  const record = usePlayerRecord()
+  const { cellName } = useCellNames()
+  const session = computed(() => record.sessions.find(other => other.id === sessionId))
+  const balls = computed(() => record.records.filter(shot => shot.sessionId === sessionId && !shot.deleted))
+  const newestFirst = computed(() => [...balls.value].sort((a, b) => b.hitAtMs - a.hitAtMs || (a.id < b.id ? 1 : -1)))
+
+  const clubs = computed(() => clubsInUse(record.bag))
+  /** Longest on top, as the chart is read. */
+  const rungs = computed(() => [...rungsInUse(record.bag)].reverse())
+  const usable = computed(() => gridCells(record.bag).filter(cell => !isStruckOut(record.bag, cell)))
+
+  // Where the session was left, also after a reload.
+  const keptCell = useLocalStorage<string>(`uzzet-cell-${sessionId}`, '')
+  const cell = computed<StockShot | undefined>(() =>
+    usable.value.find(other => cellKey(other) === keptCell.value)
+    ?? usable.value.find(other => newestFirst.value[0] && cellKey(other) === cellKey(newestFirst.value[0]))
+    ?? usable.value.find(other => other.rungId === rungs.value[0]?.id) ?? usable.value[0])
+
+  function choose(next: StockShot): void {
+    if (usable.value.some(other => cellKey(other) === cellKey(next))) keptCell.value = cellKey(next)
+  }
+
+  /** One step over the board, past cells that are struck out. */
+  function step(right: number, down: number): void {
+    if (!cell.value) return
+    let c = clubs.value.findIndex(club => club.id === cell.value!.clubId)
+    let r = rungs.value.findIndex(rung => rung.id === cell.value!.rungId)
+    for (;;) {
+      c += right
+      r += down
+      const club = clubs.value[c]
+      const rung = rungs.value[r]
+      if (!club || !rung) return
+      if (!isStruckOut(record.bag, { clubId: club.id, rungId: rung.id })) return choose({ clubId: club.id, rungId: rung.id })
+    }
+  }
+
+  /** The number of the chosen stock shot from all its balls, earlier sessions included. */
+  const chosen = computed(() => cell.value && withWindow(numberedCell(cell.value, record.shotsByCell.get(cellKey(cell.value)) ?? [], false)))
+
+  const undoStack = shallowRef<Done[]>([])
+  const did = (words: string, back: () => Promise<void>) => {
+    undoStack.value = [...undoStack.value.slice(-99), { words, back }]
+  }
+
+  async function log(carryM: number): Promise<ShotRecord> {
+    const shot: ShotRecord = {
+      id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method: session.value!.method,
+      balls: 1, hitAtMs: Date.now(), leftOut: null, deleted: false, version: 1,
+    }
+    did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
+    await record.putShot(shot)
+    return shot
+  }
+
+  /** Changes a ball, remembering how it stood. */
+  async function change(id: string, fields: Partial<Pick<ShotRecord, 'carryM' | 'clubId' | 'rungId' | 'leftOut' | 'deleted'>>, words: string): Promise<void> {
+    const before = record.records.find(shot => shot.id === id)!
+    const { carryM, clubId, rungId, leftOut, deleted } = before
+    did(words, () => record.changeShot(id, { carryM, clubId, rungId, leftOut, deleted }))
+    await record.changeShot(id, fields)
+  }
+
+  /** Takes the last thing back. @returns what it was, or null when there is nothing left to take back */
+  async function undo(): Promise<string | null> {
+    const last = undoStack.value.at(-1)
+    if (last) {
+      undoStack.value = undoStack.value.slice(0, -1)
+      await last.back()
+      return last.words
+    }
+    // After a reload the balls themselves are the memory: the newest one goes.
+    const newest = newestFirst.value[0]
+    if (!newest) return null
+    await record.changeShot(newest.id, { deleted: true })
+    return `the ball with ${cellName(newest)}`
+  }
+
+  const end = () => record.putSession({ ...session.value!, endedAtMs: Date.now(), version: session.value!.version + 1 })
+  const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
+
+  return { session, balls, newestFirst, clubs, rungs, cell, chosen, choose, step, log, change, undo, canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn }
+}
+
+export type RangeSession = ReturnType<typeof useRangeSession>

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+const account = useAccount()
+const { help, search } = useDialogs()
+const route = useRoute()
+
+defineShortcuts({
+  '/': () => { search.value = true },
+  '?': () => { help.value = true },
+  'meta_k': () => { search.value = true },
+})
+</script>
+
+<template>
+  <div class="flex min-h-dvh flex-col">
+    <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3">Skip to the page</a>
+    <FrameTopLine />
+    <p v-if="account.signedOut" role="status" class="flex flex-wrap items-center gap-3 border-b border-default bg-gorse-100 px-5 py-2 font-semibold text-ink-900">
+      <UIcon name="i-lucide-log-in" />
+      You are signed out. What you entered is kept on this device.
+      <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
+    </p>
+    <div id="main" class="flex min-h-0 flex-1 flex-col">
+      <slot />
+    </div>
+    <LazyFrameHelpDialog v-if="help" v-model:open="help" />
+    <LazyFrameSearchDialog v-if="search" v-model:open="search" />
+  </div>
+</template>

@@ -1,0 +1,12 @@
+/** Everything but the doors needs a signed-in coach. Without a network, who was signed in stays so. */
+export default defineNuxtRouteMiddleware(async (to) => {
+  if (to.path === '/sign-in' || to.path === '/sign-up') return
+  const account = useAccount()
+  try {
+    if (await account.load()) return
+  } catch (error) {
+    if (error instanceof Unreachable && account.account) return
+    throw createError({ statusCode: 503, message: (error as Error).message, fatal: true })
+  }
+  return navigateTo({ path: '/sign-in', query: to.path === '/' ? {} : { back: to.fullPath } })
+})

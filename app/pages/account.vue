@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { AccountChange, PASSWORD_MIN, PasswordChange, type Account } from '#shared/account'
+
+useHead({ title: 'Account' })
+const account = useAccount()
+const toast = useToast()
+const name = ref(account.account?.name ?? '')
+const passwords = reactive({ current: '', password: '' })
+const nameErrors = useFormErrors()
+const passwordErrors = useFormErrors()
+
+async function saveName() {
+  const value = nameErrors.check(AccountChange, { name: name.value })
+  if (!value) return
+  try {
+    account.account = await api<Account>('/api/account', { method: 'PATCH', body: value })
+    toast.add({ title: 'Name saved', color: 'success' })
+  } catch (error) {
+    nameErrors.take(error)
+  }
+}
+
+async function savePassword() {
+  const value = passwordErrors.check(PasswordChange, passwords)
+  if (!value) return
+  try {
+    await api('/api/account/password', { method: 'POST', body: value })
+    Object.assign(passwords, { current: '', password: '' })
+    toast.add({ title: 'Password changed', description: 'Other devices have to sign in again.', color: 'success' })
+  } catch (error) {
+    passwordErrors.take(error)
+  }
+}
+</script>
+
+<template>
+  <main class="mx-auto w-full max-w-xl px-4 py-6">
+    <h1 class="text-3xl font-bold">Account</h1>
+    <p class="soft">{{ account.account?.email }} · {{ account.account?.academy }}</p>
+    <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="saveName">
+      <UFormField label="Your name" name="name" :error="nameErrors.of('name') ?? (nameErrors.errors.value.length === 0 ? nameErrors.general.value : undefined)" help=" "><UInput v-model="name" autocomplete="name" class="w-full" /></UFormField>
+      <UButton type="submit">Save name</UButton>
+    </form>
+    <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="savePassword">
+      <p v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0" role="alert" class="font-semibold text-error">{{ passwordErrors.general.value }}</p>
+      <UFormField label="Current password" name="current" :error="passwordErrors.of('current')" help=" "><UInput v-model="passwords.current" type="password" autocomplete="current-password" class="w-full" /></UFormField>
+      <UFormField label="New password" name="password" :error="passwordErrors.of('password')" :help="`${PASSWORD_MIN} characters or more.`"><UInput v-model="passwords.password" type="password" autocomplete="new-password" class="w-full" /></UFormField>
+      <UButton type="submit">Change password</UButton>
+    </form>
+  </main>
+</template>

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import { clubsInUse, rungsInUse } from '#core/bag/bag'
+
+/** Where the work goes on: the chart when there are balls, the range when there is a bag, else the bag. */
+const { playerId, record } = usePlayerRoute()
+watch(() => record.player, (player) => {
+  if (!player || player.id !== playerId.value) return
+  const ready = clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0
+  const stage = record.shots.length > 0 ? 'chart' : ready ? 'session' : 'bag'
+  void navigateTo(`/players/${playerId.value}/${stage}`, { replace: true })
+}, { immediate: true })
+</script>
+
+<template>
+  <FrameStagePage title="" />
+</template>

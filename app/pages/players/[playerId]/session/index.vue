@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { clubsInUse, rungsInUse } from '#core/bag/bag'
+import { METHOD_WORDS, type SessionRecord } from '#shared/session'
+
+const { playerId, record } = usePlayerRoute()
+const hasGrid = computed(() => clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0)
+const ballsBySession = computed(() => {
+  const counts = new Map<string, number>()
+  for (const shot of record.shots) counts.set(shot.sessionId, (counts.get(shot.sessionId) ?? 0) + shot.balls)
+  return counts
+})
+const newestFirst = computed(() => [...record.sessions].sort((a, b) => b.startedAtMs - a.startedAtMs))
+const running = computed(() => newestFirst.value.filter(session => session.endedAtMs === null))
+const ended = computed(() => newestFirst.value.filter(session => session.endedAtMs !== null))
+const count = (session: SessionRecord) => {
+  const n = ballsBySession.value.get(session.id) ?? 0
+  return `${n} ${n === 1 ? 'ball' : 'balls'}`
+}
+
+async function start(session: SessionRecord) {
+  await record.putSession(session)
+  await navigateTo(`/players/${playerId.value}/session/${session.id}`)
+}
+</script>
+
+<template>
+  <FrameStagePage title="Range session" line="Hit, type the carry, press Enter.">
+    <FrameEmptyStep
+      v-if="!hasGrid" icon="i-lucide-backpack" words="The bag comes first." help="One club and one swing length are enough to begin." action="To the bag" :to="`/players/${playerId}/bag`"
+    />
+    <div v-else class="space-y-6">
+      <section v-for="session in running" :key="session.id" class="raised flex flex-wrap items-center gap-x-6 gap-y-3 border-l-4! border-l-primary! p-5">
+        <div class="min-w-0 flex-1">
+          <h2 class="text-xl font-bold">Running since {{ daysAgo(session.startedAtMs) === 'today' ? clockTime(session.startedAtMs) : shortDate(session.startedAtMs) }}</h2>
+          <p class="soft">{{ count(session) }} · {{ METHOD_WORDS[session.method].toLowerCase() }} · {{ session.ball }} ball · {{ session.surface }}</p>
+        </div>
+        <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/session/${session.id}`">Go on</UButton>
+      </section>
+      <SessionSetup v-if="running.length === 0" @start="start" />
+      <details v-else>
+        <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Start another beside it</summary>
+        <SessionSetup class="mt-3" @start="start" />
+      </details>
+      <section v-if="ended.length > 0" aria-labelledby="earlier-title">
+        <h2 id="earlier-title" class="mb-2 text-xl font-bold">Earlier sessions</h2>
+        <ul class="raised divide-y divide-default">
+          <li v-for="session in ended" :key="session.id">
+            <NuxtLink :to="`/players/${playerId}/session/${session.id}`" class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated">
+              <span class="w-28 font-bold">{{ shortDate(session.startedAtMs) }}</span>
+              <span class="w-20">{{ count(session) }}</span>
+              <span class="soft min-w-0 flex-1 truncate">{{ METHOD_WORDS[session.method] }} · {{ session.ball }} ball · {{ session.surface }}</span>
+              <UIcon name="i-lucide-chevron-right" class="soft" />
+            </NuxtLink>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </FrameStagePage>
+</template>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { SignIn } from '#shared/account'
+
+definePageMeta({ layout: 'plain' })
+useHead({ title: 'Sign in' })
+
+const account = useAccount()
+const route = useRoute()
+const form = reactive({ email: '', password: '' })
+const { general, check, take, of, errors } = useFormErrors()
+const busy = ref(false)
+const doors = ref<{ demo: boolean, signUp: boolean }>({ demo: false, signUp: false })
+
+onMounted(async () => {
+  try {
+    doors.value = await api('/api/auth/doors')
+  } catch (error) {
+    take(error)
+  }
+})
+
+/** Only back into the application: an address of our own, not of another host. */
+function backTo(): string {
+  const back = String(route.query.back ?? '')
+  return /^\/(?![/\\])/.test(back) ? back : '/players'
+}
+
+async function enter(path: string, body: object = {}) {
+  busy.value = true
+  try {
+    await api(path, { method: 'POST', body })
+    account.forget()
+    await navigateTo(backTo())
+  } catch (error) {
+    take(error)
+  } finally {
+    busy.value = false
+  }
+}
+
+function submit() {
+  const value = check(SignIn, form)
+  if (value) return enter('/api/auth/sign-in', value)
+}
+</script>
+
+<template>
+  <FrameDoorFrame title="Sign in">
+    <template v-if="doors.demo">
+      <UButton block size="xl" icon="i-lucide-door-open" :loading="busy" @click="enter('/api/auth/demo')">Enter the demo</UButton>
+      <p class="soft mt-2 mb-6 text-center text-sm">As the coach of a made-up academy, with eight made-up players.</p>
+    </template>
+    <form class="space-y-1" novalidate @submit.prevent="submit">
+      <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
+      <UFormField label="E-mail" name="email" :error="of('email')" help=" "><UInput v-model="form.email" type="email" autocomplete="username" class="w-full" /></UFormField>
+      <UFormField label="Password" name="password" :error="of('password')" help=" "><UInput v-model="form.password" type="password" autocomplete="current-password" class="w-full" /></UFormField>
+      <UButton type="submit" block size="lg" :variant="doors.demo ? 'outline' : 'solid'" :loading="busy">Sign in</UButton>
+    </form>
+    <p v-if="doors.signUp" class="mt-5 text-center">New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink></p>
+  </FrameDoorFrame>
+</template>

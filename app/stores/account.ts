@@ -1,0 +1,40 @@
+import type { DistanceUnit } from '#core/units'
+import type { Account } from '#shared/account'
+
+/** The signed-in coach, and what they read distances in. */
+export const useAccount = defineStore('account', () => {
+  const account = shallowRef<Account | null>(null)
+  /** True when the server no longer knows us: the page stays, a line at the top leads to sign-in. */
+  const signedOut = ref(false)
+  // On this device the choice is known before the server answers, and lasts without it.
+  const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
+  const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
+
+  const unit = computed(() => keptUnit.value)
+
+  async function load(): Promise<Account | null> {
+    if (account.value && !signedOut.value) return account.value
+    try {
+      account.value = await api<Account>('/api/account')
+      keptUnit.value = account.value.unit
+      signedOut.value = false
+    } catch (error) {
+      if (!(error instanceof Refused && error.status === 401)) throw error
+      account.value = null
+    }
+    return account.value
+  }
+
+  /** Changes every figure at once; the server hears of it when it can. */
+  async function setUnit(next: DistanceUnit): Promise<void> {
+    keptUnit.value = next
+    account.value = await api<Account>('/api/account', { method: 'PATCH', body: { unit: next } })
+  }
+
+  function forget(): void {
+    account.value = null
+    signedOut.value = false
+  }
+
+  return { account, signedOut, unit, decimals, load, setUnit, forget }
+})

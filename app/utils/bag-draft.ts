@@ -1,0 +1,78 @@
+import type { Bag, StruckOut } from '#core/bag/bag'
+import type { Flight, Rung } from '#core/swing/scale'
+import type { SchoolId } from '#core/swing/schools'
+
+/** A club as it is being typed: the loft is text until it is saved, so that nothing typed is lost. */
+export interface DraftClub { id: string, label: string, name: string, loft: string, retired: boolean }
+
+/** A swing length as it is being typed; the share is text in per cent, empty for the school's own. */
+export interface DraftRung { id: string, label: string, cue: string, school?: SchoolId, flight: Flight, share: string, retired: boolean }
+
+export interface BagDraft {
+  clubs: DraftClub[]
+  school: SchoolId
+  /** Shortest first, as in the bag. */
+  rungs: DraftRung[]
+  struckOut: StruckOut[]
+}
+
+/** Up to four decimals, no trailing zeros, a point: what a number looks like in a field. */
+function fieldText(value: number): string {
+  return String(Number(value.toFixed(4)))
+}
+
+/** A number from a field; text that is none stays as it is, for the error to quote; nothing is undefined. */
+export function fieldNumber(text: string): number | string | undefined {
+  const trimmed = text.trim()
+  if (trimmed === '') return undefined
+  const plain = trimmed.replace(',', '.').replace(/\s*[°%]$/, '')
+  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : trimmed
+}
+
+export function draftRung(rung: Rung): DraftRung {
+  const { id, label, cue, school, flight, fraction, retired } = rung
+  return { id, label, cue, ...(school && { school }), flight, share: fraction === undefined ? '' : fieldText(fraction * 100), retired }
+}
+
+export function draftOf(bag: Bag): BagDraft {
+  return {
+    clubs: bag.clubs.map(({ id, label, name, loftDeg, retired }) => ({ id, label, name, loft: fieldText(loftDeg), retired })),
+    school: bag.scale.school,
+    rungs: bag.scale.rungs.map(draftRung),
+    struckOut: bag.struckOut.map(cell => ({ ...cell })),
+  }
+}
+
+/** What is sent: numbers where numbers were typed, the text itself where not, for the schema to refuse by name. */
+export function changeOf(draft: BagDraft, version: number) {
+  return {
+    version,
+    clubs: draft.clubs.map(({ id, label, name, loft, retired }) => ({ id, label, name, loftDeg: fieldNumber(loft), retired })),
+    scale: {
+      school: draft.school,
+      rungs: draft.rungs.map(({ id, label, cue, school, flight, share, retired }) => {
+        const percent = fieldNumber(share)
+        return { id, label, cue, ...(school && { school }), flight, fraction: typeof percent === 'number' ? percent / 100 : percent, retired }
+      }),
+    },
+    struckOut: draft.struckOut,
+  }
+}
+
+/** What differs between two bags, in words a coach reads, for "someone else changed this". */
+export function differences(mine: BagDraft, theirs: BagDraft): string[] {
+  const lines: string[] = []
+  if (mine.school !== theirs.school) lines.push('The swing scale is of another school.')
+  const compare = <T extends { id: string, label: string }>(here: T[], there: T[], fields: [keyof T, string][]) => {
+    for (const other of there) {
+      const own = here.find(entry => entry.id === other.id)
+      if (!own) lines.push(`Theirs has ${other.label}, yours does not.`)
+      else for (const [field, word] of fields) if (own[field] !== other[field]) lines.push(`${other.label}: ${word} is "${other[field]}" there, "${own[field]}" here.`)
+    }
+    for (const own of here) if (!there.some(other => other.id === own.id)) lines.push(`Yours has ${own.label || 'a new entry'}, theirs does not.`)
+  }
+  compare(mine.clubs, theirs.clubs, [['label', 'label'], ['name', 'name'], ['loft', 'loft'], ['retired', 'retired']])
+  compare(mine.rungs, theirs.rungs, [['label', 'name'], ['cue', 'cue'], ['flight', 'flight'], ['share', 'share'], ['retired', 'retired']])
+  if (JSON.stringify(mine.struckOut) !== JSON.stringify(theirs.struckOut)) lines.push('Other cells are struck out.')
+  return lines
+}

@@ -1,0 +1,27 @@
+const DAY_MS = 86_400_000
+
+function midnight(ms: number): number {
+  return new Date(ms).setHours(0, 0, 0, 0)
+}
+
+/** "today", "yesterday", "12 days ago", "3 months ago": by the calendar of this device. */
+export function daysAgo(ms: number, nowMs = Date.now()): string {
+  const days = Math.round((midnight(nowMs) - midnight(ms)) / DAY_MS)
+  if (days <= 0) return 'today'
+  if (days === 1) return 'yesterday'
+  if (days < 60) return `${days} days ago`
+  if (days < 730) return `${Math.round(days / 30.44)} months ago`
+  return `${Math.round(days / 365.25)} years ago`
+}
+
+/** "2 Oct", with the year when it is another one. */
+export function shortDate(ms: number, nowMs = Date.now()): string {
+  const date = new Date(ms)
+  const sameYear = date.getFullYear() === new Date(nowMs).getFullYear()
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...(!sameYear && { year: 'numeric' }) })
+}
+
+/** "14:05". */
+export function clockTime(ms: number): string {
+  return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+}

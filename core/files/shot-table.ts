@@ -1,0 +1,146 @@
+import Papa from 'papaparse'
+import { BALLS_MAX, CARRY_LIMITS } from '../limits'
+import { METHODS, type Method } from '../shot/shot'
+import { fromUnit, type DistanceUnit } from '../units'
+
+/** One row of the shot table, labels as in the bag. */
+export interface ShotRow {
+  /** Line of the file, the header being 1. */
+  row: number
+  club: string
+  swing: string
+  carryM: number
+  method: Method
+  balls: number
+  /** Milliseconds since 1970, or null when the file does not say. */
+  hitAtMs: number | null
+  session: string | null
+  leftOut: string | null
+}
+
+/** What is wrong with one value of a file. */
+export interface RowError {
+  row: number
+  column: string
+  value: string
+  /** What is allowed, to be put after the value: "is not a number from 1 to 400". */
+  allowed: string
+}
+
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'left_out'] as const
+
+/** One shot on its way out, words already looked up. */
+export interface ShotRowOut {
+  player: string
+  session: string
+  hitAtMs: number
+  club: string
+  swing: string
+  carryM: number
+  method: Method
+  balls: number
+  leftOut: string | null
+}
+
+/**
+ * The shot table as CSV (RFC 4180, UTF-8, header row). Carries in metres with four decimals: a tenth of a
+ * millimetre, so that a carry typed in yards comes back as the same number of yards.
+ * A text cell that a spreadsheet would run as a formula gets a leading apostrophe; numbers are written as numbers.
+ */
+export function writeShotTable(rows: readonly ShotRowOut[]): string {
+  const safe = (text: string) => /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
+  return Papa.unparse({
+    fields: [...COLUMNS_OUT],
+    data: rows.map(r => [
+      safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, safe(r.leftOut ?? ''),
+    ]),
+  }, { newline: '\r\n' }) + '\r\n'
+}
+
+/** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
+function words(cell: string | undefined): string {
+  return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
+}
+
+type Fail = (column: string, value: string, allowed: string) => void
+
+function readCarry(cells: Record<string, string>, fail: Fail): number {
+  const given = (['carry_yd', 'carry_m'] as const).filter(column => (cells[column] ?? '').trim() !== '')
+  if (given.length === 2) fail('carry_m', cells.carry_m!, 'stands beside carry_yd: give one of the two')
+  const column = given[0]
+  if (column === undefined) {
+    fail('carry_yd' in cells ? 'carry_yd' : 'carry_m', '', 'is empty: a carry is required')
+    return Number.NaN
+  }
+  const unit: DistanceUnit = column === 'carry_yd' ? 'yd' : 'm'
+  const { min, max } = CARRY_LIMITS[unit]
+  const text = cells[column]!.trim()
+  const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
+  if (!(value >= min && value <= max)) fail(column, text, `is not a number from ${min} to ${max}`)
+  return fromUnit(value, unit)
+}
+
+function readBalls(cells: Record<string, string>, fail: Fail): number {
+  const text = (cells.balls ?? '').trim()
+  const balls = text === '' ? 1 : Number(text)
+  if (!Number.isInteger(balls) || balls < 1 || balls > BALLS_MAX) fail('balls', text, `is not a whole number from 1 to ${BALLS_MAX}`)
+  return balls
+}
+
+function readTime(cells: Record<string, string>, fail: Fail): number | null {
+  const text = (cells.time ?? '').trim()
+  if (text === '') return null
+  // A time without a zone means something else on every machine.
+  const hitAtMs = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(text) ? Date.parse(text) : Number.NaN
+  if (Number.isNaN(hitAtMs)) fail('time', text, 'is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z')
+  return hitAtMs
+}
+
+/**
+ * Reads a shot table. Nothing is guessed: each value that cannot be taken is an error with row and column.
+ * Unknown columns are left alone. A rest distance (`measured_at` rest) is refused here, as the run is not known.
+ * @param text the file, header row first; a byte-order mark is removed
+ * @returns the rows that could be read, and all errors, in the order of the file
+ * @example readShotTable('club,swing,carry_yd\n56°,9:00,72').rows[0].carryM // => 65.8368
+ */
+export function readShotTable(text: string): { rows: ShotRow[], errors: RowError[] } {
+  const parsed = Papa.parse<Record<string, string>>(text, {
+    header: true, skipEmptyLines: 'greedy', delimiter: ',', transformHeader: name => name.trim().toLowerCase(),
+  })
+  const errors: RowError[] = []
+  const columns = parsed.meta.fields ?? []
+  for (const column of ['club', 'swing']) {
+    if (!columns.includes(column)) errors.push({ row: 1, column, value: columns.join(','), allowed: `has no column "${column}", which is required` })
+  }
+  if (!columns.includes('carry_yd') && !columns.includes('carry_m')) {
+    errors.push({ row: 1, column: 'carry_yd', value: columns.join(','), allowed: 'has no column "carry_yd" or "carry_m": one is required' })
+  }
+  if (errors.length > 0) return { rows: [], errors }
+
+  for (const { type, row, message } of parsed.errors) {
+    // Rows with too few or too many cells are read as far as they go; an open quote makes the rest unreadable.
+    if (type === 'Quotes') errors.push({ row: (row ?? 0) + 2, column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
+  }
+  const rows: ShotRow[] = []
+  parsed.data.forEach((cells, i) => {
+    const row = i + 2
+    const before = errors.length
+    const fail: Fail = (column, value, allowed) => errors.push({ row, column, value, allowed })
+    const carryM = readCarry(cells, fail)
+    const balls = readBalls(cells, fail)
+    const hitAtMs = readTime(cells, fail)
+    const methodText = (cells.method ?? '').trim()
+    const method = methodText === '' ? 'monitor' : METHODS.find(m => m === methodText)
+    if (!method) fail('method', methodText, `is not one of ${METHODS.join(', ')}`)
+    const measuredAt = (cells.measured_at ?? '').trim()
+    if (measuredAt !== '' && measuredAt !== 'pitch') fail('measured_at', measuredAt, 'is not "pitch": distances to where a ball lies need its run, which is not taken out yet')
+    if (errors.length > before) return
+    rows.push({
+      row, carryM, balls, hitAtMs, method: method!,
+      club: words(cells.club), swing: words(cells.swing),
+      session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
+    })
+  })
+  return { rows, errors }
+}

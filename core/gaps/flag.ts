@@ -1,0 +1,44 @@
+import { type StockShot } from '../bag/bag'
+import type { Ladder } from './ladder'
+
+/** How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. */
+export type FlagKind = 'hole' | 'overlap' | 'weak'
+
+/**
+ * What a rule says of itself. Words may hold {shorter}, {longer} (stock shots) and any key of a finding's data;
+ * keys that end in M are metres and are written in the coach's unit.
+ */
+export interface FlagMeta {
+  id: string
+  kind: FlagKind
+  title: string
+  /** What was found, with the figures. */
+  why: string
+  /** What to do, cheapest first. */
+  remedies: readonly string[]
+  /** Name of the threshold that a coach may change, and what it limits. */
+  threshold: { option: string, label: string }
+}
+
+/** One flag raised: ids and figures, no sentences. */
+export interface Finding {
+  flag: string
+  shorter: StockShot
+  longer: StockShot
+  data: Record<`${string}M`, number>
+  /** The stretch it speaks of, metres. */
+  fromM: number
+  toM: number
+}
+
+export interface FlagRule<Options extends Record<string, number> = Record<string, number>> {
+  meta: FlagMeta
+  defaults: Options
+  find: (ladder: Ladder, options?: Partial<Options>) => Finding[]
+}
+
+/** Carries are sums of doubles: two that differ by less than this are the same, metres. */
+export const SAME_M = 1e-6
+
+/** Gripping down an inch takes about 5 yd off a carry: common practice. Flag words may use it as {gripDownM}. */
+export const GRIP_DOWN_M = 4.572

@@ -1,0 +1,44 @@
+import { SAME_M, type Finding, type FlagMeta, type FlagRule } from '../flag'
+import type { Ladder } from '../ladder'
+
+export const meta = {
+  id: 'overlap',
+  kind: 'overlap',
+  title: 'Overlap at {fromM}',
+  why: '{shorter} carries {shorterM} and {longer} {longerM}: {apartM} apart, within {closestM}.',
+  remedies: [
+    'If one flies lower than the other, keep both: it is a choice of flight. Say which is for what.',
+    'If they fly alike, strike one out or hit more balls with the one that has fewer.',
+  ],
+  threshold: { option: 'closestM', label: 'Closest pair' },
+} as const satisfies FlagMeta
+
+export const defaults = {
+  // 4 yd: closer than a good player's own scatter with a wedge, so the ball cannot tell them apart (common practice).
+  closestM: 3.6576,
+}
+
+/** Every pair of stock shots whose carries lie within the closest distance, shortest first. Mutates nothing. */
+export function find(ladder: Ladder, options: Partial<typeof defaults> = {}): Finding[] {
+  const { closestM } = { ...defaults, ...options }
+  return ladder.flatMap((shorter, i) => {
+    const found: Finding[] = []
+    // The ladder is sorted: the first that is too far ends the search.
+    for (let j = i + 1; j < ladder.length; j++) {
+      const longer = ladder[j]!
+      const apartM = longer.carryM - shorter.carryM
+      if (apartM > closestM + SAME_M) break
+      found.push({
+        flag: meta.id,
+        shorter: { clubId: shorter.clubId, rungId: shorter.rungId },
+        longer: { clubId: longer.clubId, rungId: longer.rungId },
+        data: { apartM, closestM, shorterM: shorter.carryM, longerM: longer.carryM },
+        fromM: shorter.carryM,
+        toM: longer.carryM,
+      })
+    }
+    return found
+  })
+}
+
+export default { meta, defaults, find } satisfies FlagRule<typeof defaults>

@@ -1,0 +1,32 @@
+/** What the program takes for possible. One home, so that the form, the server, the file reader and the words agree. */
+
+/** A carry or total, in the unit it is read in: 1 to 400 yd, 1 to 365 m. Above it is a driver or a slip of the finger. */
+export const CARRY_LIMITS = { yd: { min: 1, max: 400 }, m: { min: 1, max: 365 } } as const
+
+/** The same in metres: the wider of both units, so that what one form takes the server does not refuse. */
+export const CARRY_MIN_M = 0.9144
+export const CARRY_MAX_M = 365.76
+
+/** Loft of a club, degrees: from a driver to the steepest wedge that is sold (common practice). */
+export const LOFT_MIN_DEG = 8
+export const LOFT_MAX_DEG = 70
+
+/** Share of the full carry of one swing length. Above 1 is a stretch beyond full. */
+export const FRACTION_MIN = 0.05
+export const FRACTION_MAX = 1.3
+
+/** The rules of golf allow 14 clubs in a round; a coach's record may hold spare ones. */
+export const CLUBS_MAX = 30
+export const RUNGS_MAX = 20
+
+export const NAME_MAX = 80
+export const LABEL_MAX = 16
+export const CUE_MAX = 80
+export const REASON_MAX = 120
+
+/** A pile measured as one. */
+export const BALLS_MAX = 1000
+
+/** Flag thresholds a coach may choose, in metres: 1 to 40 yd. */
+export const THRESHOLD_MIN_M = 0.9144
+export const THRESHOLD_MAX_M = 36.576

@@ -1,0 +1,61 @@
+import { knownFraction, schoolById, type SchoolId } from './schools'
+
+export const FLIGHTS = ['low', 'normal', 'high'] as const
+export type Flight = typeof FLIGHTS[number]
+
+/** One swing length of a player's scale. */
+export interface Rung {
+  id: string
+  label: string
+  /** In the player's own words: what to look or feel for. */
+  cue: string
+  /** Set when the rung comes from another school than its scale's. */
+  school?: SchoolId
+  flight: Flight
+  /** The coach's own share of the full carry; undefined takes the school's. */
+  fraction?: number
+  /** Retired rungs keep their shots and leave the grid. */
+  retired: boolean
+}
+
+/** A player's swing scale: rungs from the shortest to the longest. */
+export interface SwingScale {
+  school: SchoolId
+  rungs: Rung[]
+}
+
+// Custom names say nothing of length: spread them evenly over the usual span (common practice).
+const UNKNOWN_FROM = 0.45
+
+/**
+ * The share of the full carry of every rung in use, shortest first as listed.
+ * The coach's own share comes first, then the school's, then an even spread by place for the rungs that have neither.
+ * @returns one share per rung of `rungs`, same order; `known` is false where it was spread
+ * @example rungFractions({ school: 'custom', rungs: three unknown rungs }) // => .45, .725, 1
+ */
+export function rungFractions(scale: SwingScale): { fraction: number, known: boolean }[] {
+  const n = scale.rungs.length
+  return scale.rungs.map((rung, i) => {
+    const own = rung.fraction ?? knownFraction(rung.school ?? scale.school, rung.label)
+    if (own !== undefined) return { fraction: own, known: true }
+    return { fraction: n === 1 ? 1 : UNKNOWN_FROM + (1 - UNKNOWN_FROM) * i / (n - 1), known: false }
+  })
+}
+
+/** "9:00", "9:00 low": what a rung is called where two flights of one length stand side by side. */
+export function rungName(rung: Pick<Rung, 'label' | 'flight'>): string {
+  return rung.flight === 'normal' ? rung.label : `${rung.label} ${rung.flight}`
+}
+
+/** The rungs a new scale of this school starts with, shortest first, ids handed in by the caller. */
+export function starterRungs(school: SchoolId, presetId: string, newId: () => string): Rung[] {
+  const presets = schoolById(school).presets
+  const preset = presets.find(p => p.id === presetId) ?? presets[0]!
+  return preset.rungs.filter(r => r.starter).map(r => ({ id: newId(), label: r.label, cue: r.cue, flight: 'normal', retired: false }))
+}
+
+/** True when the listed order does not go from short to long by the known shares: a slip worth a word. */
+export function outOfOrder(scale: SwingScale): boolean {
+  const known = rungFractions(scale).filter(f => f.known).map(f => f.fraction)
+  return known.some((fraction, i) => i > 0 && fraction < known[i - 1]!)
+}

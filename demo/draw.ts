@@ -1,0 +1,79 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { v7 } from 'uuid'
+import { yardsToMetres } from '../core/units'
+import type { DemoPlayer } from './scenario'
+
+/** Draws from one seed: the same seed, the same scenario. */
+export function makeDice(seed: number) {
+  const rng = xoroshiro128plus(seed)
+  const uniform = () => uniformFloat64(rng)
+  return {
+    uniform,
+    /** Box and Muller, 1958. */
+    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
+    pick: <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)]!,
+    id: (ms: number) => v7({ msecs: ms, random: Uint8Array.from({ length: 16 }, () => Math.floor(uniform() * 256)) }),
+  }
+}
+
+type Dice = ReturnType<typeof makeDice>
+
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
+const SECONDS_A_BALL = 50
+const MISHITS = 0.06
+const MISHIT_REASONS = ['mishit', 'heavy', 'thin', 'toe'] as const
+const ROUND_TO = { monitor: 0.1, laser: 1, paces: 1 } as const
+
+/** What this player truly carries with each cell, yards: the loft, the swing, and a quirk of each club and cell. */
+function truth(player: DemoPlayer, dice: Dice): number[][] {
+  return player.clubs.map((club) => {
+    const quirk = 1 + 0.02 * dice.normal()
+    return player.rungs.map((rung) => {
+      // Shorter swings lose more for each degree of loft: common practice.
+      const perDegree = -0.028 - 0.016 * (1 - rung.trueFraction)
+      return player.full52Yd * Math.exp(perDegree * (club.loftDeg - 52)) * rung.trueFraction * quirk * (1 + 0.012 * dice.normal())
+    })
+  })
+}
+
+/** The time a visit begins: mid-morning to afternoon some days back, or a while ago for the one that runs. */
+function startOf(visit: DemoPlayer['sessions'][number], nowMs: number, dice: Dice): number {
+  if (visit.running) return nowMs - Math.round(visit.balls * SECONDS_A_BALL * 1000 * 1.3)
+  const day = nowMs - visit.daysAgo * DAY_MS
+  return day - day % DAY_MS + Math.round((9.5 + 6 * dice.uniform()) * HOUR_MS)
+}
+
+/** A player of the scenario with bag, sessions and balls, as rows for the tables. */
+export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
+  const firstMs = nowMs - ((player.sessions[0]?.daysAgo ?? 0) + 1) * DAY_MS
+  const playerId = dice.id(firstMs)
+  const clubs = player.clubs.map((club, position) => ({ id: dice.id(firstMs), ...club, position }))
+  const rungs = player.rungs.map(({ trueFraction, ...rung }, position) => ({ id: dice.id(firstMs), ...rung, position, trueFraction }))
+  const carriesYd = truth(player, dice)
+  const out = new Set(player.struckOut.map(([club, rung]) => `${club}/${rung}`))
+  const cells = clubs.flatMap((club, c) => rungs.map((rung, r) => ({ club, rung, trueYd: carriesYd[c]![r]! }))).filter(({ club, rung }) => !out.has(`${club.label}/${rung.label}`))
+
+  const sessions = player.sessions.map((visit) => {
+    const startedAtMs = startOf(visit, nowMs, dice)
+    const form = 1 + 0.01 * dice.normal() - (visit.ball === 'range' ? 0.02 : 0)
+    const sessionId = dice.id(startedAtMs)
+    // Coaches go cell by cell: a few balls with one, then the next.
+    let cell = dice.pick(cells)
+    const shots = Array.from({ length: visit.balls }, (_, i) => {
+      if (i % 4 === 0) cell = dice.pick(cells)
+      const hitAtMs = startedAtMs + Math.round(i * SECONDS_A_BALL * 1000 * (0.8 + 0.4 * dice.uniform()))
+      const mishit = dice.uniform() < MISHITS
+      const cleanYd = cell.trueYd * form + player.scatter * (cell.trueYd + 33) * dice.normal()
+      const carryYd = Math.max(3, mishit ? cleanYd * (0.62 + 0.28 * dice.uniform()) : cleanYd)
+      const step = ROUND_TO[visit.method]
+      return {
+        id: dice.id(hitAtMs), clubId: cell.club.id, rungId: cell.rung.id, hitAtMs, carryM: yardsToMetres(Math.round(carryYd / step) * step),
+        leftOut: mishit && carryYd < cell.trueYd * 0.86 ? dice.pick(MISHIT_REASONS) : null,
+      }
+    })
+    return { id: sessionId, startedAtMs, endedAtMs: visit.running ? null : startedAtMs + Math.round(visit.balls * SECONDS_A_BALL * 1000), visit, shots }
+  })
+  return { playerId, clubs, rungs, struckOut: player.struckOut, sessions }
+}

@@ -1,0 +1,68 @@
+import { fileURLToPath } from 'node:url'
+
+const loopbackOnly = { cookie: { secure: false } }
+
+export default defineNuxtConfig({
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security'],
+  ssr: true,
+  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
+  routeRules: { '/**': { ssr: false } },
+  devtools: { enabled: false },
+  telemetry: false,
+  compatibilityDate: '2026-11-01',
+  css: ['~/assets/main.css'],
+  app: {
+    head: {
+      title: 'Uzzet',
+      htmlAttrs: { lang: 'en' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Carry charts by swing length and club, and the gaps between them.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+    },
+  },
+  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
+  colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
+  icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
+  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
+  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
+  security: {
+    removeLoggers: false,
+    corsHandler: false,
+    rateLimiter: false,
+    requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000, throwError: true },
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ['\'self\''],
+        'base-uri': ['\'none\''],
+        'connect-src': ['\'self\''],
+        'font-src': ['\'self\''],
+        'form-action': ['\'self\''],
+        'frame-ancestors': ['\'none\''],
+        'img-src': ['\'self\'', 'data:'],
+        'object-src': ['\'none\''],
+        'script-src': ['\'self\'', '\'nonce-{{nonce}}\'', '\'strict-dynamic\''],
+        'script-src-attr': ['\'none\''],
+        'style-src': ['\'self\'', '\'unsafe-inline\''],
+        'worker-src': ['\'self\'', 'blob:'],
+        'upgrade-insecure-requests': false,
+      },
+      permissionsPolicy: { geolocation: ['self'], fullscreen: ['self'], camera: [], microphone: [], 'display-capture': [] },
+      strictTransportSecurity: false,
+    },
+  },
+  nitro: {
+    compressPublicAssets: { gzip: true, brotli: true },
+    experimental: { openAPI: false },
+  },
+  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'vue-draggable-plus', 'idb', 'uuid'] },
+  },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  imports: { dirs: ['stores'] },
+  experimental: { payloadExtraction: false },
+})

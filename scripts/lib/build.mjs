@@ -1,0 +1,23 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { hashOf } from './hash.mjs'
+import { fromRoot, ROOT } from './paths.mjs'
+import { say, stop } from './say.mjs'
+
+const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+/** Environment of every build tool: nothing is reported anywhere. */
+export const QUIET = { NUXT_TELEMETRY_DISABLED: '1' }
+
+/** Builds the application when its sources changed since the last build. */
+export function ensureBuild() {
+  const marker = fromRoot('.output', 'sources')
+  const wanted = hashOf(...SOURCES)
+  if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
+  say('Building the application (about a minute)…')
+  const done = spawnSync(process.execPath, [fromRoot('node_modules/nuxt/bin/nuxt.mjs'), 'build', '--logLevel=silent'], {
+    cwd: ROOT, env: { ...process.env, ...QUIET, NODE_ENV: 'production' }, encoding: 'utf8',
+  })
+  if (done.status !== 0) stop(`${done.stdout}\n${done.stderr}\nThe application could not be built: see the lines above.`)
+  writeFileSync(marker, wanted)
+}

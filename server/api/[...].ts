@@ -1,0 +1,4 @@
+/** An address that is no route: a plain 404, never the application's page. */
+export default defineEventHandler(() => {
+  throw notFound('address')
+})

@@ -1,0 +1,3 @@
+import { accountOf } from '../data/coaches'
+
+export default defineEventHandler(async event => accountOf(await requireCoach(event)))

@@ -1,0 +1,9 @@
+import { AccountChange } from '../../shared/account'
+import { accountOf, changeAccount } from '../data/coaches'
+
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const change = await readChecked(event, AccountChange)
+  await changeAccount(coach, change)
+  return accountOf({ ...coach, ...change })
+})

@@ -1,0 +1,17 @@
+import { PasswordChange } from '../../../shared/account'
+import { changePassword, passwordHashOf } from '../../data/coaches'
+
+/** A new password. All other sessions of this coach end; this one goes on. */
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const { current, password } = await readChecked(event, PasswordChange)
+  const succeeded = await beginAttempt(event, coach.email)
+  if (!await verifyPassword(await passwordHashOf(coach), current)) {
+    const message = 'The current password is not right.'
+    throw refuse(422, message, [{ field: 'current', message }])
+  }
+  await succeeded()
+  const signInEpoch = await changePassword(coach, await hashPassword(password))
+  await enter(event, { id: coach.id, signInEpoch })
+  return { ok: true }
+})

@@ -1,0 +1,18 @@
+import { SignIn } from '../../../shared/account'
+import { coachByEmail } from '../../data/coaches'
+
+/** E-mail and password. Which of the two was wrong is not told; failures are counted. */
+export default defineEventHandler(async (event) => {
+  const { email, password } = await readChecked(event, SignIn)
+  const succeeded = await beginAttempt(event, email)
+  const coach = await coachByEmail(email)
+  // Unknown addresses, and accounts without a password, cost the same work, so that timing tells nothing.
+  const right = await verifyPassword(coach?.passwordHash || await unknownHash(), password)
+  if (!coach || !right) {
+    const message = 'E-mail or password is not right.'
+    throw refuse(401, message, [{ field: 'password', message }])
+  }
+  await succeeded()
+  await enter(event, coach)
+  return { ok: true }
+})

@@ -1,0 +1,3 @@
+import { listPlayers } from '../../data/players'
+
+export default defineEventHandler(async event => listPlayers(await requireCoach(event)))

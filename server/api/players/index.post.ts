@@ -1,0 +1,9 @@
+import { NewPlayer } from '../../../shared/player'
+import { createPlayer } from '../../data/players'
+
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const player = await createPlayer(coach, await readChecked(event, NewPlayer))
+  setResponseStatus(event, 201)
+  return player
+})

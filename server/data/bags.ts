@@ -1,0 +1,81 @@
+import { and, asc, eq, inArray } from 'drizzle-orm'
+import { clubs, players, rungs, shots, struckOut } from '../db/schema'
+import type { Coach } from './coaches'
+import { ownPlayer } from './players'
+import type { Bag } from '../../core/bag/bag'
+import type { SchoolId } from '../../core/swing/schools'
+import type { BagChange } from '../../shared/bag'
+
+type Runner = Pick<ReturnType<typeof useDatabase>, 'select' | 'insert' | 'update' | 'delete'>
+
+/** The bag of a player that the caller has already found to be the coach's. */
+export async function bagOf(playerId: string, school: SchoolId | null, db: Runner = useDatabase()): Promise<Bag> {
+  const [clubRows, rungRows, struckRows] = await Promise.all([
+    db.select().from(clubs).where(eq(clubs.playerId, playerId)).orderBy(asc(clubs.position)),
+    db.select().from(rungs).where(eq(rungs.playerId, playerId)).orderBy(asc(rungs.position)),
+    db.select({ clubId: struckOut.clubId, rungId: struckOut.rungId }).from(struckOut).where(eq(struckOut.playerId, playerId)),
+  ])
+  return {
+    clubs: clubRows.map(({ id, label, name, loftDeg, retired }) => ({ id, label, name, loftDeg, retired })),
+    scale: {
+      school: school ?? 'clock',
+      rungs: rungRows.map(({ id, label, cue, school, flight, fraction, retired }) => ({
+        id, label, cue, flight, retired, ...(school && { school }), ...(fraction !== null && { fraction }),
+      })),
+    },
+    struckOut: struckRows,
+  }
+}
+
+/** Ids of what no longer stands in the bag: with shots it is retired, without it goes. */
+async function sortOutMissing(db: Runner, table: typeof clubs | typeof rungs, shotColumn: typeof shots.clubId | typeof shots.rungId, playerId: string, kept: string[]) {
+  const there = await db.select({ id: table.id }).from(table).where(eq(table.playerId, playerId))
+  const missing = there.map(row => row.id).filter(id => !kept.includes(id))
+  if (missing.length === 0) return there.map(row => row.id)
+  const used = await db.selectDistinct({ id: shotColumn }).from(shots).where(and(eq(shots.playerId, playerId), inArray(shotColumn, missing)))
+  const withShots = used.map(row => row.id)
+  const bare = missing.filter(id => !withShots.includes(id))
+  if (withShots.length > 0) await db.update(table).set({ retired: true, position: 999 }).where(and(eq(table.playerId, playerId), inArray(table.id, withShots)))
+  if (bare.length > 0) await db.delete(table).where(and(eq(table.playerId, playerId), inArray(table.id, bare)))
+  return there.map(row => row.id)
+}
+
+/**
+ * Saves the whole bag, all or nothing. A club or swing length that has shots cannot vanish: left away, it is retired.
+ * @throws 404, 409 with the newest bag when the version is not the newest, 409 when an id is another player's
+ */
+export async function saveBag(coach: Coach, playerId: string, change: BagChange): Promise<{ bag: Bag, bagVersion: number }> {
+  try {
+    return await useDatabase().transaction(async (tx) => {
+      const [player] = await tx.select({ bagVersion: players.bagVersion, school: players.school, name: players.name })
+        .from(players).where(ownPlayer(coach, playerId)).for('update')
+      if (!player) throw notFound('player')
+      if (player.bagVersion !== change.version) {
+        const current = { bag: await bagOf(playerId, player.school, tx), bagVersion: player.bagVersion }
+        throw stale('version', `Someone else changed the bag of ${player.name} while this page was open.`, current)
+      }
+      await tx.delete(struckOut).where(eq(struckOut.playerId, playerId))
+      const oldClubs = await sortOutMissing(tx, clubs, shots.clubId, playerId, change.clubs.map(c => c.id))
+      for (const [position, { id, ...club }] of change.clubs.entries()) {
+        if (oldClubs.includes(id)) await tx.update(clubs).set({ ...club, position }).where(and(eq(clubs.id, id), eq(clubs.playerId, playerId)))
+        else await tx.insert(clubs).values({ id, playerId, ...club, position })
+      }
+      const oldRungs = await sortOutMissing(tx, rungs, shots.rungId, playerId, change.scale.rungs.map(r => r.id))
+      for (const [position, { id, school, fraction, ...rest }] of change.scale.rungs.entries()) {
+        const rung = { ...rest, school: school ?? null, fraction: fraction ?? null, position }
+        if (oldRungs.includes(id)) await tx.update(rungs).set(rung).where(and(eq(rungs.id, id), eq(rungs.playerId, playerId)))
+        else await tx.insert(rungs).values({ id, playerId, ...rung })
+      }
+      if (change.struckOut.length > 0) {
+        const cells = new Map(change.struckOut.map(cell => [`${cell.clubId}/${cell.rungId}`, { ...cell, playerId }]))
+        await tx.insert(struckOut).values([...cells.values()])
+      }
+      const bagVersion = change.version + 1
+      await tx.update(players).set({ school: change.scale.school, bagVersion }).where(ownPlayer(coach, playerId))
+      return { bag: await bagOf(playerId, change.scale.school, tx), bagVersion }
+    })
+  } catch (error) {
+    if (isDuplicate(error)) throw refuse(409, 'An id of this bag is taken.', [{ field: 'clubs', message: 'An id of this bag is taken.' }])
+    throw error
+  }
+}

@@ -1,0 +1,67 @@
+import { and, eq } from 'drizzle-orm'
+import { academies, coaches } from '../db/schema'
+import type { Account } from '../../shared/account'
+
+/** Who asks. Every query of this folder takes it first. */
+export interface Coach {
+  id: string
+  academyId: string
+  name: string
+  email: string
+  academy: string
+  unit: 'yd' | 'm'
+  signInEpoch: number
+}
+
+const columns = {
+  id: coaches.id, academyId: coaches.academyId, name: coaches.name, email: coaches.email, unit: coaches.unit,
+  signInEpoch: coaches.signInEpoch, academy: academies.name,
+}
+
+export async function coachBySession(id: string, epoch: number): Promise<Coach | undefined> {
+  const [coach] = await useDatabase().select(columns).from(coaches).innerJoin(academies, eq(academies.id, coaches.academyId))
+    .where(and(eq(coaches.id, id), eq(coaches.signInEpoch, epoch)))
+  return coach
+}
+
+/** For the sign-in route alone: nobody is signed in yet. */
+export async function coachByEmail(email: string) {
+  const [found] = await useDatabase().select({ id: coaches.id, signInEpoch: coaches.signInEpoch, passwordHash: coaches.passwordHash })
+    .from(coaches).where(eq(coaches.email, email.toLowerCase()))
+  return found
+}
+
+/** A coach with an academy of one. @returns false when the e-mail has an account already */
+export async function createCoach(coach: { id: string, academyId: string, name: string, academy: string, email: string, passwordHash: string }): Promise<boolean> {
+  try {
+    await useDatabase().transaction(async (tx) => {
+      await tx.insert(academies).values({ id: coach.academyId, name: coach.academy })
+      await tx.insert(coaches).values({ id: coach.id, academyId: coach.academyId, name: coach.name, email: coach.email.toLowerCase(), passwordHash: coach.passwordHash })
+    })
+    return true
+  } catch (error) {
+    if (isDuplicate(error)) return false
+    throw error
+  }
+}
+
+export async function changeAccount(coach: Coach, change: { unit?: 'yd' | 'm', name?: string }): Promise<void> {
+  if (Object.keys(change).length === 0) return
+  await useDatabase().update(coaches).set(change).where(eq(coaches.id, coach.id))
+}
+
+export async function passwordHashOf(coach: Coach): Promise<string> {
+  const [row] = await useDatabase().select({ passwordHash: coaches.passwordHash }).from(coaches).where(eq(coaches.id, coach.id))
+  return row!.passwordHash
+}
+
+/** A new password ends every other session of this coach. @returns the coach's new epoch */
+export async function changePassword(coach: Coach, passwordHash: string): Promise<number> {
+  const signInEpoch = coach.signInEpoch + 1
+  await useDatabase().update(coaches).set({ passwordHash, signInEpoch }).where(eq(coaches.id, coach.id))
+  return signInEpoch
+}
+
+export function accountOf({ id, name, email, academy, unit }: Coach): Account {
+  return { id, name, email, academy, unit }
+}

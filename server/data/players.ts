@@ -1,0 +1,69 @@
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { clubs, players, shots } from '../db/schema'
+import type { Coach } from './coaches'
+import type { NewPlayer, Player, PlayerChange, PlayerLine } from '../../shared/player'
+
+const columns = {
+  id: players.id, name: players.name, level: players.level, note: players.note, thresholds: players.thresholds,
+  archivedAt: players.archivedAt, version: players.version, school: players.school, bagVersion: players.bagVersion,
+}
+
+/** The condition that keeps one academy's players from another. */
+export function ownPlayer(coach: Coach, playerId: string) {
+  return and(eq(players.id, playerId), eq(players.academyId, coach.academyId))
+}
+
+type Row = Player & { archivedAt: Date | null }
+
+function toPlayer({ id, name, level, note, thresholds, archivedAt, version }: Omit<Row, 'archived'>): Player {
+  return { id, name, level, note, thresholds, archived: archivedAt !== null, version }
+}
+
+/** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
+export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
+  const db = useDatabase()
+  const clubCounts = db.select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
+    .from(clubs).where(eq(clubs.retired, false)).groupBy(clubs.playerId).as('club_counts')
+  const shotCounts = db.select({
+    playerId: shots.playerId, balls: sql<string>`sum(${shots.balls})`.as('ball_count'), lastHit: sql<string>`max(${shots.hitAt})`.as('last_hit'),
+  }).from(shots).where(isNull(shots.deletedAt)).groupBy(shots.playerId).as('shot_counts')
+  const rows = await db.select({ ...columns, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit })
+    .from(players)
+    .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
+    .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
+    .where(eq(players.academyId, coach.academyId))
+    .orderBy(asc(players.name), asc(players.id))
+  return rows.map(row => ({
+    ...toPlayer(row), school: row.school, clubs: row.clubs ?? 0, balls: Number(row.balls ?? 0),
+    lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),
+  }))
+}
+
+/** @throws 404 for an id that is not there or another academy's */
+export async function findPlayer(coach: Coach, playerId: string) {
+  const [row] = await useDatabase().select(columns).from(players).where(ownPlayer(coach, playerId))
+  if (!row) throw notFound('player')
+  return { player: toPlayer(row), school: row.school, bagVersion: row.bagVersion }
+}
+
+/** Sent twice, it is there once. @throws 409 when the id is another player's */
+export async function createPlayer(coach: Coach, { id, name, level, note }: NewPlayer): Promise<Player> {
+  try {
+    await useDatabase().insert(players).values({ id, academyId: coach.academyId, name, level, note, thresholds: {} })
+  } catch (error) {
+    if (!isDuplicate(error)) throw error
+    const [mine] = await useDatabase().select(columns).from(players).where(ownPlayer(coach, id))
+    if (!mine) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+  }
+  return (await findPlayer(coach, id)).player
+}
+
+/** @throws 404, or 409 with the newest state when the version is not the newest */
+export async function changePlayer(coach: Coach, playerId: string, { version, archived, ...fields }: PlayerChange): Promise<Player> {
+  const archivedAt = archived === undefined ? {} : { archivedAt: archived ? new Date() : null }
+  const [done] = await useDatabase().update(players).set({ ...fields, ...archivedAt, version: version + 1 })
+    .where(and(ownPlayer(coach, playerId), eq(players.version, version)))
+  const { player } = await findPlayer(coach, playerId)
+  if (done.affectedRows === 0) throw stale('version', `Someone else changed ${player.name} while this page was open.`, player)
+  return player
+}

@@ -1,0 +1,41 @@
+import { and, eq } from 'drizzle-orm'
+import { players, sessions } from '../db/schema'
+import type { Coach } from './coaches'
+import { findPlayer } from './players'
+import type { SessionRecord } from '../../shared/session'
+
+export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
+  const { id, startedAt, endedAt, method, ball, surface, version } = row
+  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, version }
+}
+
+function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, version }: SessionRecord) {
+  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, version }
+}
+
+/**
+ * Puts a session as the browser knows it. Sent twice it is there once; version n + 1 replaces version n.
+ * @throws 404, or 409 when it was changed elsewhere or the id is another player's
+ */
+export async function putSession(coach: Coach, playerId: string, record: SessionRecord): Promise<SessionRecord> {
+  const db = useDatabase()
+  await findPlayer(coach, playerId)
+  const [there] = await db.select({ session: sessions, academyId: players.academyId }).from(sessions)
+    .innerJoin(players, eq(players.id, sessions.playerId)).where(eq(sessions.id, record.id))
+  if (!there) {
+    try {
+      await db.insert(sessions).values({ id: record.id, playerId, coachId: coach.id, ...columnsOf(record) })
+    } catch (error) {
+      // The same session twice at once: the first is there now, and it is the same.
+      if (!isDuplicate(error)) throw error
+    }
+    return record
+  }
+  if (there.session.playerId !== playerId) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+  const known = toSession(there.session)
+  if (JSON.stringify(known) === JSON.stringify(record)) return known
+  const [done] = await db.update(sessions).set(columnsOf(record))
+    .where(and(eq(sessions.id, record.id), eq(sessions.playerId, playerId), eq(sessions.version, record.version - 1)))
+  if (done.affectedRows === 0) throw stale('version', 'This session was changed on another device.', known)
+  return record
+}

@@ -1,0 +1,14 @@
+import type { H3Event } from 'h3'
+
+/** A player's name as part of a file name: letters and digits of any script, dashes for the rest. */
+export function fileName(name: string): string {
+  return name.normalize('NFC').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').slice(0, 60).toLowerCase() || 'player'
+}
+
+/** Headers of a download. The plain name is for old browsers, the encoded one (RFC 6266) for the rest. */
+export function sendAsFile(event: H3Event, name: string, type: string): void {
+  const plain = name.replace(/[^\x20-\x7E]/g, '_')
+  setHeader(event, 'content-type', type)
+  setHeader(event, 'content-disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`)
+  setHeader(event, 'cache-control', 'no-store')
+}

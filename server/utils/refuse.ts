@@ -1,0 +1,53 @@
+import type { H3Event } from 'h3'
+import type { z } from 'zod'
+import type { FieldError, Refusal } from '../../shared/errors'
+
+/** A refusal with a sentence for a person and the fields it is about. */
+export function refuse(statusCode: number, message: string, errors: FieldError[] = [], more: Record<string, unknown> = {}) {
+  const data: Refusal & Record<string, unknown> = { message, errors, ...more }
+  return createError({ statusCode, statusMessage: statusCode === 422 ? 'Not accepted' : undefined, message, data })
+}
+
+/** Not there, or another academy's: the answer is the same, so that ids tell nothing. */
+export function notFound(what: string) {
+  return refuse(404, `There is no such ${what}.`)
+}
+
+/** Someone else changed it since this page was opened. The newest state goes along. */
+export function stale(field: string, message: string, current: unknown) {
+  return refuse(409, message, [{ field, message }], { current })
+}
+
+function fieldErrors(error: z.ZodError, around: string): FieldError[] {
+  return error.issues.map(issue => ({
+    field: issue.path.length > 0 ? issue.path.join('.') : around,
+    message: issue.path.length > 0 || issue.code === 'custom' ? issue.message : 'What was sent is not a JSON object with the fields that are needed.',
+  }))
+}
+
+function checked<T extends z.ZodType>(schema: T, value: unknown, around: string): z.output<T> {
+  const result = schema.safeParse(value)
+  if (result.success) return result.data
+  const errors = fieldErrors(result.error, around)
+  throw refuse(422, errors[0]!.message, errors)
+}
+
+/** The body of a request, checked once, here at the border. */
+export async function readChecked<T extends z.ZodType>(event: H3Event, schema: T): Promise<z.output<T>> {
+  const text = await readRawBody(event, 'utf8') ?? ''
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    const message = 'What was sent is not JSON.'
+    throw refuse(422, message, [{ field: 'body', message }])
+  }
+  return checked(schema, value, 'body')
+}
+
+/** An id of the address. One that is no id can be nobody's: 404, like any other that is not there. */
+export function idFromRoute(event: H3Event, name: string, what: string): string {
+  const id = getRouterParam(event, name) ?? ''
+  if (!/^[0-9a-f-]{36}$/.test(id)) throw notFound(what)
+  return id
+}

@@ -1,0 +1,54 @@
+import { z } from 'zod'
+import { NAME_MAX } from '../core/limits'
+import { lineOfText, oneOf, quoted } from './text'
+
+export const PASSWORD_MIN = 10
+export const PASSWORD_MAX = 200
+
+const Email = z
+  .string({ error: 'E-mail is missing.' })
+  .trim()
+  .max(254, { error: 'E-mail is too long: at most 254 characters are allowed.' })
+  .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.` })
+
+const NewPassword = z
+  .string({ error: 'Password is missing.' })
+  .min(PASSWORD_MIN, { error: `Password is too short: ${PASSWORD_MIN} to ${PASSWORD_MAX} characters are needed.` })
+  .max(PASSWORD_MAX, { error: `Password is too long: ${PASSWORD_MIN} to ${PASSWORD_MAX} characters are allowed.` })
+
+export const SignIn = z.object({
+  email: Email,
+  // Not the rule for new passwords: whatever was once accepted may be typed.
+  password: z.string({ error: 'Password is missing.' }).min(1, { error: 'Password is empty.' }).max(PASSWORD_MAX, { error: `Password is too long: at most ${PASSWORD_MAX} characters.` }),
+})
+export type SignIn = z.infer<typeof SignIn>
+
+export const SignUp = z.object({
+  name: lineOfText('Your name', NAME_MAX),
+  academy: lineOfText('Academy', NAME_MAX),
+  email: Email,
+  password: NewPassword,
+})
+export type SignUp = z.infer<typeof SignUp>
+
+export const DISTANCE_UNITS = ['yd', 'm'] as const
+
+export const AccountChange = z.object({
+  unit: oneOf('Unit', DISTANCE_UNITS).optional(),
+  name: lineOfText('Your name', NAME_MAX).optional(),
+})
+export type AccountChange = z.infer<typeof AccountChange>
+
+export const PasswordChange = z.object({
+  current: z.string({ error: 'Current password is missing.' }).min(1, { error: 'Current password is empty.' }).max(PASSWORD_MAX, { error: 'Current password is too long.' }),
+  password: NewPassword,
+})
+export type PasswordChange = z.infer<typeof PasswordChange>
+
+export interface Account {
+  id: string
+  name: string
+  email: string
+  academy: string
+  unit: typeof DISTANCE_UNITS[number]
+}

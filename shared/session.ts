@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, REASON_MAX } from '../core/limits'
+import { METHODS, type Shot } from '../core/shot/shot'
+import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
+
+export const BALL_KINDS = ['own', 'range'] as const
+export const SURFACES = ['grass', 'mat'] as const
+
+export const METHOD_WORDS: Record<typeof METHODS[number], string> = {
+  monitor: 'Launch monitor', laser: 'Laser', paces: 'Paces', watch: 'Watch', guess: 'Guess by the signs',
+}
+
+/** Milliseconds of a believable day: from 2000 to a day ahead, since a tablet's clock may be off. */
+const Moment = (what: string) => z
+  .number({ error: `${what} must be a time in milliseconds.` })
+  .int({ error: `${what} must be a time in whole milliseconds.` })
+  .min(946_684_800_000, { error: `${what} lies before the year 2000.` })
+  .refine(ms => ms <= Date.now() + 86_400_000, { error: `${what} lies in the future: check this device's clock.` })
+
+/** A range session as the browser makes it: sent once or ten times, it is there once. */
+export const SessionRecord = z.object({
+  id: Id,
+  startedAtMs: Moment('Start'),
+  endedAtMs: Moment('End').nullable(),
+  method: oneOf('Method', METHODS),
+  ball: oneOf('Ball', BALL_KINDS),
+  surface: oneOf('Surface', SURFACES),
+  version: Version,
+})
+export type SessionRecord = z.infer<typeof SessionRecord>
+
+/** One ball as the browser logs it, and as it stands after each change. Deleting is marking. */
+export const ShotRecord = z.object({
+  id: Id,
+  sessionId: Id,
+  clubId: Id,
+  rungId: Id,
+  carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+  method: oneOf('Method', METHODS),
+  balls: boundedNumber('Balls', 1, BALLS_MAX, '').int({ error: 'Balls must be a whole number.' }),
+  hitAtMs: Moment('Time'),
+  leftOut: lineOfText('Reason', REASON_MAX).nullable(),
+  deleted: z.boolean({ error: 'Deleted is yes or no.' }),
+  version: Version,
+})
+export type ShotRecord = z.infer<typeof ShotRecord>
+
+/** Most shots that one request may bring. */
+export const SHOTS_PER_REQUEST = 500
+
+export const ShotBatch = z.object({
+  shots: z.array(ShotRecord, { error: 'Shots must be a list.' })
+    .min(1, { error: 'No shots were sent.' })
+    .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} shots can be sent at once.` }),
+})
+export type ShotBatch = z.infer<typeof ShotBatch>
+
+/** A record as the core reads it. */
+export function toShot(record: ShotRecord): Shot {
+  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut } = record
+  return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut }
+}
