@@ -10,18 +10,27 @@ export interface FlagWords {
   remedies: string[]
 }
 
+/** The step between two carries as they are read: 51 and 66 are 15 apart, though 51.4 and 65.6 are 14.2. */
+export function stepBetween(shorterM: number, longerM: number, unit: DistanceUnit, decimals: 0 | 1 = 0): number {
+  const read = (metres: number) => Number(distanceText(metres, unit, decimals))
+  return Number((read(longerM) - read(shorterM)).toFixed(decimals))
+}
+
 /**
  * Words and units are put on a finding here and nowhere else. {shorter} and {longer} become stock shots,
- * keys ending in M become distances. A step is worked out from its rounded ends, so that what is read adds up.
+ * keys ending in M become distances.
  */
 export function flagWords(finding: Finding, nameOf: (cell: StockShot) => string, unit: DistanceUnit): FlagWords {
   const { meta } = flagRule(finding.flag)
   const figures: Record<string, number> = { ...finding.data, gripDownM: GRIP_DOWN_M, fromM: finding.fromM, toM: finding.toM }
-  // One decimal when whole figures would hide what the rule saw: 12.4 yd is more than 12, "12 is more than 12" is nonsense.
-  const whole = Object.values(finding.data).every(m => Math.abs(Number(distanceText(m, unit, 1)) - Number(distanceText(m, unit))) < 0.05)
+  // Whole figures, but where they would contradict the rule: 12.4 yd is more than 12, "12 is more than 12" is nonsense.
+  const shownWhole = stepBetween(finding.data.shorterM!, finding.data.longerM!, unit)
+  const limitWhole = Number(distanceText(finding.data[meta.difference.limit]!, unit))
+  const whole = meta.difference.raised === 'above' ? shownWhole > limitWhole : shownWhole <= limitWhole
   const put = (text: string, decimals: 0 | 1) => text.replace(/\{(\w+)\}/g, (_, key: string) => {
     if (key === 'shorter') return nameOf(finding.shorter)
     if (key === 'longer') return nameOf(finding.longer)
+    if (key === meta.difference.of) return `${stepBetween(finding.data.shorterM!, finding.data.longerM!, unit, decimals)} ${unit}`
     const metres = figures[key]
     if (metres === undefined) throw new RangeError(`flag "${meta.id}": its words use {${key}}, which its findings do not have`)
     return distanceWithUnit(metres, unit, decimals)

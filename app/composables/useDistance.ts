@@ -1,3 +1,4 @@
+import { stepBetween } from '#shared/flag-words'
 import { distanceText, distanceWithUnit, fromUnit, toUnit } from '#core/units'
 
 /** Distances in the coach's unit, at the last moment before they are read. */
@@ -15,6 +16,8 @@ export function useDistance() {
     /** As it was typed: whole when it is whole, else one decimal. */
     typed: (metres: number) => String(Number(distanceText(metres, unit.value, 1))),
     withUnit: (metres: number) => distanceWithUnit(metres, unit.value, account.decimals),
+    /** A step between two carries, as the difference of what is read. */
+    step: (shorterM: number, longerM: number) => stepBetween(shorterM, longerM, unit.value, account.decimals).toFixed(account.decimals),
     to: (metres: number) => toUnit(metres, unit.value),
     from: (value: number) => fromUnit(value, unit.value),
   }

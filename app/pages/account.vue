@@ -36,7 +36,7 @@ async function savePassword() {
 <template>
   <main class="mx-auto w-full max-w-xl px-4 py-6">
     <h1 class="text-3xl font-bold">Account</h1>
-    <p class="soft">{{ account.account?.email }} · {{ account.account?.academy }}</p>
+    <p class="soft">{{ account.account?.academy }}, {{ account.account?.email }}</p>
     <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="saveName">
       <UFormField label="Your name" name="name" :error="nameErrors.of('name') ?? (nameErrors.errors.value.length === 0 ? nameErrors.general.value : undefined)" help=" "><UInput v-model="name" autocomplete="name" class="w-full" /></UFormField>
       <UButton type="submit">Save name</UButton>

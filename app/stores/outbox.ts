@@ -122,16 +122,19 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
+  async function sendInTurn(): Promise<void> {
+    // The lock is shared by all tabs of this browser.
+    await (navigator.locks ? navigator.locks.request('uzzet-outbox', sendAll) : sendAll())
+  }
+
   /** Sends what waits; one sender at a time, also across tabs, since order matters. */
   function send(): Promise<void> {
     if (!account.account) return Promise.resolve()
     clearTimeout(timer)
-    sending ??= (navigator.locks ? navigator.locks.request('uzzet-outbox', sendAll) : sendAll())
-      .finally(() => {
-        sending = undefined
-        if (state.value === 'idle' && waiting.value.length > 0) void send()
-      })
-    return sending
+    return sending ??= sendInTurn().finally(() => {
+      sending = undefined
+      if (state.value === 'idle' && waiting.value.length > 0) void send()
+    })
   }
 
   if (import.meta.client) {

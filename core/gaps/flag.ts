@@ -16,6 +16,11 @@ export interface FlagMeta {
   why: string
   /** What to do, cheapest first. */
   remedies: readonly string[]
+  /**
+   * The figure that is a difference, its limit, and whether the flag is raised above or below that limit.
+   * It is read as the difference of its ends as they are read, so that what stands there adds up.
+   */
+  difference: { of: `${string}M`, limit: `${string}M`, raised: 'above' | 'within' }
   /** Name of the threshold that a coach may change, and what it limits. */
   threshold: { option: string, label: string }
 }

@@ -6,7 +6,7 @@ import type { Bag } from '../../core/bag/bag'
 import type { SchoolId } from '../../core/swing/schools'
 import type { BagChange } from '../../shared/bag'
 
-type Runner = Pick<ReturnType<typeof useDatabase>, 'select' | 'insert' | 'update' | 'delete'>
+type Runner = Pick<ReturnType<typeof useDatabase>, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete'>
 
 /** The bag of a player that the caller has already found to be the coach's. */
 export async function bagOf(playerId: string, school: SchoolId | null, db: Runner = useDatabase()): Promise<Bag> {

@@ -40,7 +40,7 @@ async function add() {
       </div>
     </div>
     <ul v-else ref="list" class="raised divide-y divide-default">
-      <li v-for="{ club, index } in inUse" :key="club.id" class="grid grid-cols-[5.5rem_minmax(0,1fr)_2.75rem] items-start gap-x-3 gap-y-1 px-4 pt-3 pb-1 sm:grid-cols-[6.5rem_8rem_minmax(0,1fr)_2.75rem]">
+      <li v-for="{ club, index } in inUse" :key="club.id" class="grid grid-cols-[5.5rem_minmax(0,1fr)_2.75rem] items-start gap-x-3 gap-y-1 px-4 pt-2 sm:grid-cols-[6.5rem_8rem_minmax(0,1fr)_2.75rem]">
         <UFormField label="Loft °" :error="of(index, 'loftDeg')" help=" " :ui="{ label: index > 0 ? 'sm:sr-only' : '' }">
           <UInput :model-value="club.loft" inputmode="decimal" class="w-full" :aria-label="`Loft of club ${index + 1}, degrees`" @update:model-value="setLoft(index, String($event))" />
         </UFormField>

@@ -27,7 +27,7 @@ const row = computed(() => props.editor.draft.value.rungs[props.index]!)
 </script>
 
 <template>
-  <li class="grid grid-cols-[1.5rem_minmax(0,1fr)_minmax(0,1fr)_2.75rem] items-start gap-x-3 px-3 pt-3 pb-1 md:grid-cols-[1.5rem_9rem_minmax(0,1fr)_9.5rem_8rem_2.75rem]">
+  <li class="grid grid-cols-[1.5rem_minmax(0,1fr)_minmax(0,1fr)_2.75rem] items-start gap-x-3 px-3 pt-2 md:grid-cols-[1.5rem_9rem_minmax(0,1fr)_9.5rem_8rem_2.75rem]">
     <span class="drag flex h-11 cursor-grab touch-none items-center justify-center" :class="first && 'mt-6'" aria-hidden="true" title="Drag to reorder"><UIcon name="i-lucide-grip-vertical" class="soft size-5" /></span>
     <UFormField label="Swing length" :error="of('label')" :help="row.school ? `from ${schoolById(row.school).title.toLowerCase()}` : ' '" :ui="{ label: first ? '' : 'sr-only' }">
       <UInput v-model="row.label" class="w-full" :ui="{ base: 'font-bold' }" :aria-label="`Name of swing length ${name}`" />

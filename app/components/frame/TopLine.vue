@@ -38,7 +38,7 @@ const menu = computed(() => [
     <span class="flex-1" />
     <FrameOutboxChip />
     <FrameUnitSwitch />
-    <UButton color="neutral" variant="outline" icon="i-lucide-search" class="raised max-sm:hidden" @click="search = true">
+    <UButton color="neutral" variant="outline" icon="i-lucide-search" class="max-sm:hidden" @click="search = true">
       Search <UKbd value="/" class="ml-1" />
     </UButton>
     <UButton color="neutral" variant="ghost" icon="i-lucide-search" square class="size-11 justify-center sm:hidden" aria-label="Search" @click="search = true" />

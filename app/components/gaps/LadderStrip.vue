@@ -5,7 +5,7 @@ import type { Ladder } from '#core/gaps/ladder'
 
 /** The ladder: stock shots in order of carry, each with the step up to it. Steps that are flagged say so. */
 const props = defineProps<{ ladder: Ladder, findings: readonly Finding[] }>()
-const { text, unit } = useDistance()
+const { text, unit, step: stepUp } = useDistance()
 const { cellName } = useCellNames()
 
 /** What is said of the step that ends at this stock shot. */
@@ -22,13 +22,13 @@ const marks = computed(() => {
 
 <template>
   <ol class="raised divide-y divide-default">
-    <li v-for="step in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-4 py-1.5">
+    <li v-for="(step, i) in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-4 py-1.5">
       <span class="w-14 text-right text-xl font-extrabold">{{ text(step.carryM) }}</span>
       <span class="soft w-6 text-sm">{{ unit }}</span>
       <span class="min-w-0 flex-1 truncate font-semibold">{{ cellName(step) }}</span>
       <span v-if="marks.get(cellKey(step)) === 'step'" class="flex items-center gap-1 font-bold text-(--hole)"><UIcon name="i-lucide-diamond" /> wide</span>
       <span v-else-if="marks.get(cellKey(step)) === 'overlap'" class="flex items-center gap-1 font-bold text-(--overlap)"><UIcon name="i-lucide-arrow-left-right" /> overlap</span>
-      <span class="soft w-16 text-right">{{ step.stepM === null ? 'shortest' : `+${text(step.stepM)} ${unit}` }}</span>
+      <span class="soft w-16 text-right">{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}` }}</span>
     </li>
   </ol>
 </template>

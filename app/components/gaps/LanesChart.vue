@@ -12,7 +12,7 @@ Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
 const record = usePlayerRecord()
 const colorMode = useColorMode()
-const { to, text, unit } = useDistance()
+const { to, from, text, unit } = useDistance()
 const { cellName } = useCellNames()
 const clubs = computed(() => clubsInUse(record.bag).filter(club => props.chart.some(cell => cell.clubId === club.id && cell.kind === 'measured')))
 const rungs = computed(() => rungsInUse(record.bag))
@@ -33,7 +33,7 @@ watch(() => colorMode.value, () => nextTick(readColours))
 
 function mix(solidity: number): string {
   const [from, into] = [ink.value.raised, ink.value.ink].map(hex => [1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16))) as [number[], number[]]
-  return `rgb(${from.map((v, i) => Math.round(v + (into[i]! - v) * solidity * 0.88)).join(' ')})`
+  return `rgb(${from.map((v, i) => Math.round(v + (into[i]! - v) * solidity * 0.88)).join(',')})`
 }
 
 interface Mark { x: [number, number], y: string, carryM: number, name: string, balls: number, bare: boolean }
@@ -135,15 +135,13 @@ const options = computed<ChartOptions<'bar'>>(() => ({
         title: ([item]) => (item!.raw as Mark).name,
         label: ({ raw }) => {
           const { x, carryM, balls, bare } = raw as Mark
-          const spread = bare ? 'too few balls to tell the spread' : `8 in 10 from ${text(Number(fromShown(x[0])))} to ${text(fromShown(x[1]))} ${unit.value}`
+          const spread = bare ? 'too few balls to tell the spread' : `8 in 10 from ${text(from(x[0]))} to ${text(from(x[1]))} ${unit.value}`
           return [`${text(carryM)} ${unit.value}, ${balls} ${balls === 1 ? 'ball' : 'balls'}`, spread]
         },
       },
     },
   },
 }))
-const { from: fromShown } = useDistance()
-
 const height = computed(() => 54 + clubs.value.length * 62)
 const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. The same figures are in the table.`)
 </script>

@@ -5,7 +5,7 @@ import type { Ladder } from '#core/gaps/ladder'
 
 /** The ladder as a table: what the lanes show, figure by figure. */
 const props = defineProps<{ ladder: Ladder, chart: CarryChart }>()
-const { text, unit } = useDistance()
+const { text, unit, step: stepUp } = useDistance()
 const { cellName } = useCellNames()
 const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell.window80M])))
 </script>
@@ -24,10 +24,10 @@ const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), c
         </tr>
       </thead>
       <tbody class="divide-y divide-default">
-        <tr v-for="step in ladder" :key="cellKey(step)">
+        <tr v-for="(step, i) in ladder" :key="cellKey(step)">
           <th scope="row" class="px-4 py-2 text-left font-bold whitespace-nowrap">{{ cellName(step) }}</th>
           <td class="px-4 py-2 text-right text-lg font-bold">{{ text(step.carryM) }}</td>
-          <td class="px-4 py-2 text-right">{{ step.stepM === null ? '–' : text(step.stepM) }}</td>
+          <td class="px-4 py-2 text-right">{{ i === 0 ? '–' : stepUp(ladder[i - 1]!.carryM, step.carryM) }}</td>
           <td class="px-4 py-2 text-right whitespace-nowrap">{{ windows.get(cellKey(step)) ? `${text(windows.get(cellKey(step))![0])} to ${text(windows.get(cellKey(step))![1])}` : 'too few balls' }}</td>
           <td class="px-4 py-2 text-right">{{ step.balls }}</td>
         </tr>

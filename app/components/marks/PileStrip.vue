@@ -77,7 +77,7 @@ const label = computed(() => {
       />
       <template v-if="centreM !== null">
         <line :x1="x(centreM)" :x2="x(centreM)" :y1="small ? 2 : 30" :y2="small ? 18 : 93" stroke="var(--ui-primary)" :stroke-width="small ? 2 : 3" />
-        <text v-if="!small" :x="x(centreM)" y="22" text-anchor="middle" font-size="19" font-weight="800" fill="var(--ui-primary)">{{ text(centreM) }}<tspan font-size="13" font-weight="600"> {{ unit }}</tspan></text>
+        <text v-if="!small" :x="x(centreM)" y="22" text-anchor="middle" font-size="19" font-weight="800" fill="var(--ui-primary)">{{ text(centreM) }}<tspan dx="4" font-size="13" font-weight="600">{{ unit }}</tspan></text>
       </template>
     </svg>
   </div>

@@ -9,7 +9,7 @@ const work = computed(() => {
   const { clubs, balls, school } = props.player
   if (clubs === 0) return 'No bag yet'
   const scale = school ? schoolById(school as SchoolId).title.toLowerCase() : 'no swing scale'
-  return `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${scale} · ${balls === 0 ? 'no balls yet' : `${balls} ${balls === 1 ? 'ball' : 'balls'}`}`
+  return `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${scale}, ${balls === 0 ? 'no balls yet' : `${balls} ${balls === 1 ? 'ball' : 'balls'}`}`
 })
 
 const menu = computed(() => [
@@ -25,7 +25,7 @@ const menu = computed(() => [
     <div class="min-w-0 flex-1 sm:grid sm:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_8rem] sm:items-baseline sm:gap-4">
       <p class="min-w-0">
         <NuxtLink :to="`/players/${player.id}`" class="block truncate text-xl font-bold after:absolute after:inset-0">{{ player.name }}</NuxtLink>
-        <span class="soft block truncate text-sm">{{ player.level === 'unknown' ? 'Level not said' : LEVEL_WORDS[player.level] }}<template v-if="player.note"> · {{ player.note }}</template></span>
+        <span class="soft block truncate text-sm">{{ player.level === 'unknown' ? 'Level not said' : LEVEL_WORDS[player.level] }}<template v-if="player.note">: {{ player.note }}</template></span>
       </p>
       <p class="truncate max-sm:text-sm" :class="player.clubs === 0 && 'soft'">{{ work }}</p>
       <p class="soft truncate max-sm:text-sm sm:text-right">{{ player.lastHitMs === null ? 'never measured' : daysAgo(player.lastHitMs) }}</p>

@@ -63,7 +63,7 @@ async function end() {
     <section class="min-w-0 max-lg:order-2" aria-labelledby="board-title">
       <h2 id="board-title" class="mb-1 flex items-baseline gap-3 text-xl font-bold">The chart so far <span class="soft text-sm font-normal">{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span></h2>
       <SessionBoard :range="range" />
-      <p class="soft mt-3 text-sm">{{ METHOD_WORDS[session.method] }} · {{ session.ball }} ball · {{ session.surface }} · since {{ clockTime(session.startedAtMs) }}<template v-if="daysAgo(session.startedAtMs) !== 'today'">, {{ shortDate(session.startedAtMs) }}</template></p>
+      <p class="soft mt-3 text-sm">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}, since {{ clockTime(session.startedAtMs) }}<template v-if="daysAgo(session.startedAtMs) !== 'today'">, {{ shortDate(session.startedAtMs) }}</template></p>
       <FrameSafetyNote class="mt-4" :pacing="session.method === 'paces'" />
     </section>
     <section class="min-w-0 space-y-4" aria-labelledby="cell-title">

@@ -21,6 +21,7 @@ export function checkRules(rules: readonly FlagRule[]): void {
       if (!meta[key]) throw new Error(`${name}: meta.${key} is missing`)
     }
     if (meta.remedies.length === 0 || meta.remedies.some(r => r.length === 0)) throw new Error(`${name}: meta.remedies is missing`)
+    if (!meta.why.includes(`{${meta.difference.of}}`)) throw new Error(`${name}: meta.why does not tell {${meta.difference.of}}`)
     const threshold = defaults[meta.threshold.option]
     if (threshold === undefined || !(threshold > 0)) throw new Error(`${name}: defaults has no ${meta.threshold.option}`)
   }

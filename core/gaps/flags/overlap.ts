@@ -10,6 +10,7 @@ export const meta = {
     'If one flies lower than the other, keep both: it is a choice of flight. Say which is for what.',
     'If they fly alike, strike one out or hit more balls with the one that has fewer.',
   ],
+  difference: { of: 'apartM', limit: 'closestM', raised: 'within' },
   threshold: { option: 'closestM', label: 'Closest pair' },
 } as const satisfies FlagMeta
 

@@ -10,6 +10,7 @@ export const meta = {
     'Grip down an inch on {longer}: about {gripDownM} less.',
     'Measure a swing length in between, or one that is still empty in the chart.',
   ],
+  difference: { of: 'stepM', limit: 'widestStepM', raised: 'above' },
   threshold: { option: 'widestStepM', label: 'Widest step' },
 } as const satisfies FlagMeta
 

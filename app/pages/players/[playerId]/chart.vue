@@ -16,7 +16,7 @@ const line = computed(() => {
   const out = chart.value.reduce((sum, cell) => sum + cell.leftOut, 0)
   const first = Math.min(...record.shots.map(shot => shot.hitAtMs))
   if (balls + out === 0) return 'No balls yet.'
-  return `${balls} balls since ${shortDate(first)}${out > 0 ? ` · ${out} left out` : ''} · ${progress.value.known} of ${progress.value.inUse} known`
+  return `${balls} balls since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}, ${progress.value.known} of ${progress.value.inUse} known`
 })
 </script>
 

@@ -32,7 +32,7 @@ async function start(session: SessionRecord) {
       <section v-for="session in running" :key="session.id" class="raised flex flex-wrap items-center gap-x-6 gap-y-3 border-l-4! border-l-primary! p-5">
         <div class="min-w-0 flex-1">
           <h2 class="text-xl font-bold">Running since {{ daysAgo(session.startedAtMs) === 'today' ? clockTime(session.startedAtMs) : shortDate(session.startedAtMs) }}</h2>
-          <p class="soft">{{ count(session) }} · {{ METHOD_WORDS[session.method].toLowerCase() }} · {{ session.ball }} ball · {{ session.surface }}</p>
+          <p class="soft">{{ count(session) }}, {{ METHOD_WORDS[session.method].toLowerCase() }}, {{ session.ball }} ball, {{ session.surface }}</p>
         </div>
         <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/session/${session.id}`">Go on</UButton>
       </section>
@@ -48,7 +48,7 @@ async function start(session: SessionRecord) {
             <NuxtLink :to="`/players/${playerId}/session/${session.id}`" class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated">
               <span class="w-28 font-bold">{{ shortDate(session.startedAtMs) }}</span>
               <span class="w-20">{{ count(session) }}</span>
-              <span class="soft min-w-0 flex-1 truncate">{{ METHOD_WORDS[session.method] }} · {{ session.ball }} ball · {{ session.surface }}</span>
+              <span class="soft min-w-0 flex-1 truncate">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span>
               <UIcon name="i-lucide-chevron-right" class="soft" />
             </NuxtLink>
           </li>
