@@ -7,6 +7,7 @@ import { rungName } from '#core/swing/scale'
 const props = defineProps<{ chart: CarryChart }>()
 defineEmits<{ open: [cell: ChartCell] }>()
 const record = usePlayerRecord()
+const narrow = useMediaQuery('(max-width: 639px)')
 const clubs = computed(() => clubsInUse(record.bag))
 const rungs = computed(() => [...rungsInUse(record.bag)].reverse())
 const byKey = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell])))
@@ -22,24 +23,24 @@ const halfSpanM = computed(() => {
 
 <template>
   <div class="overflow-x-auto pb-1">
-    <table class="w-full table-fixed border-collapse" :style="{ minWidth: `${6 + clubs.length * 7.25}rem` }">
+    <table class="w-full table-fixed border-collapse" :style="{ minWidth: `${narrow ? 4.5 + clubs.length * 4.9 : 6 + clubs.length * 7.25}rem` }">
       <caption class="sr-only">Carry chart: swing lengths down, clubs across</caption>
       <thead>
         <tr>
-          <td class="sticky left-0 z-10 w-24 bg-default sm:w-32" />
-          <th v-for="club in clubs" :key="club.id" scope="col" class="px-3 pb-1.5 text-left align-bottom">
+          <td class="sticky left-0 z-10 w-18 bg-default sm:w-32" />
+          <th v-for="club in clubs" :key="club.id" scope="col" class="px-2 pb-1.5 text-left align-bottom sm:px-3">
             <span class="block truncate text-xl font-bold">{{ club.label }}</span>
-            <span class="soft block truncate text-sm font-normal">{{ club.name || ' ' }}{{ club.label === `${club.loftDeg}°` ? '' : ` ${club.loftDeg}°` }}</span>
+            <span class="soft block truncate text-sm font-normal max-sm:hidden">{{ club.name || ' ' }}{{ club.label === `${club.loftDeg}°` ? '' : ` ${club.loftDeg}°` }}</span>
           </th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="rung in rungs" :key="rung.id">
           <th scope="row" class="sticky left-0 z-10 bg-default pr-2 text-left">
-            <span class="block truncate text-lg font-bold">{{ rungName(rung) }}</span>
-            <span class="soft line-clamp-2 text-sm leading-tight font-normal">{{ rung.cue }}</span>
+            <span class="block truncate font-bold sm:text-lg">{{ rungName(rung) }}</span>
+            <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rung.cue }}</span>
           </th>
-          <td v-for="club in clubs" :key="club.id" class="h-26 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' }">
+          <td v-for="club in clubs" :key="club.id" class="h-28 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' }">
             <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" @open="$emit('open', cellAt(club.id, rung.id))" />
           </td>
         </tr>

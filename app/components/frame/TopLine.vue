@@ -26,24 +26,24 @@ const menu = computed(() => [
 </script>
 
 <template>
-  <header class="sticky top-0 z-30 flex h-14 items-center gap-2 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
+  <header class="sticky top-0 z-30 flex h-14 items-center gap-1.5 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
     <NuxtLink to="/players" class="-mx-1 flex min-h-11 items-center px-1 text-xl font-extrabold tracking-tight sm:text-2xl" aria-label="Uzzet, to the players">
       uzzet<span class="text-primary">.</span>
     </NuxtLink>
     <template v-if="player">
-      <span class="soft text-lg" aria-hidden="true">/</span>
+      <span class="soft text-lg max-sm:hidden" aria-hidden="true">/</span>
       <span class="min-w-0 truncate text-base font-bold sm:text-lg">{{ player.name }}</span>
       <UBadge v-if="player.archived" color="neutral" variant="outline" class="max-sm:hidden">archived</UBadge>
     </template>
-    <span class="flex-1" />
+    <span class="min-w-0 flex-1" />
     <FrameOutboxChip />
     <FrameUnitSwitch />
     <UButton color="neutral" variant="outline" icon="i-lucide-search" class="max-sm:hidden" @click="search = true">
       Search <UKbd value="/" class="ml-1" />
     </UButton>
-    <UButton color="neutral" variant="ghost" icon="i-lucide-search" square class="size-11 justify-center sm:hidden" aria-label="Search" @click="search = true" />
+    <UButton color="neutral" variant="ghost" icon="i-lucide-search" square class="size-11 shrink-0 justify-center sm:hidden" aria-label="Search" @click="search = true" />
     <UDropdownMenu :items="menu" :content="{ align: 'end' }">
-      <UButton color="neutral" variant="ghost" icon="i-lucide-menu" square class="size-11 justify-center" aria-label="Menu" />
+      <UButton color="neutral" variant="ghost" icon="i-lucide-menu" square class="size-11 shrink-0 justify-center" aria-label="Menu" />
     </UDropdownMenu>
   </header>
 </template>

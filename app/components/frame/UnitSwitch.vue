@@ -15,10 +15,10 @@ async function choose(unit: DistanceUnit) {
 </script>
 
 <template>
-  <div role="group" aria-label="Unit of distance" class="raised flex overflow-hidden">
+  <div role="group" aria-label="Unit of distance" class="raised flex shrink-0 overflow-hidden">
     <button
       v-for="unit in units" :key="unit.value" type="button" :aria-pressed="account.unit === unit.value" :aria-label="unit.word" :title="unit.word"
-      class="min-h-[42px] min-w-11 cursor-pointer px-2.5 text-base" :class="account.unit === unit.value ? 'bg-(--ink) font-bold text-(--ui-bg)' : 'soft hover:bg-elevated'"
+      class="min-h-[42px] min-w-10 cursor-pointer px-2 sm:min-w-11 text-base" :class="account.unit === unit.value ? 'bg-(--ink) font-bold text-(--ui-bg)' : 'soft hover:bg-elevated'"
       @click="choose(unit.value)"
     >
       {{ unit.label }}

@@ -22,13 +22,13 @@ const marks = computed(() => {
 
 <template>
   <ol class="raised divide-y divide-default">
-    <li v-for="(step, i) in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-4 py-1.5">
-      <span class="w-14 text-right text-xl font-extrabold">{{ text(step.carryM) }}</span>
+    <li v-for="(step, i) in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-3 py-1.5 sm:px-4">
+      <span class="w-11 shrink-0 text-right text-xl font-extrabold">{{ text(step.carryM) }}</span>
       <span class="soft w-6 text-sm">{{ unit }}</span>
       <span class="min-w-0 flex-1 truncate font-semibold">{{ cellName(step) }}</span>
       <span v-if="marks.get(cellKey(step)) === 'step'" class="flex items-center gap-1 font-bold text-(--hole)"><UIcon name="i-lucide-diamond" /> wide</span>
       <span v-else-if="marks.get(cellKey(step)) === 'overlap'" class="flex items-center gap-1 font-bold text-(--overlap)"><UIcon name="i-lucide-arrow-left-right" /> overlap</span>
-      <span class="soft w-16 text-right">{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}` }}</span>
+      <span class="soft w-14 shrink-0 text-right">{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}` }}</span>
     </li>
   </ol>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartData, type ChartOptions, type Plugin } from 'chart.js'
+import { color } from 'chart.js/helpers'
 import { Bar } from 'vue-chartjs'
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/carry-chart'
@@ -31,10 +32,8 @@ function readColours() {
 onMounted(readColours)
 watch(() => colorMode.value, () => nextTick(readColours))
 
-function mix(solidity: number): string {
-  const [from, into] = [ink.value.raised, ink.value.ink].map(hex => [1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16))) as [number[], number[]]
-  return `rgb(${from.map((v, i) => Math.round(v + (into[i]! - v) * solidity * 0.88)).join(',')})`
-}
+/** From the paper to the ink: how solid a mark is. */
+const shade = (solidity: number) => color(ink.value.ink).mix(color(ink.value.raised), solidity * 0.88).rgbString()
 
 interface Mark { x: [number, number], y: string, carryM: number, name: string, balls: number, bare: boolean }
 
@@ -48,7 +47,7 @@ const data = computed<ChartData<'bar', Mark[]>>(() => ({
       const window = cell.window80M ?? [cell.carryM - BARE_HALF_M, cell.carryM + BARE_HALF_M]
       return [{ x: window.map(to) as [number, number], y: club.label, carryM: cell.carryM, name: cellName(cell), balls: cell.balls, bare: cell.window80M === null }]
     }),
-    backgroundColor: mix(swingSolidity(i, rungs.value.length)),
+    backgroundColor: shade(swingSolidity(i, rungs.value.length)),
     borderColor: ink.value.ink,
     borderWidth: 1.5,
     borderRadius: 10,

@@ -58,7 +58,7 @@ async function end() {
 <template>
   <FrameEmptyStep v-if="!session" icon="i-lucide-search-x" words="There is no such session." help="It may belong to another player." action="To the sessions" :to="`/players/${record.playerId}/session`" />
   <FrameEmptyStep v-else-if="!cell || !chosen" icon="i-lucide-backpack" words="No stock shot is in use." help="Every cell of the grid is struck out or the bag is empty." action="To the bag" :to="`/players/${record.playerId}/bag`" />
-  <div v-else class="grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+  <div v-else class="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
     <p class="sr-only" role="status">{{ said }}</p>
     <section class="min-w-0 max-lg:order-2" aria-labelledby="board-title">
       <h2 id="board-title" class="mb-1 flex items-baseline gap-3 text-xl font-bold">The chart so far <span class="soft text-sm font-normal">{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span></h2>

@@ -7,6 +7,11 @@ const { withUnit } = useDistance()
 const chart = computed(() => numbers.value.map(withWindow))
 const asTable = ref(false)
 
+// Steps come first; a grid that interleaves has many pairs, and nobody reads forty cards.
+const FIRST = 6
+const all = ref(false)
+const shown = computed(() => all.value ? findings.value : findings.value.slice(0, FIRST))
+
 const line = computed(() => {
   const [first, last] = [ladder.value[0], ladder.value.at(-1)]
   if (!first || !last) return 'No stock shot has a number yet.'
@@ -30,12 +35,13 @@ const line = computed(() => {
       <LazyGapsLanesChart v-else :chart="chart" :findings="findings" />
       <section aria-labelledby="flags-title">
         <h2 id="flags-title" class="mb-2 text-xl font-bold">{{ findings.length === 0 ? 'No flags' : `${findings.length} ${findings.length === 1 ? 'flag' : 'flags'}` }}</h2>
-        <div v-if="findings.length > 0" class="grid gap-3 lg:grid-cols-2">
-          <GapsFlagCard v-for="(finding, i) in findings" :key="i" :finding="finding" />
+        <div v-if="findings.length > 0" class="grid grid-cols-1 gap-3 lg:grid-cols-2">
+          <GapsFlagCard v-for="(finding, i) in shown" :key="i" :finding="finding" />
         </div>
-        <p v-else class="raised flex items-center gap-2 p-4"><UIcon name="i-lucide-check" class="size-5 text-success" /> No step is too wide and no two numbers are too close, as far as it is measured.</p>
+        <UButton v-if="findings.length > FIRST" color="neutral" variant="outline" class="mt-3" :aria-expanded="all" @click="all = !all">{{ all ? 'Show fewer' : `Show all ${findings.length} flags` }}</UButton>
+        <p v-if="findings.length === 0" class="raised flex items-center gap-2 p-4"><UIcon name="i-lucide-check" class="size-5 text-success" /> No step is too wide and no two numbers are too close, as far as it is measured.</p>
       </section>
-      <div class="grid items-start gap-6 lg:grid-cols-2">
+      <div class="grid grid-cols-1 items-start gap-6 lg:grid-cols-2">
         <section aria-labelledby="ladder-title">
           <h2 id="ladder-title" class="mb-2 text-xl font-bold">The ladder</h2>
           <GapsLadderStrip :ladder="ladder" :findings="findings" />
