@@ -5,12 +5,8 @@ const loopbackOnly = { cookie: { secure: false } }
 export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security'],
   ssr: true,
-  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
-  routeRules: { '/**': { ssr: false } },
+  imports: { dirs: ['stores'] },
   devtools: { enabled: false },
-  telemetry: false,
-  compatibilityDate: '2026-11-01',
-  css: ['~/assets/main.css'],
   app: {
     head: {
       title: 'Uzzet',
@@ -22,11 +18,27 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
     },
   },
-  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
+  css: ['~/assets/main.css'],
   colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
-  icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
+  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
   // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
   runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
+  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
+  routeRules: { '/**': { ssr: false } },
+  experimental: { payloadExtraction: false },
+  compatibilityDate: '2026-11-01',
+  nitro: {
+    compressPublicAssets: { gzip: true, brotli: true },
+    experimental: { openAPI: false },
+  },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'vue-draggable-plus', 'idb', 'uuid'] },
+  },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  telemetry: false,
+  icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
   security: {
     removeLoggers: false,
     corsHandler: false,
@@ -49,20 +61,8 @@ export default defineNuxtConfig({
         'worker-src': ['\'self\'', 'blob:'],
         'upgrade-insecure-requests': false,
       },
-      permissionsPolicy: { geolocation: ['self'], fullscreen: ['self'], camera: [], microphone: [], 'display-capture': [] },
+      permissionsPolicy: { 'geolocation': ['self'], 'fullscreen': ['self'], 'camera': [], 'microphone': [], 'display-capture': [] },
       strictTransportSecurity: false,
     },
   },
-  nitro: {
-    compressPublicAssets: { gzip: true, brotli: true },
-    experimental: { openAPI: false },
-  },
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
-  vite: {
-    worker: { format: 'es' },
-    optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'vue-draggable-plus', 'idb', 'uuid'] },
-  },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
-  imports: { dirs: ['stores'] },
-  experimental: { payloadExtraction: false },
 })

@@ -1,11 +1,16 @@
+import { yardsToMetres } from './units'
+
 /** What the program takes for possible. One home, so that the form, the server, the file reader and the words agree. */
 
 /** A carry or total, in the unit it is read in: 1 to 400 yd, 1 to 365 m. Above it is a driver or a slip of the finger. */
 export const CARRY_LIMITS = { yd: { min: 1, max: 400 }, m: { min: 1, max: 365 } } as const
 
+/** In a file, metres may come from yards, whose ends lie between whole metres. */
+export const CARRY_LIMITS_IN_FILE = { yd: CARRY_LIMITS.yd, m: { min: 0.9, max: 366 } } as const
+
 /** The same in metres: the wider of both units, so that what one form takes the server does not refuse. */
-export const CARRY_MIN_M = 0.9144
-export const CARRY_MAX_M = 365.76
+export const CARRY_MIN_M = yardsToMetres(CARRY_LIMITS.yd.min)
+export const CARRY_MAX_M = yardsToMetres(CARRY_LIMITS.yd.max)
 
 /** Loft of a club, degrees: from a driver to the steepest wedge that is sold (common practice). */
 export const LOFT_MIN_DEG = 8
@@ -28,5 +33,5 @@ export const REASON_MAX = 120
 export const BALLS_MAX = 1000
 
 /** Flag thresholds a coach may choose, in metres: 1 to 40 yd. */
-export const THRESHOLD_MIN_M = 0.9144
-export const THRESHOLD_MAX_M = 36.576
+export const THRESHOLD_MIN_M = yardsToMetres(1)
+export const THRESHOLD_MAX_M = yardsToMetres(40)

@@ -9,8 +9,8 @@ import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
 /** The bag file of `docs/formats.md`. Keys it does not know are left alone: a later version may add some. */
 export const BagFile = z.object({
-  format: z.literal('uzzet-bag', { error: iss => `format ${quoted(iss.input)} is not "uzzet-bag".` }),
-  version: z.literal(1, { error: iss => `version ${quoted(iss.input)} is not known: 1 is.` }),
+  format: z.literal('uzzet-bag', { error: iss => iss.input === undefined ? 'format is missing: "uzzet-bag" is needed.' : `format ${quoted(iss.input)} is not "uzzet-bag".` }),
+  version: z.literal(1, { error: iss => iss.input === undefined ? 'version is missing: 1 is needed.' : `version ${quoted(iss.input)} is not known: 1 is.` }),
   player: z.string().max(200).optional(),
   level: oneOf('level', LEVELS).optional(),
   clubs: z.array(z.object({ ...clubFields, name: clubFields.name.optional(), retired: z.boolean().optional() }), { error: 'clubs must be a list.' })

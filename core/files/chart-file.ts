@@ -8,6 +8,14 @@ export type CellNames = (cell: StockShot) => { club: string, swing: string }
 /** Title, why and remedy of a finding, in the unit of the reader. */
 export type FindingWords = (finding: Finding) => { title: string, why: string, remedy: string }
 
+/** Files without times number their rows instead; nothing real was hit before 2000. */
+const FIRST_REAL_MS = Date.UTC(2000, 0, 1)
+
+/** A moment as ISO 8601, or null when the file did not say. */
+export function moment(ms: number): string | null {
+  return ms >= FIRST_REAL_MS ? new Date(ms).toISOString() : null
+}
+
 /** Metres with two decimals: a centimetre, finer than any way of measuring. */
 function cm(metres: number): number {
   return Number(metres.toFixed(2))
@@ -21,7 +29,7 @@ function cellOut(cell: ChartCell, names: CellNames) {
     ...(cell.window80M && { window80M: cell.window80M.map(cm) }),
     balls: cell.balls,
     leftOut: cell.leftOut,
-    ...(cell.lastHitMs !== null && { lastHit: new Date(cell.lastHitMs).toISOString() }),
+    ...(cell.lastHitMs !== null && moment(cell.lastHitMs) !== null && { lastHit: moment(cell.lastHitMs) }),
   }
 }
 
@@ -30,7 +38,7 @@ function cellOut(cell: ChartCell, names: CellNames) {
  * Cells that nobody has hit and nobody struck out are not in it.
  */
 export function writeChartFile(
-  asOf: string, chart: CarryChart, ladder: Ladder, findings: readonly Finding[], names: CellNames, words: FindingWords,
+  asOf: string | null, chart: CarryChart, ladder: Ladder, findings: readonly Finding[], names: CellNames, words: FindingWords,
 ) {
   return {
     format: 'uzzet-chart',

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { BALLS_MAX, CARRY_LIMITS } from '../limits'
+import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
 import { METHODS, type Method } from '../shot/shot'
 import { fromUnit, type DistanceUnit } from '../units'
 
@@ -7,6 +7,8 @@ import { fromUnit, type DistanceUnit } from '../units'
 export interface ShotRow {
   /** Line of the file, the header being 1. */
   row: number
+  /** Whose shot it is, or null when the file does not say. */
+  player: string | null
   club: string
   swing: string
   carryM: number
@@ -74,7 +76,7 @@ function readCarry(cells: Record<string, string>, fail: Fail): number {
     return Number.NaN
   }
   const unit: DistanceUnit = column === 'carry_yd' ? 'yd' : 'm'
-  const { min, max } = CARRY_LIMITS[unit]
+  const { min, max } = CARRY_LIMITS_IN_FILE[unit]
   const text = cells[column]!.trim()
   const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
   if (!(value >= min && value <= max)) fail(column, text, `is not a number from ${min} to ${max}`)
@@ -120,7 +122,7 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
 
   for (const { type, row, message } of parsed.errors) {
     // Rows with too few or too many cells are read as far as they go; an open quote makes the rest unreadable.
-    if (type === 'Quotes') errors.push({ row: (row ?? 0) + 2, column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
+    if (type === 'Quotes') errors.push({ row: (row ?? 0) + 1, column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
   }
   const rows: ShotRow[] = []
   parsed.data.forEach((cells, i) => {
@@ -139,7 +141,7 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     rows.push({
       row, carryM, balls, hitAtMs, method: method!,
       club: words(cells.club), swing: words(cells.swing),
-      session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
+      player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
     })
   })
   return { rows, errors }

@@ -1,5 +1,6 @@
-import { type StockShot } from '../bag/bag'
+import type { StockShot } from '../bag/bag'
 import type { Ladder } from './ladder'
+import { yardsToMetres } from '../units'
 
 /** How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. */
 export type FlagKind = 'hole' | 'overlap' | 'weak'
@@ -46,4 +47,4 @@ export interface FlagRule<Options extends Record<string, number> = Record<string
 export const SAME_M = 1e-6
 
 /** Gripping down an inch takes about 5 yd off a carry: common practice. Flag words may use it as {gripDownM}. */
-export const GRIP_DOWN_M = 4.572
+export const GRIP_DOWN_M = yardsToMetres(5)

@@ -2,7 +2,7 @@
 import { carryFaultWords, readTypedCarry } from '#core/shot/typed-carry'
 
 /** The carry as it is typed: figures from the keyboard, or from the keys on the glass. Enter logs it. */
-const props = defineProps<{ nextBall: number, canUndo: boolean }>()
+defineProps<{ nextBall: number, canUndo: boolean }>()
 const emit = defineEmits<{ log: [carryM: number], undo: [], leaveOut: [] }>()
 const typed = defineModel<string>({ required: true })
 

@@ -1,5 +1,6 @@
 import { SAME_M, type Finding, type FlagMeta, type FlagRule } from '../flag'
 import type { Ladder } from '../ladder'
+import { yardsToMetres } from '../../units'
 
 export const meta = {
   id: 'overlap',
@@ -16,7 +17,7 @@ export const meta = {
 
 export const defaults = {
   // 4 yd: closer than a good player's own scatter with a wedge, so the ball cannot tell them apart (common practice).
-  closestM: 3.6576,
+  closestM: yardsToMetres(4),
 }
 
 /** Every pair of stock shots whose carries lie within the closest distance, shortest first. Mutates nothing. */

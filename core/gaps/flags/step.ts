@@ -1,5 +1,6 @@
 import { SAME_M, type Finding, type FlagMeta, type FlagRule } from '../flag'
 import { neighbours, type Ladder } from '../ladder'
+import { yardsToMetres } from '../../units'
 
 export const meta = {
   id: 'step',
@@ -16,7 +17,7 @@ export const meta = {
 
 export const defaults = {
   // 12 yd, about 4–5° of loft between full wedges: common practice. The aim is steps a grip-down can bridge, about 5 yd.
-  widestStepM: 10.9728,
+  widestStepM: yardsToMetres(12),
 }
 
 /** Neighbours on the ladder further apart than the widest step, shortest first. Mutates nothing. */

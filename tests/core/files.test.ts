@@ -1,0 +1,105 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import Papa from 'papaparse'
+import { describe, expect, it } from 'vitest'
+import { readBagFile, writeBagFile } from '../../core/files/bag-file'
+import { writeChartFile } from '../../core/files/chart-file'
+import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
+import { METHODS } from '../../core/shot/shot'
+import { yardsToMetres } from '../../core/units'
+import { BagFile } from '../../shared/bag-file'
+
+describe('the shot table', () => {
+  it('takes yards or metres by the column\'s name, and keeps quiet about columns it does not know', () => {
+    const { rows, errors } = readShotTable(readFileSync('tests/fixtures/shots.csv', 'utf8'))
+    expect(errors).toEqual([])
+    expect(rows).toHaveLength(10)
+    expect(rows[0]).toEqual({ row: 2, player: null, club: '50°', swing: 'half', carryM: yardsToMetres(73), method: 'monitor', balls: 1, hitAtMs: null, session: null, leftOut: null })
+    expect(rows[9]).toMatchObject({ row: 11, leftOut: 'mishit' })
+  })
+
+  it('removes a byte-order mark and reads quoted cells (RFC 4180)', () => {
+    expect(readShotTable('\uFEFFclub,swing,carry_m\r\n"gap ""A"", old","9:00",70\r\n').rows[0]).toMatchObject({ club: 'gap "A", old', carryM: 70 })
+  })
+
+  const table = (line: string, header = 'club,swing,carry_yd,carry_m,method,balls,time,measured_at') => readShotTable(`${header}\n56°,9:00,72,,,,,\n${line}`).errors
+  it.each([
+    ['abc', '56°,9:00,abc,,,,,', 'carry_yd', '"abc" is not a number from 1 to 400'],
+    ['nought', '56°,9:00,0,,,,,', 'carry_yd', '"0" is not a number from 1 to 400'],
+    ['a negative', '56°,9:00,,-5,,,,', 'carry_m', '"-5" is not a number from 0.9 to 366'],
+    ['beyond', '56°,9:00,401,,,,,', 'carry_yd', '"401" is not a number from 1 to 400'],
+    ['hexadecimal', '56°,9:00,0x48,,,,,', 'carry_yd', '"0x48" is not a number from 1 to 400'],
+    ['nothing', '56°,9:00,,,,,,', 'carry_yd', '"" is empty: a carry is required'],
+    ['both units', '56°,9:00,72,66,,,,', 'carry_m', '"66" stands beside carry_yd: give one of the two'],
+    ['a method', '56°,9:00,72,,radar,,,', 'method', '"radar" is not one of monitor, laser, paces, watch, guess'],
+    ['half a ball', '56°,9:00,72,,,1.5,,', 'balls', '"1.5" is not a whole number from 1 to 1000'],
+    ['a time without zone', '56°,9:00,72,,,,2026-05-04T17:30,', 'time', '"2026-05-04T17:30" is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z'],
+    ['a rest distance', '56°,9:00,72,,,,,rest', 'measured_at', '"rest" is not "pitch": distances to where a ball lies need its run, which is not taken out yet'],
+  ])('refuses %s with row, column, value and what is allowed', (_, line, column, words) => {
+    expect(table(line).map(e => [e.row, e.column, `"${e.value}" ${e.allowed}`])).toEqual([[3, column, words]])
+  })
+
+  it('names the columns that are missing', () => {
+    expect(readShotTable('name,yards\nA,70').errors.map(e => e.column)).toEqual(['club', 'swing', 'carry_yd'])
+    expect(readShotTable('').errors.length).toBe(3)
+  })
+
+  it('says where a quotation mark was left open', () => {
+    expect(readShotTable('club,swing,carry_m\n56°,9:00,70\n"56°,9:00,70').errors[0]).toMatchObject({ row: 3, column: 'the row' })
+  })
+
+  it('comes back as it went out, formulas and all, and runs none in a spreadsheet', () => {
+    const text = fc.stringMatching(/^[^\s'](?:.{0,10}[^\s])?$/u)
+    const row = fc.record<ShotRowOut>({
+      player: text, session: fc.uuid(), hitAtMs: fc.integer({ min: 1e12, max: 2e12 }), club: text, swing: text, method: fc.constantFrom(...METHODS),
+      carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }),
+    })
+    fc.assert(fc.property(fc.array(row, { minLength: 1, maxLength: 20 }), (rows) => {
+      const csv = writeShotTable(rows)
+      const { rows: read, errors } = readShotTable(csv)
+      expect(errors).toEqual([])
+      expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows)
+      for (const cell of Papa.parse<string[]>(csv).data.flat()) expect(cell).not.toMatch(/^[=+\-@]/)
+    }))
+    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, leftOut: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
+  })
+
+  it('gives yards back exactly as they were typed', () => {
+    for (let tenths = 10; tenths <= 4000; tenths += 7) {
+      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, leftOut: null }])
+      expect(Math.round(readShotTable(csv).rows[0]!.carryM / 0.09144)).toBe(tenths)
+    }
+  })
+})
+
+describe('the bag file', () => {
+  const file = BagFile.parse(JSON.parse(readFileSync('tests/fixtures/bag.json', 'utf8')))
+
+  it('becomes a bag whose ids are its labels, and the same file again', () => {
+    const bag = readBagFile(file)
+    expect(bag.clubs[0]).toEqual({ id: '50°', label: '50°', name: '', loftDeg: 50, retired: false })
+    expect(bag.struckOut).toEqual([{ clubId: '58°', rungId: 'full' }])
+    expect(writeBagFile(bag, 'A', 'unknown')).toEqual(file)
+  })
+
+  it('keeps flights, foreign schools, shares and retired clubs', () => {
+    const rich = BagFile.parse({ ...file, clubs: [...file.clubs, { label: 'old', loftDeg: 60, retired: true }], scale: { school: 'clock', rungs: [
+      { label: '9:00' }, { label: '9:00', flight: 'low' }, { label: 'belt', school: 'body', fraction: 0.52 }, { label: 'full' }] }, struckOut: [{ club: '50°', swing: '9:00 low' }] })
+    expect(writeBagFile(readBagFile(rich), 'A', 'unknown')).toEqual(rich)
+  })
+
+  it.each([
+    ['club', { club: '57°', swing: 'full' }, /club "57°" is not in the bag/], ['swing', { club: '58°', swing: '9:00' }, /swing "9:00" is not on the scale/],
+  ])('refuses a struck-out cell of an unknown %s', (_, cell, message) => {
+    expect(() => readBagFile({ ...file, struckOut: [cell] })).toThrow(message)
+  })
+})
+
+describe('the chart file', () => {
+  it('says nothing about times it was not given', () => {
+    const cell = { clubId: '56°', rungId: '9:00', kind: 'measured' as const, carryM: 65.8368, window80M: null, balls: 1, leftOut: 0, lastHitMs: 2, carriesM: [65.8368], leftOutCarriesM: [] }
+    const out = writeChartFile(null, [cell, { ...cell, kind: 'unhit', carryM: null }], [], [], c => ({ club: c.clubId, swing: c.rungId }), () => ({ title: '', why: '', remedy: '' }))
+    expect(out).toMatchObject({ format: 'uzzet-chart', version: 1, asOf: null, cells: [{ club: '56°', swing: '9:00', kind: 'measured', carryM: 65.84, balls: 1, leftOut: 0 }] })
+    expect(out.cells[0]).not.toHaveProperty('lastHit')
+  })
+})

@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest'
+import type { FlagRule } from '../../core/gaps/flag'
+import type { Ladder } from '../../core/gaps/ladder'
+import { yardsToMetres } from '../../core/units'
+
+/** A ladder from carries in yards; the clubs are named by their place. */
+export function ladderOf(...carriesYd: number[]): Ladder {
+  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!) }))
+}
+
+interface Case { name: string, yd: number[], options?: Record<string, number> }
+interface FlaggedCase extends Case { flags: [shorter: string, longer: string][] }
+
+/** Runs a rule over tables of quiet and flagged ladders. A case that says nothing, or stands twice, is refused. */
+export function testRule(rule: FlagRule, cases: { quiet: Case[], flagged: FlaggedCase[] }): void {
+  const seen = new Set<string>()
+  for (const { name, yd, options } of [...cases.quiet, ...cases.flagged]) {
+    const key = JSON.stringify([yd, options])
+    if (seen.has(key)) throw new Error(`${rule.meta.id}: the case "${name}" stands twice`)
+    seen.add(key)
+  }
+  for (const { name, flags } of cases.flagged) if (flags.length === 0) throw new Error(`${rule.meta.id}: the flagged case "${name}" expects no flag`)
+
+  describe(`flag ${rule.meta.id}`, () => {
+    it.each(cases.quiet)('is quiet: $name', ({ yd, options }) => {
+      expect(rule.find(ladderOf(...yd), options)).toEqual([])
+    })
+    it.each(cases.flagged)('is raised: $name', ({ yd, options, flags }) => {
+      const ladder = ladderOf(...yd)
+      const before = JSON.stringify(ladder)
+      const found = rule.find(ladder, options)
+      expect(found.map(f => [f.shorter.clubId, f.longer.clubId])).toEqual(flags)
+      for (const finding of found) {
+        expect(finding.flag).toBe(rule.meta.id)
+        expect(finding.fromM).toBeLessThanOrEqual(finding.toM)
+        for (const value of Object.values(finding.data)) expect(Number.isFinite(value)).toBe(true)
+      }
+      expect(JSON.stringify(ladder), 'the ladder is not touched').toBe(before)
+    })
+  })
+}

@@ -1,0 +1,17 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+const resolve = { alias: { '#core': at('./core'), '#shared': at('./shared'), '~': at('./app'), '~~': at('.') } }
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve, test: { name: 'core', include: ['tests/{core,app,project}/**/*.test.ts'] } },
+      {
+        resolve,
+        test: { name: 'server', include: ['tests/server/**/*.test.ts'], globalSetup: 'tests/server/setup.ts', fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 },
+      },
+    ],
+  },
+})
