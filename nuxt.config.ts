@@ -43,6 +43,8 @@ export default defineNuxtConfig({
     removeLoggers: false,
     corsHandler: false,
     rateLimiter: false,
+    // Output is escaped and input is checked by our own schemas; a name with a "<" is a name.
+    xssValidator: false,
     requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000, throwError: true },
     headers: {
       crossOriginEmbedderPolicy: false,

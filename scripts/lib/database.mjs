@@ -129,7 +129,9 @@ export async function startDatabase(name, { fresh = false } = {}) {
 
   const done = sql(at, `
     drop user if exists root@127.0.0.1, root@'::1';
-    ${fresh ? 'create or replace database uzzet;' : 'create database if not exists uzzet;'}
+    set foreign_key_checks = 0;
+    ${fresh ? 'drop database if exists uzzet;' : ''}
+    create database if not exists uzzet;
     create user if not exists uzzet@127.0.0.1;
     alter user uzzet@127.0.0.1 identified by '${password}';
     grant all on \`uzzet%\`.* to uzzet@127.0.0.1;`)

@@ -6,7 +6,8 @@ const MINUTES = 60
 // A person mistypes a few times; a club shares one address; a guesser needs thousands. Our choice.
 const byAccount = new RateLimiterMemory({ keyPrefix: 'account', points: 8, duration: 15 * MINUTES })
 const byAddress = new RateLimiterMemory({ keyPrefix: 'address', points: 60, duration: 15 * MINUTES })
-const signUps = new RateLimiterMemory({ keyPrefix: 'sign-up', points: 30, duration: 60 * MINUTES })
+// An installation may set its own number; the default stops a script, not a course full of coaches.
+const signUps = new RateLimiterMemory({ keyPrefix: 'sign-up', points: Number(process.env.UZZET_SIGN_UPS_PER_HOUR ?? 30), duration: 60 * MINUTES })
 
 function tooMany(wait: unknown) {
   if (!(wait instanceof RateLimiterRes)) throw wait

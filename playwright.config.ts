@@ -1,0 +1,25 @@
+import { defineConfig, devices } from '@playwright/test'
+
+// Debian's Chromium, cut off from everything but loopback: a request elsewhere cannot even be resolved.
+const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--disable-dev-shm-usage', '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1'],
+}
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  globalSetup: './tests/e2e/stack.ts',
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  outputDir: '.data/test/browser',
+  reporter: [['list'], ['json', { outputFile: '.data/test/browser.json' }]],
+  use: { launchOptions, screenshot: 'only-on-failure', timezoneId: 'Europe/London', locale: 'en-GB' },
+  projects: [
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /phone/ },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, userAgent: devices['Pixel 7'].userAgent }, testMatch: /phone|slice/ },
+  ],
+})

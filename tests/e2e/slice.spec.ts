@@ -1,0 +1,96 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { addPlayer, expect, hit, packBag, startSession, test } from './coach'
+
+async function seriousFindings(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.slice(0, 3).map(n => n.html.slice(0, 160)).join(' | ')}`)
+}
+
+/** Nothing runs over the edge, at either width. */
+async function fits(page: Page) {
+  const { scroll, width } = await page.evaluate(() => ({ scroll: document.documentElement.scrollWidth, width: document.documentElement.clientWidth }))
+  expect(scroll, page.url()).toBeLessThanOrEqual(width)
+}
+
+test('from a new account to a gap chart', async ({ page, signUp }) => {
+  await signUp()
+  await addPlayer(page, 'Pip Marlow')
+  await packBag(page)
+  await startSession(page)
+
+  await hit(page, '58° full', [80, 84, 82])
+  await hit(page, '52° full', [101, 103, 99])
+  await hit(page, '52° 9:00', [83])
+  await expect(page.getByRole('button', { name: '52° 9:00', exact: true })).toContainText('83')
+
+  await page.getByRole('link', { name: /Carry chart/ }).first().click()
+  await expect(page.getByRole('button', { name: '58° full, 82 yd, 3 balls' })).toBeVisible()
+  await expect(page.getByText('3 of 12 known').first()).toBeVisible()
+  await fits(page)
+
+  await page.getByRole('link', { name: /Gaps/ }).first().click()
+  await expect(page.getByRole('heading', { name: 'Wide step, 83 yd to 101 yd' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Overlap at 82 yd' })).toBeVisible()
+  await expect(page.locator('canvas')).toBeVisible()
+  await page.getByRole('button', { name: 'As a table' }).click()
+  await expect(page.getByRole('row', { name: /52° full 101 18 .* 3/ })).toBeVisible()
+  await fits(page)
+
+  // Metres everywhere at once, and for good.
+  await page.getByRole('button', { name: 'Metres' }).click()
+  await expect(page.getByRole('row', { name: /52° full 92/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wide step, 76 m to 92 m' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Wide step, 76 m to 92 m' })).toBeVisible()
+})
+
+test('every page of the demo has no serious finding of axe, fits, and speaks of its player', async ({ page, demo }) => {
+  test.slow()
+  await page.goto('/sign-in')
+  await expect(page.getByRole('button', { name: 'Enter the demo' })).toBeVisible()
+  expect(await seriousFindings(page)).toEqual([])
+  await page.goto('/sign-up')
+  await expect(page.getByRole('button', { name: 'Open the account' })).toBeVisible()
+  expect(await seriousFindings(page)).toEqual([])
+  await demo()
+  expect(await seriousFindings(page)).toEqual([])
+  await fits(page)
+  await page.getByText('Odile Harrow').click()
+  await expect(page.getByRole('heading', { name: 'Carry chart' })).toBeVisible()
+  const player = page.url().replace(/\/chart$/, '')
+  for (const [path, heading] of [['chart', 'Carry chart'], ['gaps', 'Gaps'], ['bag', 'Bag'], ['session', 'Range session']] as const) {
+    await page.goto(`${player}/${path}`)
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible()
+    if (path === 'gaps') await expect(page.locator('canvas')).toBeVisible()
+    expect(await seriousFindings(page), path).toEqual([])
+    await fits(page)
+  }
+  await page.getByRole('link', { name: 'Go on' }).click()
+  await expect(page.locator('#carry')).toBeVisible()
+  expect(await seriousFindings(page), 'desk').toEqual([])
+  await fits(page)
+  await page.goto('/account')
+  await expect(page.getByRole('heading', { name: 'Account' })).toBeVisible()
+  expect(await seriousFindings(page), 'account').toEqual([])
+  await page.evaluate(() => localStorage.setItem('uzzet-theme', 'dark'))
+  for (const path of ['chart', 'gaps', 'bag']) {
+    await page.goto(`${player}/${path}`)
+    await expect(page.locator('h1')).toBeVisible()
+    expect(await seriousFindings(page), `${path} at dusk`).toEqual([])
+  }
+})
+
+test('every stage of every demo player opens', async ({ page, demo }) => {
+  test.slow()
+  await demo()
+  const links = await page.getByRole('link').evaluateAll(all => all.map(a => a.getAttribute('href')!).filter(href => /^\/players\/[0-9a-f-]{36}$/.test(href)))
+  expect(links).toHaveLength(8)
+  for (const link of links) {
+    for (const stage of ['bag', 'session', 'chart', 'gaps']) {
+      await page.goto(`${link}/${stage}`)
+      await expect(page.locator('h1')).toBeVisible()
+      await fits(page)
+    }
+  }
+})

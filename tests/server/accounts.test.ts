@@ -1,0 +1,142 @@
+import mysql from 'mysql2/promise'
+import { describe, expect, inject, it } from 'vitest'
+import type { Account } from '../../shared/account'
+import { Client, newCoach, PASSWORD, refusal } from './client'
+
+describe('signing in', () => {
+  it('opens with the right password and no other, and does not tell which of the two was wrong', async () => {
+    const { email } = await newCoach()
+    const client = new Client()
+    const wrong = await client.post('/api/auth/sign-in', { email, password: 'not this one' })
+    const nobody = await client.post('/api/auth/sign-in', { email: 'nobody@saltmarsh.example', password: 'not this one' })
+    expect([wrong.status, nobody.status]).toEqual([401, 401])
+    expect(refusal(wrong)).toEqual(refusal(nobody))
+    expect((await client.get('/api/account')).status).toBe(401)
+    expect((await client.post('/api/auth/sign-in', { email: ` ${email.toUpperCase()} `, password: PASSWORD })).status).toBe(200)
+    expect((await client.get<Account>('/api/account')).body).toMatchObject({ email, academy: 'Test Links', unit: 'yd' })
+  })
+
+  it('gives a sealed cookie that scripts cannot read and other sites cannot send', async () => {
+    const { email } = await newCoach()
+    const reply = await new Client().post('/api/auth/sign-in', { email, password: PASSWORD })
+    const cookie = reply.headers.get('set-cookie')!
+    expect(cookie).toMatch(/HttpOnly/i)
+    expect(cookie).toMatch(/SameSite=Lax/i)
+    expect(decodeURIComponent(cookie)).not.toContain(email)
+  })
+
+  it('keeps the password only as a scrypt hash', async () => {
+    const { email } = await newCoach()
+    const connection = await mysql.createConnection(inject('databaseUrl'))
+    const [rows] = await connection.query('select * from coaches where email = ?', [email])
+    await connection.end()
+    const text = JSON.stringify(rows)
+    expect(text).toContain('$scrypt$')
+    expect(text).not.toContain(PASSWORD)
+  })
+
+  it('stops a guesser after a few tries, also the right password, and says how long to wait', async () => {
+    const { email } = await newCoach()
+    const client = new Client()
+    const tries = await Promise.all(Array.from({ length: 12 }, (_, i) => client.post('/api/auth/sign-in', { email, password: `guess ${i}` })))
+    expect(tries.filter(t => t.status === 429)).toHaveLength(4)
+    const late = await client.post('/api/auth/sign-in', { email, password: PASSWORD })
+    expect(late.status).toBe(429)
+    expect(refusal(late).password).toMatch(/Wait 1\d min/)
+  })
+
+  it('gives back its tries after a right password', async () => {
+    const { email } = await newCoach()
+    const client = new Client()
+    for (let round = 0; round < 3; round++) {
+      for (let i = 0; i < 5; i++) expect((await client.post('/api/auth/sign-in', { email, password: 'mistyped' })).status).toBe(401)
+      expect((await client.post('/api/auth/sign-in', { email, password: PASSWORD })).status).toBe(200)
+    }
+  })
+
+  it('ends with signing out', async () => {
+    const coach = await newCoach()
+    await coach.post('/api/auth/sign-out')
+    expect((await coach.get('/api/account')).status).toBe(401)
+  })
+
+  it('has no demo door outside the demo', async () => {
+    const client = new Client()
+    expect((await client.post('/api/auth/demo')).status).toBe(404)
+    expect((await client.get('/api/auth/doors')).body).toEqual({ demo: false, signUp: true })
+  })
+})
+
+describe('an account', () => {
+  it('is opened once for one address, whatever its case', async () => {
+    const { email } = await newCoach()
+    const again = await new Client().post('/api/auth/sign-up', { name: 'B', academy: 'C', email: email.toUpperCase(), password: PASSWORD })
+    expect(again.status).toBe(409)
+    expect(refusal(again).email).toMatch(/already/)
+  })
+
+  it('names every field that is wrong', async () => {
+    const reply = await new Client().post('/api/auth/sign-up', { name: '', academy: 'n'.repeat(10_000), email: 'x', password: 'short' })
+    expect(reply.status).toBe(422)
+    expect(Object.keys(refusal(reply)).sort()).toEqual(['academy', 'email', 'name', 'password'])
+  })
+
+  it('keeps the unit of distance', async () => {
+    const coach = await newCoach()
+    expect((await coach.patch<Account>('/api/account', { unit: 'm' })).body.unit).toBe('m')
+    expect((await coach.get<Account>('/api/account')).body.unit).toBe('m')
+    expect(refusal(await coach.patch('/api/account', { unit: 'furlong' })).unit).toBe('Unit "furlong" is not known: one of yd, m.')
+  })
+
+  it('changes its password only with the old one, and then ends all other sessions', async () => {
+    const coach = await newCoach()
+    const other = new Client()
+    await other.post('/api/auth/sign-in', { email: coach.email, password: PASSWORD })
+    expect(refusal(await coach.post('/api/account/password', { current: 'wrong', password: 'a longer one' })).current).toMatch(/not right/)
+    expect((await coach.post('/api/account/password', { current: PASSWORD, password: 'a longer one' })).status).toBe(200)
+    expect((await coach.get('/api/account')).status).toBe(200)
+    expect((await other.get('/api/account')).status).toBe(401)
+    expect((await other.post('/api/auth/sign-in', { email: coach.email, password: 'a longer one' })).status).toBe(200)
+  })
+
+  it('of a forged cookie is nobody\'s', async () => {
+    const coach = await newCoach()
+    coach.cookie = `${coach.cookie.slice(0, -9)}forged123`
+    expect((await coach.get('/api/account')).status).toBe(401)
+  })
+})
+
+describe('the door of the server', () => {
+  it('tells version, database and migrations', async () => {
+    const { status, body } = await new Client().get('/api/health')
+    expect(status).toBe(200)
+    expect(body).toMatchObject({ version: expect.stringMatching(/^\d+\.\d+\.\d+$/), database: 'up', migrations: { applied: expect.any(Number) } })
+  })
+
+  it('refuses writes from another site', async () => {
+    const coach = await newCoach()
+    for (const origin of ['https://elsewhere.example', 'null']) {
+      expect((await coach.send('POST', '/api/players', { id: 'x' }, { origin })).status).toBe(403)
+    }
+    expect((await coach.send('PATCH', '/api/account', { unit: 'm' }, { origin: inject('url') })).status).toBe(200)
+  })
+
+  it('refuses a body that is no JSON, an empty one, one that is no object, and one of 3 MB', async () => {
+    const coach = await newCoach()
+    for (const body of ['{"name":', 'name=Pip', '']) {
+      const reply = await coach.send('POST', '/api/players', body)
+      expect([reply.status, refusal(reply).body]).toEqual([422, 'What was sent is not JSON.'])
+    }
+    expect(refusal(await coach.post('/api/players', [1])).body).toMatch(/not a JSON object/)
+    expect((await coach.post('/api/players', { name: 'x'.repeat(3e6) })).status).toBe(413)
+  })
+
+  it('answers an unknown address plainly, and guards the browser with its headers', async () => {
+    const reply = await new Client().get('/api/nowhere')
+    expect([reply.status, (reply.body as { message: string }).message]).toEqual([404, 'There is no such address.'])
+    const page = await new Client().get('/')
+    expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/)
+    expect(page.headers.get('access-control-allow-origin')).toBeNull()
+    expect(page.headers.get('x-content-type-options')).toBe('nosniff')
+  })
+})

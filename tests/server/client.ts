@@ -1,0 +1,81 @@
+import { v7 as newId } from 'uuid'
+import { inject } from 'vitest'
+import type { Refusal } from '../../shared/errors'
+
+export { newId }
+
+export interface Reply<T> { status: number, body: T, headers: Headers }
+interface RefusedBody { message: string, data?: Refusal & { current?: unknown } }
+
+/** A browser in miniature: keeps its cookie, speaks JSON. */
+export class Client {
+  cookie = ''
+  constructor(readonly url = inject('url')) {}
+
+  async send<T = unknown>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply<T>> {
+    const raw = typeof body === 'string'
+    const reply = await fetch(this.url + path, {
+      method, body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
+      headers: { 'cookie': this.cookie, ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
+    })
+    const set = reply.headers.get('set-cookie')
+    if (set) this.cookie = set.split(';')[0]!
+    const text = await reply.text()
+    return { status: reply.status, headers: reply.headers, body: (reply.headers.get('content-type')?.includes('json') && text ? JSON.parse(text) : text) as T }
+  }
+
+  get = <T = unknown>(path: string) => this.send<T>('GET', path)
+  post = <T = unknown>(path: string, body: unknown = {}) => this.send<T>('POST', path, body)
+  put = <T = unknown>(path: string, body: unknown) => this.send<T>('PUT', path, body)
+  patch = <T = unknown>(path: string, body: unknown) => this.send<T>('PATCH', path, body)
+}
+
+let coaches = 0
+export const PASSWORD = 'links and wind'
+
+/** A new coach with an academy of their own, signed in. */
+export async function newCoach(name = 'Ada Vane'): Promise<Client & { email: string }> {
+  const client = new Client() as Client & { email: string }
+  client.email = `coach${++coaches}-${newId().slice(-8)}@saltmarsh.example`
+  const { status } = await client.post('/api/auth/sign-up', { name, academy: 'Test Links', email: client.email, password: PASSWORD })
+  if (status !== 201) throw new Error(`sign-up answered ${status}`)
+  return client
+}
+
+export async function newPlayer(coach: Client, name = 'Pip Marlow'): Promise<string> {
+  const id = newId()
+  const { status } = await coach.post('/api/players', { id, name, level: 'unknown', note: '' })
+  if (status !== 201) throw new Error(`new player answered ${status}`)
+  return id
+}
+
+export function aBag(version = 1) {
+  return {
+    version,
+    clubs: [{ id: newId(), label: '56°', name: 'sand wedge', loftDeg: 56, retired: false }, { id: newId(), label: '50°', name: '', loftDeg: 50, retired: false }],
+    scale: { school: 'clock', rungs: [
+      { id: newId(), label: '9:00', cue: 'lead arm level', flight: 'normal', retired: false }, { id: newId(), label: 'full', cue: '', flight: 'normal', retired: false }] },
+    struckOut: [] as { clubId: string, rungId: string }[],
+  }
+}
+
+/** A player with a bag and a running session. */
+export async function atTheRange(coach: Client) {
+  const playerId = await newPlayer(coach)
+  const bag = aBag()
+  await coach.put(`/api/players/${playerId}/bag`, bag)
+  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', version: 1 }
+  await coach.put(`/api/players/${playerId}/sessions/${session.id}`, session)
+  const shot = (change: object = {}) => ({
+    id: newId(), sessionId: session.id, clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id, carryM: 65.8368, method: 'monitor', balls: 1,
+    hitAtMs: Date.now(), leftOut: null as string | null, deleted: false, version: 1, ...change,
+  })
+  const log = (...shots: object[]) => coach.post<{ taken: string[] } & RefusedBody>(`/api/players/${playerId}/shots`, { shots })
+  return { playerId, bag, session, shot, log }
+}
+
+/** The fields a refusal names, with their sentences. */
+export function refusal(reply: Reply<unknown>): Record<string, string> {
+  const { data } = reply.body as RefusedBody
+  return Object.fromEntries((data?.errors ?? []).map(e => [e.field, e.message]))
+}

@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest'
+import type { Player, PlayerLine } from '../../shared/player'
+import type { PlayerRecord } from '../../shared/record'
+import { aBag, atTheRange, newCoach, newId, newPlayer, refusal } from './client'
+
+type Saved = Pick<PlayerRecord, 'bag' | 'bagVersion'>
+
+describe('players', () => {
+  it('are listed by name with what is known of each', async () => {
+    const coach = await newCoach()
+    await newPlayer(coach, 'Zoe Tarn')
+    const { log, shot } = await atTheRange(coach)
+    await log(shot(), shot({ balls: 4 }), shot({ deleted: true }))
+    const { body } = await coach.get<PlayerLine[]>('/api/players')
+    expect(body.map(p => [p.name, p.clubs, p.school, p.balls])).toEqual([['Pip Marlow', 2, 'clock', 5], ['Zoe Tarn', 0, null, 0]])
+    expect(Math.abs(body[0]!.lastHitMs! - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('sent twice are there once', async () => {
+    const coach = await newCoach()
+    const player = { id: newId(), name: 'Pip', level: 'good', note: '' }
+    expect([(await coach.post('/api/players', player)).status, (await coach.post('/api/players', player)).status]).toEqual([201, 201])
+    expect((await coach.get<PlayerLine[]>('/api/players')).body).toHaveLength(1)
+  })
+
+  it('with an id of another academy are refused without telling whose it is', async () => {
+    const [one, two] = [await newCoach(), await newCoach()]
+    const id = await newPlayer(one)
+    const reply = await two.post('/api/players', { id, name: 'Mine', level: 'unknown', note: '' })
+    expect([reply.status, refusal(reply).id]).toEqual([409, 'This id is taken.'])
+  })
+
+  it('keep names with script as the text they are', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach, '<script>alert(1)</script>')
+    expect((await coach.get<PlayerRecord>(`/api/players/${id}`)).body.player.name).toBe('<script>alert(1)</script>')
+    const file = await coach.get(`/api/players/${id}/shots.csv`)
+    expect(file.headers.get('content-disposition')).toBe('attachment; filename="script-alert-1-script-shots.csv"; filename*=UTF-8\'\'script-alert-1-script-shots.csv')
+  })
+
+  it('are archived and brought back, and lose nothing by it', async () => {
+    const coach = await newCoach()
+    const { playerId, log, shot } = await atTheRange(coach)
+    await log(shot())
+    const archived = await coach.patch<Player>(`/api/players/${playerId}`, { version: 1, archived: true })
+    expect(archived.body).toMatchObject({ archived: true, version: 2 })
+    expect((await coach.patch<Player>(`/api/players/${playerId}`, { version: 2, archived: false })).body.archived).toBe(false)
+    expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.shots.id).toHaveLength(1)
+  })
+
+  it('changed from a stale page are refused with the newest state, and nothing is half written', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    await coach.patch(`/api/players/${id}`, { version: 1, name: 'First' })
+    const stale = await coach.patch<{ data: { current: Player } }>(`/api/players/${id}`, { version: 1, name: 'Second', note: 'x' })
+    expect(stale.status).toBe(409)
+    expect(refusal(stale).version).toMatch(/Someone else changed First/)
+    expect(stale.body.data.current).toMatchObject({ name: 'First', version: 2 })
+    expect((await coach.get<PlayerRecord>(`/api/players/${id}`)).body.player).toMatchObject({ name: 'First', note: '' })
+  })
+
+  it('keep their own flag thresholds within bounds', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    expect((await coach.patch<Player>(`/api/players/${id}`, { version: 1, thresholds: { widestStepM: 9 } })).body.thresholds).toEqual({ widestStepM: 9 })
+    expect(refusal(await coach.patch(`/api/players/${id}`, { version: 2, thresholds: { widestStepM: 0 } }))['thresholds.widestStepM']).toMatch(/0 m is not possible/)
+  })
+})
+
+describe('the bag', () => {
+  it('is saved whole, in its order, with flights, shares, foreign schools and struck-out cells', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    const bag = aBag()
+    bag.scale.rungs.splice(1, 0, { id: newId(), label: '9:00', cue: 'low', flight: 'low', retired: false }, { id: newId(), label: 'belt', cue: '', flight: 'normal', retired: false, school: 'body', fraction: 0.52 } as never)
+    bag.struckOut.push({ clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[3]!.id })
+    const { status, body } = await coach.put<Saved>(`/api/players/${id}/bag`, bag)
+    expect([status, body.bagVersion]).toEqual([200, 2])
+    const record = (await coach.get<PlayerRecord>(`/api/players/${id}`)).body
+    expect(record.bag).toEqual({ clubs: bag.clubs, scale: bag.scale, struckOut: bag.struckOut })
+  })
+
+  it('from a stale page is refused with the newest one, and the newest one stays', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    const first = aBag()
+    await coach.put(`/api/players/${id}/bag`, first)
+    const stale = await coach.put<{ data: { current: Saved } }>(`/api/players/${id}/bag`, aBag(1))
+    expect([stale.status, Object.keys(refusal(stale))]).toEqual([409, ['version']])
+    expect(stale.body.data.current).toMatchObject({ bagVersion: 2, bag: { clubs: first.clubs } })
+  })
+
+  it('of two writers at once keeps one of them whole', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    const bags = Array.from({ length: 6 }, () => aBag())
+    const replies = await Promise.all(bags.map(bag => coach.put(`/api/players/${id}/bag`, bag)))
+    expect(replies.map(r => r.status).sort()).toEqual([200, 409, 409, 409, 409, 409])
+    const winner = bags[replies.findIndex(r => r.status === 200)]!
+    expect((await coach.get<PlayerRecord>(`/api/players/${id}`)).body.bag.clubs).toEqual(winner.clubs)
+  })
+
+  it('cannot lose a club or swing length that has shots: it is retired, and its shots stay', async () => {
+    const coach = await newCoach()
+    const { playerId, bag, log, shot } = await atTheRange(coach)
+    await log(shot())
+    const { body } = await coach.put<Saved>(`/api/players/${playerId}/bag`, { ...bag, version: 2, clubs: [], scale: { ...bag.scale, rungs: [] } })
+    expect(body.bag.clubs.map(c => [c.label, c.retired])).toEqual([['56°', true]])
+    expect(body.bag.scale.rungs.map(r => [r.label, r.retired])).toEqual([['9:00', true]])
+    expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.shots.id).toHaveLength(1)
+  })
+
+  it('with ids of another player\'s clubs is refused and changes neither bag', async () => {
+    const coach = await newCoach()
+    const [one, two] = [await newPlayer(coach, 'One'), await newPlayer(coach, 'Two')]
+    const bag = aBag()
+    await coach.put(`/api/players/${one}/bag`, bag)
+    const reply = await coach.put(`/api/players/${two}/bag`, { ...bag, clubs: bag.clubs.map(c => ({ ...c, label: `x${c.label}` })) })
+    expect(reply.status).toBe(409)
+    expect((await coach.get<PlayerRecord>(`/api/players/${one}`)).body.bag.clubs.map(c => c.label)).toEqual(['56°', '50°'])
+    expect((await coach.get<PlayerRecord>(`/api/players/${two}`)).body).toMatchObject({ bagVersion: 1, bag: { clubs: [], scale: { rungs: [] } } })
+  })
+
+  it('with one bad field is refused whole, the field named', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    const bag = aBag()
+    bag.clubs[1]!.loftDeg = 95
+    bag.scale.rungs[1]!.label = '9:00'
+    const reply = await coach.put(`/api/players/${id}/bag`, bag)
+    expect(reply.status).toBe(422)
+    expect(Object.keys(refusal(reply)).sort()).toEqual(['clubs.1.loftDeg', 'scale.rungs.1.label'])
+    expect((await coach.get<PlayerRecord>(`/api/players/${id}`)).body.bag.clubs).toEqual([])
+  })
+
+  it('goes out as the open bag file', async () => {
+    const coach = await newCoach()
+    const { playerId } = await atTheRange(coach)
+    const reply = await coach.get<object>(`/api/players/${playerId}/bag.json`)
+    expect(reply.body).toMatchObject({ format: 'uzzet-bag', version: 1, player: 'Pip Marlow', clubs: [{ label: '56°', name: 'sand wedge', loftDeg: 56 }, { label: '50°', loftDeg: 50 }] })
+  })
+})

@@ -1,0 +1,115 @@
+import { describe, expect, it } from 'vitest'
+import { fromColumns, type PlayerRecord } from '../../shared/record'
+import { readShotTable } from '../../core/files/shot-table'
+import { atTheRange, newCoach, newId, refusal, type Client } from './client'
+
+async function shotsOf(coach: Client, playerId: string) {
+  return fromColumns((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.shots)
+}
+
+describe('a ball', () => {
+  it('comes back exactly as it was logged', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    const ball = shot({ carryM: 68.58, hitAtMs: Date.now() - 123 })
+    expect((await log(ball)).status).toBe(202)
+    expect(await shotsOf(coach, playerId)).toEqual([ball])
+  })
+
+  it('sent ten times, also at once, is there once', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    const ball = shot()
+    const replies = await Promise.all(Array.from({ length: 10 }, () => log(ball)))
+    expect(replies.map(r => r.status)).toEqual(Array(10).fill(202))
+    expect(await shotsOf(coach, playerId)).toEqual([ball])
+  })
+
+  it('is left out, put back, moved, mended and deleted, each under its next version', async () => {
+    const coach = await newCoach()
+    const { playerId, bag, shot, log } = await atTheRange(coach)
+    const ball = shot()
+    await log(ball)
+    for (const change of [{ leftOut: 'heavy' }, { leftOut: null }, { clubId: bag.clubs[1]!.id }, { carryM: 91.44 }]) {
+      Object.assign(ball, change, { version: ball.version + 1 })
+      expect((await log(ball)).status).toBe(202)
+      expect(await shotsOf(coach, playerId)).toEqual([ball])
+    }
+    await log({ ...ball, deleted: true, version: 6 })
+    expect(await shotsOf(coach, playerId)).toEqual([])
+    expect((await log({ ...ball, deleted: false, version: 7 })).status).toBe(202)
+    expect(await shotsOf(coach, playerId)).toHaveLength(1)
+  })
+
+  it('changed on two devices is kept as the first left it, and the second is told', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    const ball = shot()
+    await log(ball)
+    await log({ ...ball, version: 2, leftOut: 'thin' })
+    const late = await log({ ...ball, version: 2, carryM: 50 })
+    expect([late.status, refusal(late)['shots.0.version']]).toEqual([409, 'This ball was changed on another device.'])
+    expect((await shotsOf(coach, playerId))[0]).toMatchObject({ leftOut: 'thin', carryM: ball.carryM })
+  })
+
+  it('with an impossible carry, an unknown club, swing or session is refused beside its field, and none of the lot is kept', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    for (const carryM of [0, -5, 366.6744, 'abc', null, '']) {
+      const reply = await log(shot(), shot({ carryM }))
+      expect([reply.status, Object.keys(refusal(reply))]).toEqual([422, ['shots.1.carryM']])
+    }
+    for (const field of ['clubId', 'rungId', 'sessionId']) {
+      const reply = await log(shot(), shot({ [field]: newId() }))
+      expect([reply.status, Object.keys(refusal(reply))]).toEqual([422, [`shots.1.${field}`]])
+    }
+    expect(await shotsOf(coach, playerId)).toEqual([])
+  })
+
+  it('of another player of the same coach is not taken over by its id', async () => {
+    const coach = await newCoach()
+    const [one, two] = [await atTheRange(coach), await atTheRange(coach)]
+    const ball = one.shot()
+    await one.log(ball)
+    expect((await two.log(two.shot({ id: ball.id, version: 2 }))).status).toBe(409)
+    expect(await shotsOf(coach, one.playerId)).toEqual([ball])
+  })
+
+  it('of a club retired meanwhile is still taken: it was hit', async () => {
+    const coach = await newCoach()
+    const { playerId, bag, shot, log } = await atTheRange(coach)
+    await log(shot())
+    await coach.put(`/api/players/${playerId}/bag`, { ...bag, version: 2, clubs: bag.clubs.map((c, i) => ({ ...c, retired: i === 0 })) })
+    expect((await log(shot())).status).toBe(202)
+  })
+
+  it('goes out in the open shot table', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    await log(shot({ carryM: 65.8368 }), shot({ leftOut: 'heavy, "fat"' }))
+    const { body } = await coach.get<string>(`/api/players/${playerId}/shots.csv`)
+    const { rows, errors } = readShotTable(body)
+    expect(errors).toEqual([])
+    expect(rows).toMatchObject([{ player: 'Pip Marlow', club: '56°', swing: '9:00', carryM: 65.8368, leftOut: null }, { leftOut: 'heavy, "fat"' }])
+  })
+})
+
+describe('a session', () => {
+  it('sent twice is there once, ends, and goes on', async () => {
+    const coach = await newCoach()
+    const { playerId, session } = await atTheRange(coach)
+    const put = (change: object) => coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, ...change })
+    expect((await put({})).status).toBe(200)
+    expect((await put({ endedAtMs: Date.now(), version: 2 })).status).toBe(200)
+    expect((await put({ endedAtMs: null, version: 3 })).status).toBe(200)
+    expect((await put({ method: 'laser', version: 2 })).status).toBe(409)
+    expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.sessions).toEqual([{ ...session, version: 3 }])
+  })
+
+  it('under another\'s address or id is refused', async () => {
+    const coach = await newCoach()
+    const [one, two] = [await atTheRange(coach), await atTheRange(coach)]
+    expect((await coach.put(`/api/players/${one.playerId}/sessions/${newId()}`, one.session)).status).toBe(422)
+    expect((await coach.put(`/api/players/${two.playerId}/sessions/${one.session.id}`, one.session)).status).toBe(409)
+  })
+})
