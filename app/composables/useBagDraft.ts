@@ -19,7 +19,7 @@ export function useBagDraft(playerId: string) {
   const theirs = shallowRef<{ bag: Bag, bagVersion: number }>()
   const busy = ref(false)
   const formErrors = useFormErrors()
-  const { undo, redo, canUndo, canRedo, clear } = useDebouncedRefHistory(draft, { deep: true, debounce: 350, capacity: 200 })
+  const { undo, redo, canUndo, canRedo, clear } = useDraftHistory(draft)
 
   const dirty = computed(() => JSON.stringify(draft.value) !== JSON.stringify(draftOf(record.bag)))
   watch([draft, dirty], () => {

@@ -23,6 +23,8 @@ const LONGEST_WAIT_MS = 30_000
 export const useOutbox = defineStore('outbox', () => {
   const items = shallowRef<OutboxItem[]>([])
   const state = ref<'idle' | 'sending' | 'away' | 'signed-out'>('idle')
+  /** True from a failed try until nothing waits: only then is the coach told, not at every ball. */
+  const stuck = ref(false)
   /** False when this browser will not keep anything (a private window): the coach is told. */
   const keeps = ref(true)
   const account = useAccount()
@@ -112,10 +114,12 @@ export const useOutbox = defineStore('outbox', () => {
     try {
       while (waiting.value.length > 0) await sendLot(nextLot(waiting.value))
       state.value = 'idle'
+      stuck.value = false
       waitMs = FIRST_WAIT_MS
     } catch (error) {
       const signedOut = error instanceof Refused && error.status === 401
       state.value = signedOut ? 'signed-out' : 'away'
+      stuck.value = true
       if (signedOut) return
       timer = setTimeout(() => void send(), waitMs)
       waitMs = Math.min(LONGEST_WAIT_MS, waitMs * 2)
@@ -144,5 +148,5 @@ export const useOutbox = defineStore('outbox', () => {
     })
   }
 
-  return { mine, waiting, refused, state, keeps, ready, add, send, retry: (item: OutboxItem) => mark(item, undefined).then(send), discard: (item: OutboxItem) => drop([item]) }
+  return { mine, waiting, refused, state, stuck, keeps, ready, add, send, retry: (item: OutboxItem) => mark(item, undefined).then(send), discard: (item: OutboxItem) => drop([item]) }
 })

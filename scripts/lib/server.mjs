@@ -32,7 +32,7 @@ export async function startServer({ port, databaseUrl, sessionSecret, demo = fal
   const until = Date.now() + 30_000
   while (exitCode === null && Date.now() < until) {
     const reply = await fetch(`${url}/api/health`).catch(() => null)
-    if (reply?.ok) return { url, ended, stop: () => endServer(child, ended) }
+    if (reply?.ok) return { url, ended, stop: () => endServer(child, ended), kill: () => child.kill('SIGKILL') }
     await wait(80)
   }
   await endServer(child, ended)

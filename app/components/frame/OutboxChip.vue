@@ -3,7 +3,7 @@ const outbox = useOutbox()
 const { withUnit } = useDistance()
 const open = ref(false)
 
-const shown = computed(() => outbox.refused.length > 0 || !outbox.keeps || (outbox.waiting.length > 0 && outbox.state !== 'sending' && outbox.state !== 'idle'))
+const shown = computed(() => outbox.refused.length > 0 || !outbox.keeps || (outbox.stuck && outbox.waiting.length > 0))
 const words = computed(() => {
   if (outbox.refused.length > 0) return `${outbox.refused.length} refused`
   if (outbox.waiting.length > 0) return `${outbox.waiting.length} waiting`

@@ -146,7 +146,7 @@ const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <div class="overflow-x-auto" role="region" aria-label="Lanes, may be scrolled sideways" tabindex="0">
     <div class="min-w-[560px]" :style="{ height: `${height}px` }">
       <Bar :data="(data as never)" :options="options" :plugins="[bands, numbers]" :aria-label="label" />
     </div>

@@ -11,7 +11,7 @@ const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), c
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <div class="overflow-x-auto" role="region" aria-label="Ladder table, may be scrolled sideways" tabindex="0">
     <table class="raised w-full">
       <caption class="sr-only">The ladder, shortest first</caption>
       <thead class="soft text-left text-sm">

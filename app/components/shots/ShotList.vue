@@ -7,7 +7,7 @@ defineEmits<{ open: [shot: ShotRecord] }>()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
 const outbox = useOutbox()
-const unsent = computed(() => new Set(outbox.state === 'away' || outbox.state === 'signed-out' ? outbox.waiting.map(item => item.entry.record.id) : []))
+const unsent = computed(() => new Set(outbox.stuck ? outbox.waiting.map(item => item.entry.record.id) : []))
 const refused = computed(() => new Set(outbox.refused.map(item => item.entry.record.id)))
 </script>
 

@@ -1,0 +1,77 @@
+import { expect, test } from './coach'
+
+test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, gaps', async ({ page, signUp }) => {
+  await signUp()
+  await page.keyboard.press('n')
+  await expect(page.getByLabel('Name', { exact: true })).toBeFocused()
+  await page.keyboard.type('Kit Arden')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Bag', exact: true })).toBeVisible()
+
+  // Tab reaches the first set of clubs, then the school.
+  await page.getByRole('button', { name: '46° · 52° · 58°' }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: /^Half and full/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Shots not used' })).toBeVisible()
+  await page.keyboard.press('Control+s')
+  await expect(page.getByText('Bag saved').first()).toBeVisible()
+
+  await page.keyboard.press('g')
+  await page.keyboard.press('r')
+  await page.getByRole('button', { name: 'Start the session' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#carry')).toBeFocused()
+
+  await expect(page.getByRole('heading', { name: '58° full' })).toBeVisible()
+  await page.keyboard.type('81')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('heading', { name: '52° full' })).toBeVisible()
+  for (const carry of ['101', '103', '60']) {
+    await page.keyboard.type(carry)
+    await page.keyboard.press('Enter')
+  }
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('heading', { name: '52° half' })).toBeVisible()
+  await page.keyboard.press('ArrowUp')
+
+  // The last ball was a duff.
+  await page.keyboard.press('l')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.getByPlaceholder('another reason').focus()
+  await page.keyboard.type('fat as butter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('left out: fat as butter')).toBeVisible()
+  await expect(page.getByText('2 balls count, 1 left out')).toBeVisible()
+
+  await page.locator('body').press('u')
+  await expect(page.getByText('3 balls count')).toBeVisible()
+  await page.locator('body').press('u')
+  await expect(page.getByText('2 balls count')).toBeVisible()
+
+  // From anywhere on the page, figures go straight to the carry; Escape takes them back.
+  await page.getByRole('button', { name: '58° half', exact: true }).focus()
+  await page.keyboard.type('47')
+  await expect(page.locator('#carry')).toHaveValue('47')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('#carry')).toHaveValue('')
+
+  await page.locator('h1').click()
+  await page.keyboard.press('g')
+  await page.keyboard.press('c')
+  await expect(page.getByRole('button', { name: '52° full, 102 yd, 2 balls' })).toBeVisible()
+  await page.keyboard.press('g')
+  await page.keyboard.press('g')
+  await expect(page.getByRole('heading', { name: 'Wide step, 81 yd to 102 yd' })).toBeVisible()
+
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('/')
+  await page.keyboard.type('Kit')
+  await expect(page.getByRole('option', { name: 'Kit Arden' })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Carry chart' })).toBeVisible()
+})

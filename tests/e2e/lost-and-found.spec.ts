@@ -1,0 +1,137 @@
+import type { Page } from '@playwright/test'
+import mysql from 'mysql2/promise'
+import { atTheRange, expect, hit, provokes, test } from './coach'
+import { serve } from './stack'
+
+const NETWORK = 'ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION|Failed to load resource'
+
+async function ballsInDatabase(playerId: string): Promise<number[]> {
+  const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)
+  const [rows] = await connection.query('select round(carry_m / 0.9144) as yd from shots where player_id = ? and deleted_at is null order by hit_at, id', [playerId])
+  await connection.end()
+  return (rows as { yd: number }[]).map(row => row.yd)
+}
+
+const playerOf = (page: Page) => page.url().split('/')[4]!
+
+test('with the network off, balls are kept, shown as waiting, and sent when it is back', async ({ page, context, signUp }) => {
+  provokes(NETWORK)
+  await atTheRange(page, signUp)
+  await hit(page, '58° full', [80])
+  await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
+  await context.setOffline(true)
+  await hit(page, '58° full', [81, 82])
+  await expect(page.getByText('3 balls count')).toBeVisible()
+  await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
+  await expect(page.getByText('waiting', { exact: true })).toHaveCount(2)
+  // Undo works without the network too.
+  await page.locator('body').press('u')
+  await hit(page, '58° full', [83])
+  await page.getByRole('button', { name: /waiting/ }).click()
+  await expect(page.getByText(/entries wait: they are sent by themselves/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await context.setOffline(false)
+  await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0)
+  await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80, 81, 83])
+})
+
+test('a browser killed with unsent balls has them when it is opened again', async ({ page, context, signUp }) => {
+  provokes(NETWORK)
+  await atTheRange(page, signUp)
+  await hit(page, '58° full', [80])
+  const url = page.url()
+  await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
+  await context.setOffline(true)
+  await hit(page, '58° full', [81, 82])
+  await page.locator('#carry').fill('8')
+  await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
+  await page.close({ runBeforeUnload: false })
+  await context.setOffline(false)
+  const again = await context.newPage()
+  await again.goto(url)
+  await expect(again.getByText('3 balls count')).toBeVisible()
+  await expect.poll(() => ballsInDatabase(playerOf(again))).toEqual([80, 81, 82])
+})
+
+test('a reload in the middle of a session loses nothing: balls, chosen stock shot, half-typed carry', async ({ page, signUp }) => {
+  await atTheRange(page, signUp)
+  await hit(page, '52° 9:00', [70, 71])
+  await page.locator('#carry').fill('7')
+  await page.reload()
+  await expect(page.getByRole('heading', { name: '52° at 9:00' })).toBeVisible()
+  await expect(page.locator('#carry')).toHaveValue('7')
+  await expect(page.getByText('2 balls count')).toBeVisible()
+  // Undo still knows the last ball.
+  await page.locator('#carry').fill('')
+  await page.locator('body').press('u')
+  await expect(page.getByText('1 ball counts')).toBeVisible()
+})
+
+test('a server killed between two balls loses none, and the same balls are not there twice', async ({ browser }) => {
+  let server = await serve(process.env.E2E_DATABASE_URL!, 4790)
+  const page = await browser.newPage({ baseURL: server.url })
+  try {
+    await page.goto('/sign-in')
+    await page.getByRole('button', { name: 'Enter the demo' }).click()
+    await page.getByText('Jory Pell').click()
+    await page.getByRole('link', { name: /Range session/ }).click()
+    await page.getByRole('button', { name: 'Start the session' }).click()
+    const before = await ballsInDatabase(playerOf(page))
+    await hit(page, '60° stock', [61])
+    await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([...before, 61])
+    server.kill()
+    await server.ended
+    await hit(page, '60° stock', [62, 63])
+    await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
+    server = await serve(process.env.E2E_DATABASE_URL!, 4790)
+    await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0, { timeout: 20_000 })
+    await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([...before, 61, 62, 63])
+  } finally {
+    await page.close()
+    await server.stop()
+  }
+})
+
+test('the ball is on the screen without an answer from the server', async ({ page, signUp }) => {
+  await atTheRange(page, signUp)
+  let release = () => {}
+  await page.route('**/shots', async (route) => {
+    await new Promise<void>((done) => {
+      release = done
+    })
+    await route.continue()
+  })
+  await hit(page, '58° full', [80])
+  await expect(page.getByRole('button', { name: '58° full, 80 yd' })).toBeVisible()
+  await expect(page.getByRole('button', { name: '58° full', exact: true })).toContainText('80')
+  release()
+})
+
+test('a ball that the server refuses is shown with its reason, and can be discarded', async ({ page, signUp }) => {
+  provokes('422')
+  await atTheRange(page, signUp)
+  await page.route('**/shots', async (route) => {
+    const body = route.request().postDataJSON() as { shots: object[] }
+    await route.continue({ postData: JSON.stringify({ shots: body.shots.map(shot => ({ ...shot, carryM: 9999 })) }) })
+  }, { times: 1 })
+  await hit(page, '58° full', [80])
+  await page.getByRole('button', { name: '1 refused' }).click()
+  await expect(page.getByText('Carry 9999 m is not possible: 0.9144 to 365.76 m is allowed.')).toBeVisible()
+  await page.getByRole('button', { name: 'Send again' }).click()
+  await expect(page.getByRole('button', { name: /refused/ })).toHaveCount(0)
+  await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
+})
+
+test('signed out in the middle, nothing entered is lost, and signing in again sends it', async ({ page, signUp, request }) => {
+  provokes('401')
+  await atTheRange(page, signUp)
+  const cookies = await page.context().cookies()
+  await page.context().clearCookies()
+  await hit(page, '58° full', [80])
+  await expect(page.getByText('You are signed out.')).toBeVisible()
+  await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible()
+  await page.context().addCookies(cookies)
+  await page.reload()
+  await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
+  expect((await request.get('/api/account')).status()).toBe(401)
+})
