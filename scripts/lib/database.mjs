@@ -10,10 +10,10 @@ import { stop } from './say.mjs'
 import { ensurePrograms, findProgram } from './system.mjs'
 
 // The core packages bring the server without a service: nothing starts by itself, no running service is touched.
-const PROGRAMS = ['mariadbd', 'mariadb-install-db', 'mariadb']
-const PACKAGES = ['mariadb-server-core', 'mariadb-client-core']
+export const DATABASE_PROGRAMS = ['mariadbd', 'mariadb-install-db', 'mariadb']
+export const DATABASE_PACKAGES = ['mariadb-server-core', 'mariadb-client-core']
 
-const FIRST_PORT = { demo: 33070, dev: 33080, test: 33090 }
+const FIRST_PORT = { demo: 33070, dev: 33080, test: 33090, bench: 33100 }
 // Tests lose nothing when the power goes: their data is thrown away.
 const CARELESS = ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0', '--sync-binlog=0', '--innodb-flush-method=nosync']
 const START_SECONDS = 60
@@ -108,12 +108,12 @@ async function stopServer(pid) {
 
 /**
  * Starts, or joins, the project's own database on loopback.
- * @param {'demo' | 'dev' | 'test'} name each has a data folder, socket and port of its own
+ * @param {'demo' | 'dev' | 'test' | 'bench'} name each has a data folder, socket and port of its own
  * @param {{ fresh?: boolean }} options fresh begins with an empty database
  * @returns {Promise<{ url: string, isNew: boolean, stop: () => Promise<void> }>} stop ends the server unless another command still uses it
  */
 export async function startDatabase(name, { fresh = false } = {}) {
-  ensurePrograms('MariaDB', PROGRAMS, PACKAGES)
+  ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
   const at = places(name)
   mkdirSync(at.dir, { recursive: true, mode: 0o700 })
   chmodSync(at.dir, 0o700)

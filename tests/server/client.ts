@@ -16,7 +16,7 @@ export class Client {
     const raw = typeof body === 'string'
     const reply = await fetch(this.url + path, {
       method, body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
-      headers: { 'cookie': this.cookie, ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
+      headers: { cookie: this.cookie, ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
     })
     const set = reply.headers.get('set-cookie')
     if (set) this.cookie = set.split(';')[0]!

@@ -1,0 +1,29 @@
+/** npm run bench: speeds as ratios within one run. A benchmark, never a test: nothing fails by being slow. */
+import { spawnSync } from 'node:child_process'
+import { ensureBuild } from './lib/build.mjs'
+import { startDatabase } from './lib/database.mjs'
+import { migrateDatabase } from './lib/migrate.mjs'
+import { ensurePackages } from './lib/packages.mjs'
+import { fromRoot, ROOT } from './lib/paths.mjs'
+import { freePortFrom } from './lib/ports.mjs'
+import { run } from './lib/say.mjs'
+import { startServer } from './lib/server.mjs'
+
+run(async () => {
+  ensurePackages()
+  ensureBuild()
+  // The demo's kind of database, which writes each commit to the disk, as a real one does.
+  const database = await startDatabase('bench', { fresh: true })
+  try {
+    await migrateDatabase(database.url)
+    const server = await startServer({ port: await freePortFrom(4740), databaseUrl: database.url, sessionSecret: 'a secret of the benchmark, thrown away', env: { UZZET_SIGN_UPS_PER_HOUR: '100' } })
+    try {
+      const done = spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench/slice.ts'), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, BENCH_URL: server.url, BENCH_DATABASE_URL: database.url } })
+      process.exitCode = done.status ?? 1
+    } finally {
+      await server.stop()
+    }
+  } finally {
+    await database.stop()
+  }
+})

@@ -1,0 +1,95 @@
+/** Logging one ball against the bare insert, and opening a player with 5,000 shots against one with 50. */
+import { writeFileSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+import mysql from 'mysql2/promise'
+import { v7 as newId } from 'uuid'
+import playwright from '../../playwright.config'
+
+const url = process.env.BENCH_URL!
+const connection = await mysql.createConnection({ uri: process.env.BENCH_DATABASE_URL!, timezone: 'Z' })
+const email = `bench-${newId()}@saltmarsh.example`
+let cookie = ''
+
+async function send(method: string, path: string, body?: unknown): Promise<string> {
+  const reply = await fetch(url + path, { method, headers: { 'content-type': 'application/json', cookie }, ...(body !== undefined && { body: JSON.stringify(body) }) })
+  cookie = reply.headers.get('set-cookie')?.split(';')[0] ?? cookie
+  const text = await reply.text()
+  if (!reply.ok) throw new Error(`${method} ${path}: ${reply.status} ${text}`)
+  return text
+}
+
+async function player(shots: number) {
+  const id = newId()
+  await send('POST', '/api/players', { id, name: `With ${shots} shots`, level: 'good', note: '' })
+  const clubs = ['60', '56', '51', '46'].map(loft => ({ id: newId(), label: `${loft}°`, name: '', loftDeg: Number(loft), retired: false }))
+  const rungs = ['8:00', '9:00', '10:00', 'full'].map(label => ({ id: newId(), label, cue: '', flight: 'normal', retired: false }))
+  await send('PUT', `/api/players/${id}/bag`, { version: 1, clubs, scale: { school: 'clock', rungs }, struckOut: [] })
+  const session = { id: newId(), startedAtMs: Date.now() - 1e9, endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', version: 1 }
+  await send('PUT', `/api/players/${id}/sessions/${session.id}`, session)
+  const shot = (i: number) => ({
+    id: newId(), sessionId: session.id, clubId: clubs[i % 4]!.id, rungId: rungs[(i >> 2) % 4]!.id, carryM: 60 + i % 17, method: 'monitor', balls: 1,
+    hitAtMs: Date.now() - 1e8 + i * 1000, leftOut: null, deleted: false, version: 1,
+  })
+  for (let i = 0; i < shots; i += 500) await send('POST', `/api/players/${id}/shots`, { shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)) })
+  return { id, shot }
+}
+
+const median = (times: number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!
+
+/** Medians of things done in turn, so that a busy moment of the machine falls on all of them. */
+async function inTurn(rounds: number, ...things: (() => Promise<unknown>)[]): Promise<number[]> {
+  const times = things.map(() => [] as number[])
+  for (let round = -5; round < rounds; round++) {
+    for (const [i, thing] of things.entries()) {
+      const start = performance.now()
+      await thing()
+      if (round >= 0) times[i]!.push(performance.now() - start)
+    }
+  }
+  return times.map(median)
+}
+
+const lines: string[] = []
+function tell(what: string, ours: number, other: string, theirs: number, goal: number) {
+  const ratio = ours / theirs
+  lines.push(`| ${what} | ${ours.toFixed(2)} ms | ${other} | ${theirs.toFixed(2)} ms | **${ratio.toFixed(1)}×** | at most ${goal}× |`)
+  process.stdout.write(`${what}: ${ours.toFixed(2)} ms, ${other}: ${theirs.toFixed(2)} ms, ratio ${ratio.toFixed(2)} (goal: at most ${goal})\n`)
+}
+
+await send('POST', '/api/auth/sign-up', { name: 'Bench', academy: 'Bench', email, password: 'links and wind' })
+const [small, large] = [await player(50), await player(5000)]
+
+const target = await player(1)
+const insert = () => {
+  const s = target.shot(1)
+  return connection.execute(
+    'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, method, balls, hit_at, version) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [s.id, target.id, s.sessionId, s.clubId, s.rungId, s.carryM, s.method, s.balls, new Date(s.hitAtMs), 1])
+}
+const [logging, direct] = await inTurn(300, () => send('POST', `/api/players/${target.id}/shots`, { shots: [target.shot(1)] }), insert)
+tell('Logging one ball, request to committed row', logging!, 'the same insert through the driver', direct!, 4)
+
+const [openLarge, openSmall] = await inTurn(60, () => send('GET', `/api/players/${large.id}`), () => send('GET', `/api/players/${small.id}`))
+tell('The record of a player with 5,000 shots', openLarge!, 'with 50 shots', openSmall!, 5)
+
+const browser = await chromium.launch(playwright.use!.launchOptions)
+const page = await browser.newPage({ baseURL: url })
+await page.goto('/sign-in')
+await page.getByLabel('E-mail').fill(email)
+await page.getByLabel('Password').fill('links and wind')
+await page.getByRole('button', { name: 'Sign in' }).click()
+const open = (shots: number) => async () => {
+  await page.getByRole('link', { name: `With ${shots} shots`, exact: true }).click()
+  await page.getByText(/of 16 known/).first().waitFor()
+  await page.locator('caption').waitFor({ state: 'attached' })
+  await page.getByRole('link', { name: 'Uzzet, to the players' }).click()
+  await page.getByRole('heading', { name: 'Players' }).waitFor()
+}
+const [seeLarge, seeSmall] = await inTurn(12, open(5000), open(50))
+tell('Opening that player in Chromium, click to chart and back', seeLarge!, 'with 50 shots', seeSmall!, 5)
+await browser.close()
+await connection.end()
+
+if (process.argv.includes('--write')) {
+  writeFileSync('docs/speed.md', `# Speed\n\nMeasured with \`npm run bench -- --write\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.versions.node}, two shared cores. Medians within one run; only the ratios travel.\n\n| What | Time | Against | Time | Ratio | Goal |\n|---|---|---|---|---|---|\n${lines.join('\n')}\n`)
+}
