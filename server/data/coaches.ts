@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
 import type { Account } from '../../shared/account'
 
@@ -13,15 +13,14 @@ export interface Coach {
   signInEpoch: number
 }
 
-const columns = {
-  id: coaches.id, academyId: coaches.academyId, name: coaches.name, email: coaches.email, unit: coaches.unit,
-  signInEpoch: coaches.signInEpoch, academy: academies.name,
-}
+const COACH = `
+  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.sign_in_epoch as signInEpoch, a.name as academy
+  from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
 
+/** Asked by every request: a statement that the database keeps prepared. */
 export async function coachBySession(id: string, epoch: number): Promise<Coach | undefined> {
-  const [coach] = await useDatabase().select(columns).from(coaches).innerJoin(academies, eq(academies.id, coaches.academyId))
-    .where(and(eq(coaches.id, id), eq(coaches.signInEpoch, epoch)))
-  return coach
+  const [rows] = await usePool().execute(COACH, [id, epoch])
+  return (rows as Coach[])[0]
 }
 
 /** For the sign-in route alone: nobody is signed in yet. */

@@ -1,13 +1,13 @@
 CREATE TABLE `academies` (
-	`id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`created_at` datetime(3) NOT NULL DEFAULT current_timestamp(3),
 	CONSTRAINT `academies_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
 CREATE TABLE `clubs` (
-	`id` char(36) NOT NULL,
-	`player_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`player_id` uuid NOT NULL,
 	`label` varchar(16) NOT NULL,
 	`name` varchar(80) NOT NULL DEFAULT '',
 	`loft_deg` double NOT NULL,
@@ -17,8 +17,8 @@ CREATE TABLE `clubs` (
 );
 --> statement-breakpoint
 CREATE TABLE `coaches` (
-	`id` char(36) NOT NULL,
-	`academy_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`academy_id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`email` varchar(254) NOT NULL,
 	`password_hash` varchar(255) NOT NULL,
@@ -30,8 +30,8 @@ CREATE TABLE `coaches` (
 );
 --> statement-breakpoint
 CREATE TABLE `players` (
-	`id` char(36) NOT NULL,
-	`academy_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`academy_id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`level` varchar(12) NOT NULL DEFAULT 'unknown',
 	`note` varchar(300) NOT NULL DEFAULT '',
@@ -45,8 +45,8 @@ CREATE TABLE `players` (
 );
 --> statement-breakpoint
 CREATE TABLE `rungs` (
-	`id` char(36) NOT NULL,
-	`player_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`player_id` uuid NOT NULL,
 	`label` varchar(16) NOT NULL,
 	`cue` varchar(80) NOT NULL DEFAULT '',
 	`school` varchar(16),
@@ -58,9 +58,9 @@ CREATE TABLE `rungs` (
 );
 --> statement-breakpoint
 CREATE TABLE `sessions` (
-	`id` char(36) NOT NULL,
-	`player_id` char(36) NOT NULL,
-	`coach_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`player_id` uuid NOT NULL,
+	`coach_id` uuid NOT NULL,
 	`started_at` datetime(3) NOT NULL,
 	`ended_at` datetime(3),
 	`method` varchar(8) NOT NULL,
@@ -72,11 +72,11 @@ CREATE TABLE `sessions` (
 );
 --> statement-breakpoint
 CREATE TABLE `shots` (
-	`id` char(36) NOT NULL,
-	`player_id` char(36) NOT NULL,
-	`session_id` char(36) NOT NULL,
-	`club_id` char(36) NOT NULL,
-	`rung_id` char(36) NOT NULL,
+	`id` uuid NOT NULL,
+	`player_id` uuid NOT NULL,
+	`session_id` uuid NOT NULL,
+	`club_id` uuid NOT NULL,
+	`rung_id` uuid NOT NULL,
 	`carry_m` double NOT NULL,
 	`method` varchar(8) NOT NULL,
 	`balls` smallint NOT NULL DEFAULT 1,
@@ -89,9 +89,9 @@ CREATE TABLE `shots` (
 );
 --> statement-breakpoint
 CREATE TABLE `struck_out` (
-	`club_id` char(36) NOT NULL,
-	`rung_id` char(36) NOT NULL,
-	`player_id` char(36) NOT NULL,
+	`club_id` uuid NOT NULL,
+	`rung_id` uuid NOT NULL,
+	`player_id` uuid NOT NULL,
 	CONSTRAINT `struck_out_club_id_rung_id_pk` PRIMARY KEY(`club_id`,`rung_id`)
 );
 --> statement-breakpoint

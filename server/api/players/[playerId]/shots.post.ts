@@ -1,12 +1,13 @@
 import { ShotBatch } from '../../../../shared/session'
-import { putShots } from '../../../data/shots'
+import { logBall, putShots } from '../../../data/shots'
 
 /** Balls as the browser knows them: new ones, and changed ones under their next version. */
 export default defineEventHandler(async (event) => {
-  const coach = await requireCoach(event)
+  const session = await requireSession(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   const { shots } = await readChecked(event, ShotBatch)
-  await putShots(coach, playerId, shots)
+  const logged = shots.length === 1 && await logBall(session, playerId, shots[0]!)
+  if (!logged) await putShots(await requireCoach(event), playerId, shots)
   setResponseStatus(event, 202)
   return { taken: shots.map(shot => shot.id) }
 })
