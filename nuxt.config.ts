@@ -7,25 +7,6 @@ export default defineNuxtConfig({
   ssr: true,
   imports: { dirs: ['stores'] },
   devtools: { enabled: false },
-  app: {
-    head: {
-      title: 'Uzzet',
-      htmlAttrs: { lang: 'en' },
-      meta: [
-        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
-        { name: 'description', content: 'Carry charts by swing length and club, and the gaps between them.' },
-      ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
-    },
-  },
-  css: ['~/assets/main.css'],
-  colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
-  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
-  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
-  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
-  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
-  routeRules: { '/**': { ssr: false } },
   devtools: { enabled: false },
   app: {
     head: {
@@ -38,12 +19,31 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
     },
   },
+  app: {
+    head: {
+      title: 'Uzzet',
+      htmlAttrs: { lang: 'en' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Carry charts by swing length and club, and the gaps between them.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+    },
+  },
+  css: ['~/assets/main.css'],
   css: ['~/assets/main.css'],
   colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
+  colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
+  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
   ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
   // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
   runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
+  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
+  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
   alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
+  routeRules: { '/**': { ssr: false } },
   // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
   routeRules: {
     '/**': { ssr: false },

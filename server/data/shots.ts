@@ -115,9 +115,9 @@ type Row = [string, string, string, string, number, ShotRecord['method'], number
 
 /** All shots of a player that the caller has already found to be the coach's, in the order hit, column by column. */
 export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
-  // Straight through the driver, rows as lists: three times as quick for thousands of shots.
-  const [rows] = await usePool().query({
-    sql: `select id, session_id, club_id, rung_id, carry_m, method, balls, cast(unix_timestamp(hit_at) * 1000 as signed), left_out, version
+  // Straight through the driver, prepared, rows as lists: several times as quick for thousands of shots.
+  const [rows] = await usePool().execute({
+    sql: `select id, session_id, club_id, rung_id, carry_m, method, balls, timestampdiff(microsecond, '1970-01-01', hit_at) div 1000, left_out, version
           from shots where player_id = ? and deleted_at is null`,
     rowsAsArray: true,
   }, [playerId])

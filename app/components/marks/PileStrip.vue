@@ -24,6 +24,11 @@ const inset = computed(() => props.small ? 6 : 26)
 
 const LEAST_HALF_SPAN_M = 5.5
 
+// Hundreds of dots in a cell are a blot and slow the page: a small strip shows the newest, the number takes all.
+const MOST_DOTS_SMALL = 40
+const dots = computed(() => props.small ? props.carriesM.slice(-MOST_DOTS_SMALL) : props.carriesM)
+const openDots = computed(() => props.small ? props.leftOutM.slice(-MOST_DOTS_SMALL / 4) : props.leftOutM)
+
 const domain = computed<[number, number]>(() => {
   const all = [...props.carriesM, ...props.leftOutM, ...(props.windowM ?? [])]
   const centre = props.centreM ?? (all.length > 0 ? (Math.min(...all) + Math.max(...all)) / 2 : 0)
@@ -68,11 +73,11 @@ const label = computed(() => {
         <text v-if="tick.label !== null" :x="tick.at" y="110" text-anchor="middle" font-size="14" fill="var(--soft-ink)">{{ tick.label }}</text>
       </g>
       <circle
-        v-for="(m, i) in leftOutM" :key="`out${i}`" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="none" stroke="var(--soft-ink)" :stroke-width="small ? 1.2 : 2"
+        v-for="(m, i) in openDots" :key="`out${i}`" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="none" stroke="var(--soft-ink)" :stroke-width="small ? 1.2 : 2"
         :stroke-dasharray="small ? '2 1.5' : '4 3'"
       />
       <circle
-        v-for="(m, i) in carriesM" :key="i" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="var(--ink)" :fill-opacity="i === carriesM.length - 1 ? 1 : 0.68"
+        v-for="(m, i) in dots" :key="i" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="var(--ink)" :fill-opacity="i === dots.length - 1 ? 1 : 0.68"
         stroke="var(--raised)" :stroke-width="small ? 0.6 : 2"
       />
       <template v-if="centreM !== null">

@@ -1,0 +1,88 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+
+const BAG = 'tests/fixtures/bag.json'
+const SHOTS = 'tests/fixtures/shots.csv'
+let dir: string
+beforeAll(() => {
+  dir = mkdtempSync(join(tmpdir(), 'uzzet-'))
+})
+afterAll(() => rmSync(dir, { recursive: true }))
+
+function calibrate(...args: string[]) {
+  const done = spawnSync('npm', ['run', '--silent', 'calibrate', '--', ...args], { encoding: 'utf8' })
+  // npm's own warnings about a machine's settings are not the program's.
+  return { code: done.status, out: done.stdout, err: done.stderr.split('\n').filter(line => line && !line.startsWith('npm warn')).join('\n') }
+}
+
+function file(name: string, text: string): string {
+  const path = join(dir, name)
+  writeFileSync(path, text)
+  return path
+}
+
+const bagWith = (change: object) => file('bag.json', JSON.stringify({ ...JSON.parse(readFileSync(BAG, 'utf8')), ...change }))
+const shotsWith = (line: string) => file('shots.csv', `club,swing,carry_yd\n${'50°,half,73\n'.repeat(12)}${line}\n`)
+
+describe('the headless door', () => {
+  it('gives a chart with numbers, windows, ladder and flags, to the byte the same each time', () => {
+    const [first, again] = [calibrate('--bag', BAG, '--shots', SHOTS), calibrate('--bag', BAG, '--shots', SHOTS, '--unit', 'yd')]
+    expect(first).toMatchObject({ code: 0, err: '' })
+    expect(again.out).toBe(first.out)
+    const chart = JSON.parse(first.out)
+    expect(chart).toMatchObject({ format: 'uzzet-chart', version: 1, asOf: null })
+    expect(chart.cells.map((c: { club: string, swing: string, kind: string, balls: number, leftOut: number }) => [c.club, c.swing, c.kind, c.balls, c.leftOut])).toEqual([
+      ['58°', 'half', 'measured', 3, 1], ['58°', 'full', 'struck-out', 0, 0], ['54°', 'half', 'measured', 3, 0], ['50°', 'half', 'measured', 3, 0]])
+    // Medians of 47, 55 and 73 yd.
+    expect(chart.ladder.map((s: { carryM: number }) => s.carryM)).toEqual([42.98, 50.29, 66.75])
+    expect(chart.flags).toMatchObject([{ rule: 'step', title: 'Wide step, 55 yd to 73 yd', cells: [{ club: '54°', swing: 'half' }, { club: '50°', swing: 'half' }] }])
+  })
+
+  it('speaks metres when asked, and adds several files up', () => {
+    const { out } = calibrate('--bag', BAG, '--shots', SHOTS, '--shots', shotsWith('50°,half,73'), '--unit', 'm')
+    expect(JSON.parse(out).flags[0].title).toBe('Wide step, 50 m to 67 m')
+    expect(JSON.parse(out).cells.at(-1).balls).toBe(16)
+  })
+
+  it('shows the chart as of a day', () => {
+    const table = file('dated.csv', 'club,swing,carry_m,time\n50°,half,70,2026-05-04T17:30:00Z\n50°,half,90,2026-06-01T09:00:00+02:00\n')
+    expect(JSON.parse(calibrate('--bag', BAG, '--shots', table).out)).toMatchObject({ asOf: '2026-06-01T07:00:00.000Z', cells: [{}, { balls: 2, lastHit: '2026-06-01T07:00:00.000Z' }] })
+    expect(JSON.parse(calibrate('--bag', BAG, '--shots', table, '--as-of', '2026-05-04').out).cells[1]).toMatchObject({ balls: 1, carryM: 70 })
+  })
+
+  it('takes the rows of the bag\'s player out of a file of several', () => {
+    const table = file('many.csv', 'player,club,swing,carry_m\nA,50°,half,70\nB,50°,half,90\n')
+    expect(JSON.parse(calibrate('--bag', BAG, '--shots', table).out).cells[1]).toMatchObject({ carryM: 70, balls: 1 })
+    expect(calibrate('--bag', bagWith({ player: undefined }), '--shots', table).err).toMatch(/many\.csv holds 2 players/)
+  })
+
+  it.each([
+    ['a carry of text', () => ['--bag', BAG, '--shots', shotsWith('50°,half,abc')], /^shots\.csv row 14, carry_yd: "abc" is not a number from 1 to 400$/],
+    ['an unknown club in row 14', () => ['--bag', BAG, '--shots', shotsWith('57°,half,70')], /^shots\.csv row 14, club: "57°" is not in the bag: 50°, 54°, 58°$/],
+    ['an unknown swing', () => ['--bag', BAG, '--shots', shotsWith('50°,9:00,70')], /^shots\.csv row 14, swing: "9:00" is not on the scale: half, full$/],
+    ['a missing file', () => ['--bag', BAG, '--shots', 'nowhere.csv'], /^nowhere\.csv: there is no such file$/],
+    ['a folder', () => ['--bag', 'tests', '--shots', SHOTS], /^tests is not a file$/],
+    ['a bag that is no JSON', () => ['--bag', SHOTS, '--shots', SHOTS], /^shots\.csv is not JSON: /],
+    ['an unknown format version', () => ['--bag', bagWith({ version: 7 }), '--shots', SHOTS], /^bag\.json, version: version "7" is not known: 1 is\.$/],
+    ['a negative loft', () => ['--bag', bagWith({ clubs: [{ label: 'x', loftDeg: -46 }] }), '--shots', SHOTS], /^bag\.json, clubs\.0\.loftDeg: Loft -46° is not possible: 8 to 70° is allowed\.$/],
+    ['rungs that repeat', () => ['--bag', bagWith({ scale: { school: 'arm', rungs: [{ label: 'half' }, { label: 'HALF' }] } }), '--shots', SHOTS], /^bag\.json, scale\.rungs\.1\.label: Swing length "HALF" is there twice/],
+    ['a struck-out cell of no club', () => ['--bag', bagWith({ struckOut: [{ club: '1', swing: 'half' }] }), '--shots', SHOTS], /^bag\.json, struckOut: club "1" is not in the bag$/],
+    ['an unknown unit', () => ['--bag', BAG, '--shots', SHOTS, '--unit', 'ft'], /^--unit: "ft" is not yd or m$/],
+    ['a day that is none', () => ['--bag', BAG, '--shots', SHOTS, '--as-of', 'May'], /^--as-of: "May" is not an ISO 8601 day/],
+    ['an unknown option', () => ['--bag', BAG, '--shots', SHOTS, '--colour'], /^Unknown option '--colour'.*usage:/],
+    ['nothing', () => [], /^--bag and --shots are needed; usage:/],
+    ['a file of 200 MB', () => {
+      const path = file('huge.csv', '')
+      truncateSync(path, 200e6)
+      return ['--bag', BAG, '--shots', path]
+    }, /^huge\.csv has 200 MB: at most 25 MB is allowed$/],
+  ])('answers %s with one line, exit code 2 and nothing on standard output', (_, args, line) => {
+    const { code, out, err } = calibrate(...args())
+    expect([code, out]).toEqual([2, ''])
+    expect(err.split('\n')).toHaveLength(1)
+    expect(err).toMatch(line)
+  })
+})
