@@ -1,24 +1,10 @@
 import { fileURLToPath } from 'node:url'
 
-const loopbackOnly = { cookie: { secure: false } }
-
 export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security'],
   ssr: true,
   imports: { dirs: ['stores'] },
   devtools: { enabled: false },
-  devtools: { enabled: false },
-  app: {
-    head: {
-      title: 'Uzzet',
-      htmlAttrs: { lang: 'en' },
-      meta: [
-        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
-        { name: 'description', content: 'Carry charts by swing length and club, and the gaps between them.' },
-      ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
-    },
-  },
   app: {
     head: {
       title: 'Uzzet',
@@ -31,25 +17,13 @@ export default defineNuxtConfig({
     },
   },
   css: ['~/assets/main.css'],
-  css: ['~/assets/main.css'],
-  colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
   colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
   ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
-  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
-  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
-  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
-  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE.
-  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, ...loopbackOnly } },
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
+  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE. Plain HTTP is for loopback alone.
+  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, cookie: { secure: false } } },
   alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
   // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
   routeRules: { '/**': { ssr: false } },
-  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
-  routeRules: {
-    '/**': { ssr: false },
-    // Answers of the API are data: they need no policy for scripts and styles, only not to be taken for something else.
-    '/api/**': { security: { headers: { contentSecurityPolicy: false, permissionsPolicy: false } } },
-  },
   experimental: { payloadExtraction: false },
   compatibilityDate: '2026-11-01',
   nitro: {

@@ -26,7 +26,7 @@ export function useBagDraft(playerId: string) {
     kept.value = dirty.value ? { version: version.value, draft: draft.value } : null
   }, { deep: true })
   // The newest bag arrives behind a page that was open already: take it unless something was changed here.
-  watch(() => record.bagVersion, () => !kept.value && start(record.bag, record.bagVersion))
+  watch(() => record.bagVersion, () => !kept.value && !busy.value && start(record.bag, record.bagVersion))
 
   function start(bag: Bag, bagVersion: number): void {
     draft.value = draftOf(bag)
@@ -42,10 +42,13 @@ export function useBagDraft(playerId: string) {
     const value = formErrors.check(BagChange, changeOf(draft.value, version.value))
     if (!value) return
     busy.value = true
+    const sent = JSON.stringify(draft.value)
     try {
       const saved = await api<{ bag: Bag, bagVersion: number }>(`/api/players/${playerId}/bag`, { method: 'PUT', body: value })
       record.takeBag(saved)
-      start(saved.bag, saved.bagVersion)
+      // What was changed while the answer was under way stays, on top of what is saved now.
+      if (JSON.stringify(draft.value) === sent) start(saved.bag, saved.bagVersion)
+      else version.value = saved.bagVersion
       toast.add({ title: 'Bag saved', color: 'success', icon: 'i-lucide-check' })
     } catch (error) {
       formErrors.take(error)

@@ -21,6 +21,7 @@ const rungs = computed(() => rungsInUse(record.bag))
 // Without a window the number itself is drawn, this wide either side.
 const BARE_HALF_M = 1
 const LABEL_ROOM_PX = 34
+const RING_PX = 8
 
 /** Colours of the theme as the page has them now; read again when it changes. */
 const ink = ref({ ink: '#1e2a3a', soft: '#5b6675', hairline: '#ddd6c8', raised: '#ffffff', hole: '#c8401a', tint: '#c8401a1f' })
@@ -47,8 +48,9 @@ const data = computed<ChartData<'bar', Mark[]>>(() => ({
       const window = cell.window80M ?? [cell.carryM - BARE_HALF_M, cell.carryM + BARE_HALF_M]
       return [{ x: window.map(to) as [number, number], y: club.label, carryM: cell.carryM, name: cellName(cell), balls: cell.balls, bare: cell.window80M === null }]
     }),
-    backgroundColor: shade(swingSolidity(i, rungs.value.length)),
-    borderColor: ink.value.ink,
+    // Too few balls to tell a spread: an open ring is drawn instead of a bar.
+    backgroundColor: ({ raw }) => (raw as Mark | undefined)?.bare ? 'transparent' : shade(swingSolidity(i, rungs.value.length)),
+    borderColor: ({ raw }) => (raw as Mark | undefined)?.bare ? 'transparent' : ink.value.ink,
     borderWidth: 1.5,
     borderRadius: 10,
     borderSkipped: false,
@@ -82,6 +84,16 @@ const bands: Plugin<'bar'> = {
   },
 }
 
+function ring(ctx: CanvasRenderingContext2D, x: number, y: number) {
+  ctx.beginPath()
+  ctx.arc(x, y, RING_PX, 0, 2 * Math.PI)
+  ctx.setLineDash([3, 3])
+  ctx.lineWidth = 1.5
+  ctx.strokeStyle = ink.value.ink
+  ctx.stroke()
+  ctx.setLineDash([])
+}
+
 const numbers: Plugin<'bar'> = {
   id: 'numbers',
   afterDatasetsDraw(chart) {
@@ -100,6 +112,7 @@ const numbers: Plugin<'bar'> = {
         const above = lane.some(other => Math.abs(other - x) < LABEL_ROOM_PX)
         if (!above) lane.push(x)
         const y = scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)) + (above ? -28 : 13)
+        if (mark.bare) ring(ctx, x, scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)))
         ctx.fillStyle = ink.value.ink
         ctx.fillText(text(mark.carryM), x, y)
       }

@@ -14,6 +14,11 @@ const toast = useToast()
 const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const opened = shallowRef<{ shot: ShotRecord, leaveOutFirst: boolean }>()
 const said = ref('')
+// For thumbs: the board lies below on a phone. Clubs lie from most loft to least, the longest swing on top.
+const ARROWS: { label: string, icon: string, step: [number, number] }[] = [
+  { label: 'Club with more loft', icon: 'i-lucide-arrow-left', step: [-1, 0] }, { label: 'Club with less loft', icon: 'i-lucide-arrow-right', step: [1, 0] },
+  { label: 'Longer swing', icon: 'i-lucide-arrow-up', step: [0, -1] }, { label: 'Shorter swing', icon: 'i-lucide-arrow-down', step: [0, 1] },
+]
 const cue = computed(() => record.bag.scale.rungs.find(rung => rung.id === cell.value?.rungId)?.cue)
 const running = computed(() => session.value?.endedAtMs === null)
 
@@ -68,6 +73,9 @@ async function end() {
     </section>
     <section class="min-w-0 space-y-4" aria-labelledby="cell-title">
       <h2 id="cell-title" class="flex flex-wrap items-baseline gap-x-3 text-[2rem] leading-tight font-bold">{{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></h2>
+      <div class="grid grid-cols-4 gap-1.5 lg:hidden" role="group" aria-label="Next stock shot">
+        <UButton v-for="arrow in ARROWS" :key="arrow.label" color="neutral" variant="outline" :icon="arrow.icon" :aria-label="arrow.label" class="justify-center" @click="range.step(...arrow.step)" />
+      </div>
       <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo" @leave-out="leaveOutLast" />
       <p v-else class="raised flex flex-wrap items-center gap-3 p-4">This session ended {{ daysAgo(session.endedAtMs!) }}. <UButton variant="outline" @click="range.goOn()">Go on with it</UButton></p>
       <SessionCellPanel :cell="chosen" />

@@ -12,10 +12,11 @@ const FIRST = 6
 const all = ref(false)
 const shown = computed(() => all.value ? findings.value : findings.value.slice(0, FIRST))
 
+const bare = computed(() => chart.value.some(cell => cell.kind === 'measured' && cell.window80M === null))
 const line = computed(() => {
   const [first, last] = [ladder.value[0], ladder.value.at(-1)]
   if (!first || !last) return 'No stock shot has a number yet.'
-  return `${ladder.value.length} stock shots from ${withUnit(first.carryM)} to ${withUnit(last.carryM)}. A bar is where 8 clean balls in 10 land; the fuller the mark, the longer the swing.`
+  return `${ladder.value.length} stock shots from ${withUnit(first.carryM)} to ${withUnit(last.carryM)}. A bar is where 8 clean balls in 10 land; the fuller the mark, the longer the swing.${bare.value ? ' A ring has too few balls to tell.' : ''}`
 })
 </script>
 
