@@ -1,8 +1,7 @@
-/** The player of the address, opened. Pages under /players/[playerId] call it once. */
+/** The player of the address. The page of the player opens it; its stages only look. */
 export function usePlayerRoute() {
   const route = useRoute()
   const record = usePlayerRecord()
-  const playerId = computed(() => String((route.params as { playerId: string }).playerId))
-  watch(playerId, id => id && void record.open(id), { immediate: true })
+  const playerId = computed(() => String((route.params as { playerId?: string }).playerId ?? ''))
   return { playerId, record }
 }

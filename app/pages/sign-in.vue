@@ -5,6 +5,7 @@ definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in' })
 
 const account = useAccount()
+const record = usePlayerRecord()
 const route = useRoute()
 const form = reactive({ email: '', password: '' })
 const { general, check, take, of, errors } = useFormErrors()
@@ -29,7 +30,9 @@ async function enter(path: string, body: object = {}) {
   busy.value = true
   try {
     await api(path, { method: 'POST', body })
+    // Whoever was here before is gone from this page's memory.
     account.forget()
+    record.close()
     await navigateTo(backTo())
   } catch (error) {
     take(error)

@@ -49,12 +49,16 @@ export const useOutbox = defineStore('outbox', () => {
   const waiting = computed(() => mine.value.filter(item => !item.refused))
   const refused = computed(() => mine.value.filter(item => item.refused))
 
-  /** Reads what an earlier visit left behind. */
-  const ready = open().then(async (db) => {
-    const kept = await db?.getAll('items') ?? []
-    const known = new Set(items.value.map(item => item.seq))
-    items.value = [...kept.filter(item => !known.has(item.seq)), ...items.value]
-  })
+  let reading: Promise<void> | undefined
+
+  /** Reads what an earlier visit left behind, once; the store is loaded when it is first needed. */
+  function ready(): Promise<void> {
+    return reading ??= open().then(async (db) => {
+      const kept = await db?.getAll('items') ?? []
+      const known = new Set(items.value.map(item => item.seq))
+      items.value = [...kept.filter(item => !known.has(item.seq)), ...items.value]
+    })
+  }
 
   async function add(playerId: string, entry: OutboxItem['entry']): Promise<void> {
     const item: OutboxItem = { seq: nextSeq++, coachId: account.account!.id, playerId, entry: toRaw(entry) }
@@ -109,7 +113,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function sendAll(): Promise<void> {
-    await ready
+    await ready()
     state.value = 'sending'
     try {
       while (waiting.value.length > 0) await sendLot(nextLot(waiting.value))

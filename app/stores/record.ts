@@ -57,22 +57,28 @@ export const usePlayerRecord = defineStore('player-record', () => {
 
   /** Opens a player. One that is open already is shown at once and brought up to date behind it. */
   async function open(id: string): Promise<void> {
+    if (playerId.value !== id) close()
     const question = ++asked
+    playerId.value = id
     sinceAsked = []
-    if (playerId.value !== id) {
-      playerId.value = id
-      player.value = null
-      bag.value = emptyBag()
-      sessions.value = []
-      records.value = []
-    }
     failure.value = null
     try {
-      const [reply] = await Promise.all([api<PlayerRecord>(`/api/players/${id}`), outbox.ready])
+      const [reply] = await Promise.all([api<PlayerRecord>(`/api/players/${id}`), outbox.ready()])
       if (question === asked) take(reply)
     } catch (error) {
       if (question === asked) failure.value = error as Error
     }
+  }
+
+  /** Lets go of what was open: the next one at this browser may be another coach. */
+  function close(): void {
+    asked++
+    playerId.value = null
+    player.value = null
+    bag.value = emptyBag()
+    sessions.value = []
+    records.value = []
+    failure.value = null
   }
 
   function keep(entry: OutboxItem['entry']): Promise<void> {
@@ -101,5 +107,5 @@ export const usePlayerRecord = defineStore('player-record', () => {
     bagVersion.value = saved.bagVersion
   }
 
-  return { playerId, player, bag, bagVersion, sessions, records, shots, shotsByCell, failure, open, putShot, putSession, changeShot, takeBag }
+  return { playerId, player, bag, bagVersion, sessions, records, shots, shotsByCell, failure, open, close, putShot, putSession, changeShot, takeBag }
 })

@@ -11,6 +11,7 @@ const dusk = computed(() => colorMode.value === 'dark')
 async function signOut() {
   await api('/api/auth/sign-out', { method: 'POST' })
   account.forget()
+  record.close()
   await navigateTo('/sign-in')
 }
 

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 const route = useRoute()
-const to = (stage: string) => () => navigateTo(`/players/${(route.params as { playerId: string }).playerId}/${stage}`)
+const { playerId, record } = usePlayerRoute()
+const to = (stage: string) => () => navigateTo(`/players/${playerId.value}/${stage}`)
+
+// Opened once for all stages, and brought up to date behind the page at each change of stage.
+watch(() => route.path, () => {
+  if (playerId.value) void record.open(playerId.value)
+}, { immediate: true })
+
 defineShortcuts({
   'g-b': to('bag'), 'g-r': to('session'), 'g-c': to('chart'), 'g-g': to('gaps'), 'g-p': () => navigateTo('/players'),
 })
