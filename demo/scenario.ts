@@ -82,7 +82,7 @@ export const PLAYERS: readonly DemoPlayer[] = [
     sessions: [visit(96, 40), visit(68, 36), visit(41, 42), visit(22, 30), visit(3, 36)],
   },
   {
-    name: 'Jory Pell', level: 'improver', note: 'One swing, four clubs',
+    name: 'Jory Quill', level: 'improver', note: 'One swing, four clubs',
     clubs: [wedge(60, 'lob wedge'), wedge(55, 'sand wedge'), wedge(50, 'gap wedge'), wedge(45, 'pitching wedge')],
     school: 'one-length',
     rungs: [{ label: 'stock', cue: 'always the same swing', trueFraction: 0.78 }],

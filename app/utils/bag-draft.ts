@@ -16,6 +16,11 @@ export interface BagDraft {
   struckOut: StruckOut[]
 }
 
+/** What becomes of the balls of something retired. */
+export function keptWords(balls: number): string {
+  return balls === 1 ? 'its ball is kept' : `its ${balls} balls are kept`
+}
+
 /** Up to four decimals, no trailing zeros, a point: what a number looks like in a field. */
 function fieldText(value: number): string {
   return String(Number(value.toFixed(4)))

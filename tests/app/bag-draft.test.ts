@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { changeOf, differences, draftOf, fieldNumber } from '../../app/utils/bag-draft'
+import { changeOf, differences, draftOf, fieldNumber, keptWords } from '../../app/utils/bag-draft'
 import { daysAgo } from '../../app/utils/dates'
 import { swingSolidity } from '../../app/utils/swing-fill'
 import { bagOf } from '../core/players'
@@ -36,6 +36,10 @@ describe('a bag as it is being typed', () => {
 })
 
 describe('small words', () => {
+  it('one ball is kept, two are', () => {
+    expect([keptWords(1), keptWords(2)]).toEqual(['its ball is kept', 'its 2 balls are kept'])
+  })
+
   const now = new Date(2026, 10, 25, 0, 30).getTime()
   it.each([[0, 'today'], [1, 'yesterday'], [12, '12 days ago'], [90, '3 months ago'], [1000, '3 years ago']])('%i days back is %s', (days, words) => {
     expect(daysAgo(new Date(2026, 10, 25 - days, 23, 59).getTime(), now)).toBe(words)

@@ -95,7 +95,7 @@ test('a club with balls is retired, not lost, and comes back; without balls it g
   await page.getByRole('link', { name: /^Bag/ }).click()
   await page.getByRole('button', { name: 'Remove 46°' }).click()
   await page.getByRole('button', { name: 'Retire 58°' }).click()
-  await expect(page.getByText('58° is retired, its 1 balls are kept.')).toBeVisible()
+  await expect(page.getByText('58° is retired, its ball is kept.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('Label of club 3')).toHaveValue('58°')

@@ -46,7 +46,7 @@ test('another school keeps the balls of the old one', async ({ page, signUp }) =
   await page.getByRole('link', { name: /^Bag/ }).click()
   await page.getByRole('button', { name: 'Change school' }).click()
   await page.getByRole('button', { name: /^Thirds/ }).click()
-  await expect(page.getByText('9:00 is retired, its 1 balls are kept.')).toBeVisible()
+  await expect(page.getByText('9:00 is retired, its ball is kept.')).toBeVisible()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await expect(page.getByText('Bag saved').first()).toBeVisible()
   await page.getByRole('link', { name: /Carry chart/ }).click()

@@ -45,7 +45,7 @@ export async function addPlayer(page: Page, name: string) {
 
 /** Three clubs, the clock, saved. */
 export async function packBag(page: Page) {
-  await page.getByRole('button', { name: '46° · 52° · 58°' }).click()
+  await page.getByRole('button', { name: '46°, 52°, 58°' }).click()
   await page.getByRole('button', { name: /^Clock/ }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await expect(page.getByText('Bag saved').first()).toBeVisible()

@@ -95,7 +95,7 @@ test('a server killed between two balls loses none, and the same balls are not t
   try {
     await page.goto('/sign-in')
     await page.getByRole('button', { name: 'Enter the demo' }).click()
-    await page.getByText('Jory Pell').click()
+    await page.getByText('Jory Quill').click()
     await page.getByRole('link', { name: /Range session/ }).click()
     await page.getByRole('button', { name: 'Start the session' }).click()
     const before = await ballsInDatabase(playerOf(page))

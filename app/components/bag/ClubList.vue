@@ -34,7 +34,7 @@ async function add() {
       <p class="soft mb-3">One is enough to begin. Lofts can be mended later.</p>
       <div class="flex flex-wrap gap-2">
         <UButton v-for="set in SETS" :key="set.join()" color="neutral" variant="outline" @click="set.forEach(loft => editor.addClub(loft))">
-          {{ set.map(loft => `${loft}°`).join(' · ') }}
+          {{ set.map(loft => `${loft}°`).join(', ') }}
         </UButton>
         <UButton icon="i-lucide-plus" @click="add">One club</UButton>
       </div>
@@ -60,7 +60,7 @@ async function add() {
       <UButton color="neutral" variant="outline" icon="i-lucide-plus" @click="add">Add a club</UButton>
     </div>
     <p v-for="club in retired" :key="club.id" class="soft mt-2 flex flex-wrap items-center gap-2">
-      <UIcon name="i-lucide-archive" /> {{ club.label }} is retired, its {{ editor.ballsOf('clubId', club.id) }} balls are kept.
+      <UIcon name="i-lucide-archive" /> {{ club.label }} is retired, {{ keptWords(editor.ballsOf('clubId', club.id)) }}.
       <UButton size="sm" variant="link" class="min-h-9" @click="club.retired = false">Bring back</UButton>
     </p>
   </section>

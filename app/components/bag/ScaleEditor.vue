@@ -80,7 +80,7 @@ const menu = computed(() => {
       </UDropdownMenu>
     </template>
     <p v-for="rung in retired" :key="rung.id" class="soft mt-2 flex flex-wrap items-center gap-2">
-      <UIcon name="i-lucide-archive" /> {{ rung.label }}{{ rung.flight === 'normal' ? '' : ` ${rung.flight}` }} is retired, its {{ editor.ballsOf('rungId', rung.id) }} balls are kept.
+      <UIcon name="i-lucide-archive" /> {{ rung.label }}{{ rung.flight === 'normal' ? '' : ` ${rung.flight}` }} is retired, {{ keptWords(editor.ballsOf('rungId', rung.id)) }}.
       <UButton size="sm" variant="link" class="min-h-9" @click="rung.retired = false">Bring back</UButton>
     </p>
   </section>

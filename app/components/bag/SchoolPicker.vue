@@ -9,7 +9,7 @@ const options = SCHOOLS.flatMap(school => school.presets.map(preset => ({
   id: preset.id,
   title: school.presets.length > 1 ? `${school.title}, ${preset.title.toLowerCase()}` : school.title,
   means: school.means,
-  rungs: preset.rungs.filter(rung => rung.starter).map(rung => rung.label).join(' · '),
+  rungs: preset.rungs.filter(rung => rung.starter).map(rung => rung.label).join(', '),
 })))
 </script>
 
