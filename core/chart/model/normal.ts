@@ -1,0 +1,45 @@
+const SQRT_2PI = Math.sqrt(2 * Math.PI)
+
+/** Density of a normal at distance e from its mean, variance v. */
+export function normalDensity(e: number, v: number): number {
+  return Math.exp(-0.5 * e * e / v) / (SQRT_2PI * Math.sqrt(v))
+}
+
+/**
+ * Φ, the standard normal distribution function, to nine figures in the far tail and fifteen elsewhere, with one exponential: it is asked four times a
+ * shot and round, and a series would double the time of a long fit.
+ * Rational form of J. F. Hart et al., Computer Approximations (1968), 5666, as given by G. West, "Better approximations
+ * to cumulative normal functions", Wilmott (2005) (coefficients from memory, checked in the tests against tables).
+ * @example normalCdf(1.96) // => 0.9750021
+ */
+export function normalCdf(x: number): number {
+  const z = Math.abs(x)
+  if (z > 37) return x > 0 ? 1 : 0
+  const e = Math.exp(-z * z / 2)
+  let tail: number
+  if (z < 7.07106781186547) {
+    const above = (((((3.52624965998911e-2 * z + 0.700383064443688) * z + 6.37396220353165) * z + 33.912866078383) * z + 112.079291497871) * z + 221.213596169931) * z + 220.206867912376
+    const below = ((((((8.83883476483184e-2 * z + 1.75566716318264) * z + 16.064177579207) * z + 86.7807322029461) * z + 296.564248779674) * z + 637.333633378831) * z + 793.826512519948) * z + 440.413735824752
+    tail = e * above / below
+  } else {
+    tail = e / (z + 1 / (z + 2 / (z + 3 / (z + 4 / (z + 0.65))))) / SQRT_2PI
+  }
+  return x > 0 ? 1 - tail : tail
+}
+
+/** Φ⁻¹(0.9): a tenth on each side leaves 8 in 10. */
+export const Z_80 = 1.2815515655446004
+
+/**
+ * Quantile of Student's t from the normal one, four terms with the normal one itself: Abramowitz & Stegun, 26.7.5. Good to 2e-3 from three
+ * degrees of freedom on, which is where it is used.
+ * @param z the normal quantile at the same probability
+ * @example studentQuantile(1.2815515655446004, 4) // => 1.533
+ */
+export function studentQuantile(z: number, degrees: number): number {
+  const z2 = z * z
+  const g1 = (z2 + 1) * z / 4
+  const g2 = ((5 * z2 + 16) * z2 + 3) * z / 96
+  const g3 = (((3 * z2 + 19) * z2 + 17) * z2 - 15) * z / 384
+  return z + (g1 + (g2 + g3 / degrees) / degrees) / degrees
+}

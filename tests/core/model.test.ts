@@ -1,0 +1,97 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { cellEstimate, fitModel, type ModelSession } from '../../core/chart/model/fit'
+import { normalCdf, normalDensity, studentQuantile, Z_80 } from '../../core/chart/model/normal'
+import { priorCovariance, priorMean, type ModelCell } from '../../core/chart/model/prior'
+import { kindsOfShot } from '../../core/chart/model/robust-shot'
+
+interface FitCase {
+  id: string
+  kind: string
+  why: string
+  input: { cells: ModelCell[], sessions: ModelSession[], nowDay: number, constants?: { phi0: number, phiNu: number } }
+  output: {
+    stockCarryM: number[], lnSd: number[], interval80M: [number, number][], phi: number, nu: number, lambda: number[], spreadSdM: number[]
+    window80M: [number, number][], cleanProbability: number[][], kappaWeights: number[], passes: number
+  }
+}
+
+const { cases } = JSON.parse(readFileSync('tests/fixtures/model-cases.json', 'utf8')) as { cases: FitCase[] }
+const fits = cases.filter(c => c.kind === 'fit')
+const run = ({ input: { cells, sessions, nowDay, constants } }: FitCase) =>
+  fitModel(cells, sessions, nowDay, constants && { spread: constants.phi0, spreadBalls: constants.phiNu })
+
+/** Each figure within a millionth of what a second implementation, with other linear algebra, made of the same text. */
+function close(ours: Iterable<number>, theirs: readonly number[], what: string) {
+  const list = [...ours]
+  expect(list.length, what).toBe(theirs.length)
+  list.forEach((value, i) => expect(Math.abs(value - theirs[i]!), `${what} ${i}: ${value} for ${theirs[i]}`).toBeLessThanOrEqual(1e-6 * Math.max(1e-3, Math.abs(theirs[i]!))))
+}
+
+describe('the pooled model', () => {
+  it.each(fits)('$id: $why', (c) => {
+    const fit = run(c)
+    const n = c.input.cells.length
+    const cells = c.input.cells.map((_, i) => cellEstimate(fit, i))
+    expect(fit.passes).toBe(c.output.passes)
+    close(cells.map(e => e.carryM), c.output.stockCarryM, 'stock carry')
+    close(fit.mean.map((_, i) => Math.sqrt(fit.covariance[i * n + i]!)), c.output.lnSd, 'sd')
+    close(cells.flatMap(e => e.certainty80M), c.output.interval80M.flat(), 'certainty')
+    close(cells.flatMap(e => e.window80M), c.output.window80M.flat(), 'window')
+    close(cells.map(e => e.spreadSdM), c.output.spreadSdM, 'spread')
+    close([fit.spread, fit.degrees], [c.output.phi, c.output.nu], 'φ and ν')
+    close(fit.looseness, c.output.lambda, 'looseness')
+    close(fit.clean.flat(), c.output.cleanProbability.flat(), 'clean')
+    close(fit.regularity, c.output.kappaWeights, 'regularity')
+  })
+
+  it('gives the same chart for the shots of a session in any order', () => {
+    const c = fits.find(f => f.id === 'mixed-bad-shots')!
+    const turned = run({ ...c, input: { ...c.input, sessions: c.input.sessions.map(s => ({ ...s, shots: [...s.shots].reverse() })) } })
+    close(turned.mean, [...run(c).mean], 'mean')
+  })
+
+  it.each([
+    ['a pile of a million', [{ day: 0, shots: [{ cell: 0, carryM: 60, measSdM: 0, balls: 1_000_000 }] }]],
+    ['five hundred equal balls without error', [{ day: 0, shots: Array.from({ length: 500 }, () => ({ cell: 1, carryM: 70, measSdM: 0, balls: 1 })) }]],
+    ['30 and 90 in turn', [{ day: 0, shots: Array.from({ length: 40 }, (_, i) => ({ cell: 0, carryM: i % 2 ? 30 : 90, measSdM: 0.9, balls: 1 })) }]],
+    ['ten years between', [{ day: 0, shots: [{ cell: 0, carryM: 60, measSdM: 0.9, balls: 1 }] }, { day: 3650, shots: [{ cell: 1, carryM: 75, measSdM: 0.9, balls: 1 }] }]],
+    ['a cell that is not there, and figures that are none', [{ day: 0, shots: [{ cell: 9, carryM: 60, measSdM: 1, balls: 1 }, { cell: 0, carryM: Number.NaN, measSdM: 1, balls: 1 }] }]],
+  ])('stays finite and sane: %s', (_, sessions) => {
+    const cells = [{ club: 0, rung: 0, loftDeg: 56, lnFraction: -0.3 }, { club: 0, rung: 1, loftDeg: 56, lnFraction: 0 }]
+    const fit = fitModel(cells, sessions, 3650)
+    for (const value of [...fit.mean, ...fit.covariance, fit.spread, fit.degrees, ...fit.looseness]) expect(Number.isFinite(value)).toBe(true)
+    for (let i = 0; i < 2; i++) expect(fit.covariance[i * 3]).toBeGreaterThan(1e-5)
+    expect(fit.passes).toBeLessThanOrEqual(12)
+  })
+
+  it('has a prior that is symmetric and shares quirks where cells share a club or a swing', () => {
+    const cells: ModelCell[] = [{ club: 0, rung: 0, loftDeg: 52, lnFraction: 0 }, { club: 1, rung: 0, loftDeg: 52, lnFraction: 0, rungDoubt: 4 }]
+    const k = priorCovariance(cells, 1)
+    expect(k[1]).toBe(k[2])
+    expect(k[0]! - 0.3 ** 2).toBeCloseTo(0.05 ** 2 + 0.028 ** 2 + 0.018 ** 2, 12)
+    expect(Math.exp(priorMean(cells)[0]!)).toBeCloseTo(88, 9)
+  })
+})
+
+describe('the distributions behind it', () => {
+  // Abramowitz & Stegun, Handbook of Mathematical Functions (1964), table 26.1 (from memory).
+  it.each([[0, 0.5], [1, 0.841344746068543], [2, 0.977249868051821], [3, 0.998650101968370], [-1, 0.158655253931457], [-5, 2.866515719e-7], [-8, 6.220960574e-16]])('Φ(%f)', (x, p) => {
+    expect(normalCdf(x) / p).toBeCloseTo(1, 7)
+  })
+
+  // Handbook table of Student's t, upper 10 %.
+  it.each([[3, 1.638], [4, 1.533], [10, 1.372], [30, 1.310]])('t with %i degrees of freedom is %f to 2e-3', (degrees, t) => {
+    expect(Math.abs(studentQuantile(Z_80, degrees) - t)).toBeLessThan(2e-3)
+  })
+
+  it('a ball where it is expected is clean, one a third short a mishit, one far beyond a misread', () => {
+    expect(kindsOfShot(0, 0.03 ** 2).clean).toBeGreaterThan(0.95)
+    const short = kindsOfShot(Math.log(0.67), 0.03 ** 2)
+    expect(short.mishit).toBeGreaterThan(0.8)
+    const far = kindsOfShot(1.2, 0.03 ** 2)
+    expect(far.misread).toBeGreaterThan(0.99)
+    expect(short.clean + short.mishit + short.flyer + short.misread).toBeCloseTo(1, 12)
+    expect(normalDensity(0, 1)).toBeCloseTo(0.3989422804, 9)
+  })
+})
