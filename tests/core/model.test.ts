@@ -1,6 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { cellEstimate, fitModel, type ModelSession } from '../../core/chart/model/fit'
+import { carryAtSpeed, fitSpeedLine } from '../../core/chart/model/club-speed'
+import { ballsToGo, gains, goodEnough, hitNext } from '../../core/chart/model/next-shot'
+import { sidePattern } from '../../core/chart/model/side'
+import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../core/chart/model/statements'
+import { yardsToMetres } from '../../core/units'
 import { normalCdf, normalDensity, studentQuantile, Z_80 } from '../../core/chart/model/normal'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/chart/model/prior'
 import { kindsOfShot } from '../../core/chart/model/robust-shot'
@@ -43,6 +48,47 @@ describe('the pooled model', () => {
     close(fit.looseness, c.output.lambda, 'looseness')
     close(fit.clean.flat(), c.output.cleanProbability.flat(), 'clean')
     close(fit.regularity, c.output.kappaWeights, 'regularity')
+  })
+
+  const from = (id: string) => fits.find(f => f.id === id)!
+  const other = <T>(id: string) => cases.find(c => c.id === id) as unknown as { input: Record<string, never>, output: T }
+
+  it('names the stock shot that teaches most, and how many balls are left to good enough', () => {
+    const fit = run(from('two-sessions'))
+    const { cell, gainsM, forecastBalls } = other<{ cell: number, gainsM: number[], forecastBalls: number }>('hit-this-next').output
+    const options = { measSdM: 0.9144, balls: 1, need: [...fit.mean].map(() => 1) }
+    close(gains(fit, options), gainsM, 'gain')
+    expect(hitNext(fit, options)).toBe(cell)
+    expect(ballsToGo(fit, options, yardsToMetres(3))).toBe(forecastBalls)
+    const struckOut = options.need.map((_, i) => i === cell ? 0 : 1)
+    expect(hitNext(fit, { ...options, need: struckOut })).not.toBe(cell)
+    expect(hitNext(fit, { ...options, need: struckOut.map(() => 0) })).toBeNull()
+    expect(goodEnough(fit, options.need, 1000)).toBe(true)
+  })
+
+  it('states gap, overlap, looser and moved with their odds', () => {
+    const c = from('two-sessions')
+    const fit = run(c)
+    const { pGap, pOverlap, pLoose, eMoved } = other<{ pGap: number, pOverlap: number, pLoose: number, eMoved: number }>('statements').output
+    close([probabilityOfGap(fit, 9, 5, 10.9728), probabilityOfOverlap(fit, 5, 15, 3.6576), probabilityOfLooser(fit, 9, 1.25)], [pGap, pOverlap, pLoose], 'odds')
+    const since = c.input.sessions.filter(s => s.day > 0).map(s => ({ shots: s.shots.filter(shot => shot.cell === 9) })).filter(s => s.shots.length > 0)
+    close([evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, since)], [eMoved], 'evidence')
+    expect(evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, [])).toBeCloseTo(1, 9)
+  })
+
+  it('lays a line through club speed, and leans each cell\'s side on the player\'s', () => {
+    const speed = cases.find(c => c.id === 'club-speed') as unknown as { input: { points: { speedMph: number, carryM: number }[] }, output: { a: number, b: number, at72: { carryM: number, lnSd: number } } }
+    const line = fitSpeedLine(speed.input.points.map(p => ({ ...p, measSdM: 0.9144 })))
+    const at72 = carryAtSpeed(line, 72)
+    close([line.a, line.b, at72.carryM, at72.lnSd], [speed.output.a, speed.output.b, speed.output.at72.carryM, speed.output.at72.lnSd], 'line')
+    expect(carryAtSpeed(fitSpeedLine([]), 70).carryM).toBeCloseTo(91.44, 9)
+
+    const side = cases.find(c => c.id === 'lateral') as unknown as { input: { obs: { cell: number, r: number }[], cells: number }, output: { bias: number[], biasVar: number[], sd: number, playerBias: number } }
+    const pattern = sidePattern(side.input.obs.map(o => ({ cell: o.cell, ratio: o.r })), side.input.cells)
+    close(pattern.bias, side.output.bias, 'bias')
+    close(pattern.variance, side.output.biasVar, 'variance of bias')
+    close([pattern.sd, pattern.playerBias], [side.output.sd, side.output.playerBias], 'side')
+    expect(sidePattern([], 2).bias).toEqual([0, 0])
   })
 
   it('gives the same chart for the shots of a session in any order', () => {

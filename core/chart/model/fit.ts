@@ -34,6 +34,8 @@ export interface Fit {
   /** Scatter of one clean ball is spread·√looseness·(carry + 30 m). */
   spread: number
   looseness: Float64Array
+  /** Balls' worth of knowledge about each cell's looseness. */
+  cellDegrees: Float64Array
   /** Degrees of freedom behind the spread. */
   degrees: number
   /** Probability that each shot is clean, by session, in the order given; shots dropped before the fit are not in it. */
@@ -162,6 +164,7 @@ export function fitModel(cells: readonly ModelCell[], sessions: readonly ModelSe
   let spread = spreadBefore
   let looseness = new Float64Array(n).fill(1)
   let degrees = 0
+  let cellDegrees = new Float64Array(n)
   let before: Float64Array | null = null
   let passes = 0
   while (passes < MODEL.mostPasses) {
@@ -182,11 +185,12 @@ export function fitModel(cells: readonly ModelCell[], sessions: readonly ModelSe
     const widened = Math.abs(Math.log(variance / spread ** 2))
     spread = Math.sqrt(variance)
     degrees = spreadSums.degrees
+    cellDegrees = Float64Array.from(spreadSums.cellDegrees)
     before = belief.mean
     if (moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread) break
   }
   const { mean, covariance, weights } = mix(cells, works, today)
-  return { mean, covariance, spread, looseness, degrees: Math.max(3, spreadBalls + degrees), clean: works.map(w => w.entries.map(e => e.clean)), regularity: weights, passes }
+  return { mean, covariance, spread, looseness, cellDegrees, degrees: Math.max(3, spreadBalls + degrees), clean: works.map(w => w.entries.map(e => e.clean)), regularity: weights, passes }
 }
 
 /** What is read of one cell of a fit. */

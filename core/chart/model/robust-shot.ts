@@ -16,14 +16,25 @@ const CLEAN_SHARE = 1 - MODEL.mishitShare - MODEL.flyerShare - MODEL.misreadShar
  * @param e ln carry less what is expected of it; @param v variance of that difference for a clean ball
  */
 export function kindsOfShot(e: number, v: number) {
+  const { clean, mishit, flyer, misread } = densities(e, v)
+  // So that a shot beyond all four still divides.
+  const sum = clean + mishit + flyer + misread + 1e-300
+  return { clean: clean / sum, mishit: mishit / sum, flyer: flyer / sum, misread: misread / sum }
+}
+
+/** Density of a ball that may be any of the four. */
+export function kindsDensity(e: number, v: number): number {
+  const { clean, mishit, flyer, misread } = densities(e, v)
+  return clean + mishit + flyer + misread + 1e-300
+}
+
+function densities(e: number, v: number) {
   const s = Math.sqrt(v)
   const clean = CLEAN_SHARE * normalDensity(e, v)
   const mishit = MODEL.mishitShare * (normalCdf((e - MODEL.mishitFrom) / s) - normalCdf((e - MODEL.mishitTo) / s)) / (MODEL.mishitTo - MODEL.mishitFrom)
   const flyer = MODEL.flyerShare * (normalCdf((e - MODEL.flyerFrom) / s) - normalCdf((e - MODEL.flyerTo) / s)) / (MODEL.flyerTo - MODEL.flyerFrom)
   const misread = MODEL.misreadShare * normalDensity(e, v + MODEL.misreadSd ** 2)
-  // So that a shot beyond all four still divides.
-  const sum = clean + mishit + flyer + misread + 1e-300
-  return { clean: clean / sum, mishit: mishit / sum, flyer: flyer / sum, misread: misread / sum }
+  return { clean, mishit, flyer, misread }
 }
 
 /**

@@ -1,0 +1,32 @@
+/** Prior of ln carry = a + b·ln(v / 70 mph) of one club: 100 yd at 70 mph, and carry growing with v^1.5. [cp, mem] */
+const SPEED = { atMph: 70, a: Math.log(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const
+
+export interface SpeedLine {
+  a: number
+  b: number
+  /** Covariance of a and b: variance of a, covariance, variance of b. */
+  covariance: [number, number, number]
+}
+
+/** The line of one club from balls whose club speed was measured. With no ball it is the prior. */
+export function fitSpeedLine(shots: readonly { speedMph: number, carryM: number, measSdM: number }[]): SpeedLine {
+  let [paa, pab, pbb] = [1 / SPEED.aSd ** 2, 0, 1 / SPEED.bSd ** 2]
+  let [ra, rb] = [SPEED.a * paa, SPEED.b * pbb]
+  for (const { speedMph, carryM, measSdM } of shots) {
+    const w = 1 / (SPEED.shotSd ** 2 + (measSdM / carryM) ** 2)
+    const x = Math.log(speedMph / SPEED.atMph)
+    paa += w
+    pab += w * x
+    pbb += w * x * x
+    ra += w * Math.log(carryM)
+    rb += w * x * Math.log(carryM)
+  }
+  const determinant = paa * pbb - pab * pab
+  return { a: (pbb * ra - pab * rb) / determinant, b: (paa * rb - pab * ra) / determinant, covariance: [pbb / determinant, -pab / determinant, paa / determinant] }
+}
+
+/** Carry at a club speed, metres, and the standard deviation of its logarithm. */
+export function carryAtSpeed({ a, b, covariance: [vaa, vab, vbb] }: SpeedLine, speedMph: number): { carryM: number, lnSd: number } {
+  const x = Math.log(speedMph / SPEED.atMph)
+  return { carryM: Math.exp(a + b * x), lnSd: Math.sqrt(vaa + 2 * x * vab + x * x * vbb) }
+}

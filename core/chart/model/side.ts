@@ -1,0 +1,47 @@
+/** Side and club speed: two small fits beside the pooled model. All prior widths [mem]. */
+const SIDE = { sd: 0.05, playerSd: 0.03, cellSd: 0.012, priorBalls: 4, clipSds: 2.5, clipFactor: 1.05, rounds: 20 } as const
+
+export interface SidePattern {
+  /** Bias of each cell as a share of its carry, right positive, and its variance. */
+  bias: number[]
+  variance: number[]
+  /** Scatter of one ball about it, share of carry. */
+  sd: number
+  playerBias: number
+}
+
+function median(values: readonly number[]): number {
+  if (values.length === 0) return 0
+  const sorted = [...values].sort((a, b) => a - b)
+  const half = sorted.length >> 1
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+/**
+ * The side pattern of every cell, hit or not: each leans on the player's own bias. One wild ball is clipped.
+ * @param shots side over carry, right positive; @param cells how many cells there are
+ */
+export function sidePattern(shots: readonly { cell: number, ratio: number }[], cells: number): SidePattern {
+  const indices = Array.from({ length: cells }, (_, c) => c)
+  const counts = indices.map(c => shots.filter(s => s.cell === c).length)
+  let bias = indices.map(() => median(shots.map(s => s.ratio)))
+  let variance = indices.map(() => 0)
+  let s2 = SIDE.sd ** 2
+  let playerBias = 0
+  const clipped = (ratio: number, centre: number) => Math.max(-SIDE.clipSds * Math.sqrt(s2), Math.min(SIDE.clipSds * Math.sqrt(s2), ratio - centre))
+  for (let round = 0; round < SIDE.rounds; round++) {
+    const means = indices.map((c) => {
+      const own = shots.filter(s => s.cell === c)
+      return own.length === 0 ? 0 : own.reduce((sum, s) => sum + bias[c]! + clipped(s.ratio, bias[c]!), 0) / own.length
+    })
+    const weights = counts.map(n => n === 0 ? 0 : 1 / (SIDE.cellSd ** 2 + s2 / n))
+    const precision = 1 / SIDE.playerSd ** 2 + weights.reduce((sum, w) => sum + w, 0)
+    playerBias = weights.reduce((sum, w, c) => sum + w * means[c]!, 0) / precision
+    const cell = counts.map(n => 1 / SIDE.cellSd ** 2 + n / s2)
+    bias = indices.map(c => (playerBias / SIDE.cellSd ** 2 + counts[c]! * means[c]! / s2) / cell[c]!)
+    variance = cell.map(p => 1 / p + (1 / SIDE.cellSd ** 2 / p) ** 2 / precision)
+    const squares = shots.reduce((sum, s) => sum + clipped(s.ratio, bias[s.cell]!) ** 2, 0)
+    s2 = (SIDE.priorBalls * SIDE.sd ** 2 + SIDE.clipFactor * squares) / (SIDE.priorBalls + Math.max(0, shots.length - 1))
+  }
+  return { bias, variance, sd: Math.sqrt(s2), playerBias }
+}

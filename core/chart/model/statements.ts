@@ -1,0 +1,96 @@
+import gammainc from '@stdlib/math-base-special-gammainc'
+import { MODEL } from './constants'
+import type { Fit } from './fit'
+import { kindsDensity } from './robust-shot'
+import { normalCdf } from './normal'
+
+/** Student's distribution function by a normal one: Abramowitz & Stegun, 26.7.8. */
+function studentCdf(t: number, degrees: number): number {
+  return normalCdf(t * (1 - 1 / (4 * degrees)) / Math.sqrt(1 + t * t / (2 * degrees)))
+}
+
+/** Difference of two stock carries, metres, and its standard deviation: what they have in common cancels. */
+function difference(fit: Fit, a: number, b: number) {
+  const n = fit.mean.length
+  const ca = Math.exp(fit.mean[a]!)
+  const cb = Math.exp(fit.mean[b]!)
+  const variance = ca * ca * fit.covariance[a * n + a]! + cb * cb * fit.covariance[b * n + b]! - 2 * ca * cb * fit.covariance[a * n + b]!
+  return { dM: cb - ca, sdM: Math.sqrt(variance) }
+}
+
+/** Probability that the step from one cell up to another is wider than the limit. */
+export function probabilityOfGap(fit: Fit, shorter: number, longer: number, limitM: number): number {
+  const { dM, sdM } = difference(fit, shorter, longer)
+  return studentCdf((dM - limitM) / sdM, fit.degrees)
+}
+
+/** Probability that two cells carry the same to within the limit. */
+export function probabilityOfOverlap(fit: Fit, a: number, b: number, limitM: number): number {
+  const { dM, sdM } = difference(fit, a, b)
+  return studentCdf((limitM - dM) / sdM, fit.degrees) - studentCdf((-limitM - dM) / sdM, fit.degrees)
+}
+
+/** Probability that a cell scatters more than `ratio` times the player's own usual. */
+export function probabilityOfLooser(fit: Fit, cell: number, ratio: number): number {
+  const degrees = MODEL.loosenessBalls + fit.cellDegrees[cell]!
+  return gammainc(degrees * fit.looseness[cell]! / (2 * ratio * ratio), degrees / 2)
+}
+
+/** What was published of a cell: its carry, how sure it was, and when. */
+export interface Published { carryM: number, lnVariance: number }
+
+/** Balls of one cell in one session since. */
+export interface SessionOfCell { shots: readonly { carryM: number, measSdM: number, balls: number }[] }
+
+const GRID_STEP = 0.005
+const GRID_HALF = 121
+const DAY_TAPS = 8
+/** How far a real change may go, in ln carry: about 8 %. [mem] */
+const SHIFT_SD = 0.08
+
+function logSum(values: Float64Array): number {
+  const top = values.reduce((most, v) => Math.max(most, v), -Infinity)
+  return top + Math.log(values.reduce((sum, v) => sum + Math.exp(v - top), 0))
+}
+
+/**
+ * Evidence that a stock carry has moved since it was published: a test martingale, so 20 or more comes falsely in at
+ * most one cell in twenty however often one looks (Ville's inequality).
+ * The likelihood of each session's balls on a grid about the published carry, as clean, mishit, flyer or misread,
+ * smeared by the day effect, multiplied over sessions; its mean under "moved" over its mean under "as it was".
+ * @param sessions this cell's balls in each session since the publication
+ */
+export function evidenceOfMove(fit: Fit, cell: number, published: Published, sessions: readonly SessionOfCell[]): number {
+  const centre = Math.log(published.carryM)
+  const size = 2 * GRID_HALF + 1
+  const at = (k: number) => (k - GRID_HALF) * GRID_STEP
+  const growth = 1 + MODEL.spreadOffsetM / published.carryM
+  const own = fit.spread ** 2 * fit.looseness[cell]! * growth ** 2
+  const taps = Array.from({ length: 2 * DAY_TAPS + 1 }, (_, i) => Math.exp(-0.5 * ((i - DAY_TAPS) * GRID_STEP / MODEL.daySd) ** 2))
+  const total = new Float64Array(size)
+  for (const { shots } of sessions) {
+    const likelihood = new Float64Array(size)
+    for (const { carryM, measSdM, balls } of shots) {
+      const v = own * (balls > 1 ? MODEL.pileFactor / balls : 1) + (measSdM / published.carryM) ** 2
+      for (let k = 0; k < size; k++) likelihood[k]! += Math.log(kindsDensity(Math.log(carryM) - centre - at(k), v))
+    }
+    const top = likelihood.reduce((most, l) => Math.max(most, l), -Infinity)
+    for (let k = 0; k < size; k++) {
+      let sum = 0
+      let weight = 0
+      for (let i = 0; i < taps.length; i++) {
+        const other = k + i - DAY_TAPS
+        if (other < 0 || other >= size) continue
+        sum += taps[i]! * Math.exp(likelihood[other]! - top)
+        weight += taps[i]!
+      }
+      total[k]! += top + Math.log(sum / weight + 1e-300)
+    }
+  }
+  const weigh = (variance: number) => {
+    const log = Float64Array.from({ length: size }, (_, k) => -0.5 * at(k) ** 2 / variance)
+    const norm = logSum(log)
+    return logSum(log.map((l, k) => l - norm + total[k]!))
+  }
+  return Math.exp(weigh(published.lnVariance + SHIFT_SD ** 2) - weigh(published.lnVariance))
+}
