@@ -16,8 +16,17 @@ interface FitCase {
   why: string
   input: { cells: ModelCell[], sessions: ModelSession[], nowDay: number, constants?: { phi0: number, phiNu: number } }
   output: {
-    stockCarryM: number[], lnSd: number[], interval80M: [number, number][], phi: number, nu: number, lambda: number[], spreadSdM: number[]
-    window80M: [number, number][], cleanProbability: number[][], kappaWeights: number[], passes: number
+    stockCarryM: number[]
+    lnSd: number[]
+    interval80M: [number, number][]
+    phi: number
+    nu: number
+    lambda: number[]
+    spreadSdM: number[]
+    window80M: [number, number][]
+    cleanProbability: number[][]
+    kappaWeights: number[]
+    passes: number
   }
 }
 
