@@ -8,6 +8,9 @@ defineShortcuts({
   '?': () => { help.value = true },
   'meta_k': () => { search.value = true },
 })
+
+// Loaded while nothing else is to do, so that "/" and the name typed right after it find the field there.
+onNuxtReady(() => preloadComponents(['FrameSearchDialog', 'FrameHelpDialog']))
 </script>
 
 <template>

@@ -70,6 +70,7 @@ test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, g
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('/')
+  await expect(page.getByPlaceholder('Search players and stages')).toBeFocused()
   await page.keyboard.type('Kit')
   await expect(page.getByRole('option')).toHaveText(['Kit Arden'])
   await page.keyboard.press('Enter')
