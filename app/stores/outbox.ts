@@ -30,7 +30,7 @@ export const useOutbox = defineStore('outbox', () => {
   const account = useAccount()
 
   let opening: Promise<IDBPDatabase<OutboxSchema> | null> | undefined
-  let nextSeq = Date.now()
+  let lastSeq = 0
   let waitMs = FIRST_WAIT_MS
   let timer: ReturnType<typeof setTimeout> | undefined
   let sending: Promise<void> | undefined
@@ -60,8 +60,13 @@ export const useOutbox = defineStore('outbox', () => {
     })
   }
 
+  /** Later than the one before, and never the same as another tab's, which would overwrite it. */
+  function nextSeq(): number {
+    return lastSeq = Math.max(Date.now(), Math.floor(lastSeq) + 1) + Math.random()
+  }
+
   async function add(playerId: string, entry: OutboxItem['entry']): Promise<void> {
-    const item: OutboxItem = { seq: nextSeq++, coachId: account.account!.id, playerId, entry: toRaw(entry) }
+    const item: OutboxItem = { seq: nextSeq(), coachId: account.account!.id, playerId, entry: toRaw(entry) }
     items.value = [...items.value, item]
     await (await open())?.put('items', item)
     void send()

@@ -30,9 +30,11 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return map
   })
 
-  function place<T extends { id: string }>(list: T[], record: T): T[] {
+  /** Puts a record into a list by its id; an older version never takes the place of a newer one. */
+  function place<T extends { id: string, version: number }>(list: T[], record: T): T[] {
     const at = list.findIndex(other => other.id === record.id)
-    return at < 0 ? [...list, record] : list.with(at, record)
+    if (at < 0) return [...list, record]
+    return list[at]!.version > record.version ? list : list.with(at, record)
   }
 
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
@@ -60,7 +62,8 @@ export const usePlayerRecord = defineStore('player-record', () => {
     if (playerId.value !== id) close()
     const question = ++asked
     playerId.value = id
-    sinceAsked = []
+    // What waits now may be sent and confirmed before the answer is here, and still not be in it.
+    sinceAsked = outbox.mine.filter(item => item.playerId === id).map(item => item.entry)
     failure.value = null
     try {
       const [reply] = await Promise.all([api<PlayerRecord>(`/api/players/${id}`), outbox.ready()])
@@ -97,8 +100,10 @@ export const usePlayerRecord = defineStore('player-record', () => {
     await keep({ kind: 'session', record })
   }
 
+  /** Does nothing for a ball that is gone: one the server refused may have been discarded meanwhile. */
   function changeShot(id: string, change: Partial<ShotRecord>): Promise<void> {
-    const record = records.value.find(other => other.id === id)!
+    const record = records.value.find(other => other.id === id)
+    if (!record) return Promise.resolve()
     return putShot({ ...record, ...change, version: record.version + 1 })
   }
 

@@ -18,6 +18,7 @@ export interface BagDraft {
 
 /** What becomes of the balls of something retired. */
 export function keptWords(balls: number): string {
+  if (balls === 0) return 'its undone balls are kept'
   return balls === 1 ? 'its ball is kept' : `its ${balls} balls are kept`
 }
 

@@ -37,7 +37,7 @@ describe('a bag as it is being typed', () => {
 
 describe('small words', () => {
   it('one ball is kept, two are', () => {
-    expect([keptWords(1), keptWords(2)]).toEqual(['its ball is kept', 'its 2 balls are kept'])
+    expect([keptWords(0), keptWords(1), keptWords(2)]).toEqual(['its undone balls are kept', 'its ball is kept', 'its 2 balls are kept'])
   })
 
   const now = new Date(2026, 10, 25, 0, 30).getTime()

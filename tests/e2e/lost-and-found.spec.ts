@@ -135,10 +135,17 @@ test('a ball that the server refuses is shown with its reason, and can be discar
   await page.route('**/shots', async (route) => {
     const body = route.request().postDataJSON() as { shots: object[] }
     await route.continue({ postData: JSON.stringify({ shots: body.shots.map(shot => ({ ...shot, carryM: 9999 })) }) })
-  }, { times: 1 })
+  }, { times: 2 })
   await hit(page, '58° full', [80])
   await page.getByRole('button', { name: '1 refused' }).click()
   await expect(page.getByText('Carry 9999 m is not possible: 0.9144 to 365.76 m is allowed.')).toBeVisible()
+  await page.getByRole('button', { name: 'Discard' }).click()
+  await expect(page.getByText('None yet.')).toBeVisible()
+  await expect(page.getByRole('button', { name: '58° full, 80 yd' })).toHaveCount(0)
+  // The session's own undo finds nothing of it, and says so without a fuss.
+  await page.locator('body').press('u')
+  await page.getByRole('region', { name: /Notifications/ }).getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: '1 refused' }).click()
   await page.getByRole('button', { name: 'Send again' }).click()
   await expect(page.getByRole('button', { name: /refused/ })).toHaveCount(0)
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])

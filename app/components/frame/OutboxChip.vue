@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import type { OutboxItem } from '~/stores/outbox'
+
 const outbox = useOutbox()
 const { withUnit } = useDistance()
 const open = ref(false)
+const record = usePlayerRecord()
+const toast = useToast()
 
 const shown = computed(() => outbox.refused.length > 0 || !outbox.keeps || (outbox.stuck && outbox.waiting.length > 0))
 const words = computed(() => {
@@ -9,6 +13,16 @@ const words = computed(() => {
   if (outbox.waiting.length > 0) return `${outbox.waiting.length} waiting`
   return 'not kept'
 })
+
+/** Lets an entry go that the server will not take; the page then shows what the server has. */
+async function discard(item: OutboxItem) {
+  await outbox.discard(item)
+  if (outbox.refused.length === 0) open.value = false
+  const refresh = () => record.playerId === item.playerId ? record.open(item.playerId) : undefined
+  const undo = () => outbox.add(item.playerId, item.entry).then(refresh)
+  toast.add({ title: 'Discarded', actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }] })
+  await refresh()
+}
 
 onMounted(() => void outbox.send())
 </script>
@@ -37,7 +51,7 @@ onMounted(() => void outbox.send())
               <span class="block text-error">{{ item.refused }}</span>
             </span>
             <UButton size="sm" variant="outline" color="neutral" @click="outbox.retry(item)">Send again</UButton>
-            <UButton size="sm" variant="ghost" color="error" @click="outbox.discard(item)">Discard</UButton>
+            <UButton size="sm" variant="ghost" color="error" @click="discard(item)">Discard</UButton>
           </li>
         </ul>
       </template>

@@ -40,8 +40,10 @@ const x = (m: number) => {
   return Math.min(w.value - 3, Math.max(3, inset.value + (m - low) / (high - low) * (w.value - 2 * inset.value)))
 }
 
+const empty = computed(() => props.carriesM.length + props.leftOutM.length === 0)
+
 const ticks = computed(() => {
-  if (props.small) return []
+  if (props.small || empty.value) return []
   const [low, high] = domain.value.map(to) as [number, number]
   const long = [1, 2, 5, 10, 20, 50].find(step => (high - low) / step * 46 < w.value) ?? 100
   const short = long >= 5 ? long / 5 : 1
@@ -80,6 +82,7 @@ const label = computed(() => {
         v-for="(m, i) in dots" :key="i" :cx="x(m)" :cy="lineY" :r="small ? 3 : 8" fill="var(--ink)" :fill-opacity="i === dots.length - 1 ? 1 : 0.68"
         stroke="var(--raised)" :stroke-width="small ? 0.6 : 2"
       />
+      <text v-if="empty && !small" :x="w / 2" y="64" text-anchor="middle" font-size="16" fill="var(--soft-ink)">No balls yet</text>
       <template v-if="centreM !== null">
         <line :x1="x(centreM)" :x2="x(centreM)" :y1="small ? 2 : 30" :y2="small ? 18 : 93" stroke="var(--ui-primary)" :stroke-width="small ? 2 : 3" />
         <text v-if="!small" :x="x(centreM)" y="22" text-anchor="middle" font-size="19" font-weight="800" fill="var(--ui-primary)">{{ text(centreM) }}<tspan dx="4" font-size="13" font-weight="600">{{ unit }}</tspan></text>
