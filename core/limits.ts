@@ -16,6 +16,10 @@ export const CARRY_MAX_M = yardsToMetres(CARRY_LIMITS.yd.max)
 export const LOFT_MIN_DEG = 8
 export const LOFT_MAX_DEG = 70
 
+/** Lofts the pooled model knows: wedges and short irons. Other clubs have a plain record of their own. */
+export const GRID_LOFT_MIN_DEG = 40
+export const GRID_LOFT_MAX_DEG = 62
+
 /** Share of the full carry of one swing length. Above 1 is a stretch beyond full. */
 export const FRACTION_MIN = 0.05
 export const FRACTION_MAX = 1.3
@@ -35,3 +39,7 @@ export const BALLS_MAX = 1000
 /** Flag thresholds a coach may choose, in metres: 1 to 40 yd. */
 export const THRESHOLD_MIN_M = yardsToMetres(1)
 export const THRESHOLD_MAX_M = yardsToMetres(40)
+
+/** How surely a number is wanted, either way, metres: 1 to 20 yd. */
+export const WITHIN_MIN_M = yardsToMetres(1)
+export const WITHIN_MAX_M = yardsToMetres(20)

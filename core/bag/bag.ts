@@ -1,3 +1,4 @@
+import { GRID_LOFT_MAX_DEG, GRID_LOFT_MIN_DEG } from '../limits'
 import type { Rung, SwingScale } from '../swing/scale'
 
 export interface Club {
@@ -50,4 +51,9 @@ export function gridCells(bag: Bag): StockShot[] {
 
 export function isStruckOut(bag: Bag, cell: StockShot): boolean {
   return bag.struckOut.some(s => s.clubId === cell.clubId && s.rungId === cell.rungId)
+}
+
+/** True for a wedge or a short iron, of which one stock shot tells about another. Longer clubs stand by themselves. */
+export function isGridClub(club: Pick<Club, 'loftDeg'>): boolean {
+  return club.loftDeg >= GRID_LOFT_MIN_DEG && club.loftDeg <= GRID_LOFT_MAX_DEG
 }

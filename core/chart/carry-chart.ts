@@ -1,22 +1,81 @@
-import type { Bag } from '../bag/bag'
+import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, type Bag, type StockShot } from '../bag/bag'
 import type { Shot } from '../shot/shot'
-import { carryNumbers, type NumberedCell } from './carry-numbers'
-import { nextBallWindow } from './next-ball-window'
+import { cellEstimate } from './model/estimate'
+import type { Fit } from './model/fit'
+import type { GridFit } from './grid-fit'
+import { leanings } from './model/leanings'
+import { groupByCell, pileOf, type Pile } from './pile'
+
+/** `predicted`: no ball counts, the number is what the others make of it. `unhit`: nothing to make one of. */
+export type CellKind = 'measured' | 'predicted' | 'unhit' | 'struck-out'
+
+/** What a number leans on, as shares that add up to about 1. */
+export interface LeansOn {
+  own: number
+  /** What is usual for such lofts and swing lengths. */
+  usual: number
+  others: (StockShot & { share: number })[]
+}
 
 /** What is known of one stock shot. */
-export interface ChartCell extends NumberedCell {
-  /** Where the next clean ball lands 8 times in 10, metres; null with too few balls. */
+export interface ChartCell extends Pile {
+  kind: CellKind
+  /** A club outside the grid's lofts: a robust record of its own balls alone. */
+  plain: boolean
+  /** Stock carry, metres; null when nothing tells it. */
+  carryM: number | null
+  /** 8 in 10 that the stock carry lies here, metres. */
+  certainty80M: [number, number] | null
+  /** Where the next clean ball lands 8 times in 10, metres. */
   window80M: [number, number] | null
+  leansOn: LeansOn | null
 }
 
 export type CarryChart = ChartCell[]
 
-/** Puts the window on a number. */
-export function withWindow(cell: NumberedCell): ChartCell {
-  return { ...cell, window80M: cell.carryM === null ? null : nextBallWindow(cell.carriesM, cell.carryM) }
+type Number80 = Pick<ChartCell, 'carryM' | 'certainty80M' | 'window80M'>
+const NO_NUMBER: Number80 = { carryM: null, certainty80M: null, window80M: null }
+
+function numberOf(fit: Fit, i: number): Number80 {
+  const { carryM, certainty80M, window80M } = cellEstimate(fit, i)
+  return { carryM, certainty80M, window80M }
 }
 
-/** The carry chart: the numbers of the grid in use, each with its window. */
-export function carryChart(bag: Bag, shots: readonly Shot[]): CarryChart {
-  return carryNumbers(bag, shots).map(withWindow)
+/**
+ * The carry chart: the grid in use, clubs from most loft to least, swings from short to long, each cell with its pile
+ * and its number. Without a single counting ball nothing is predicted: what is usual for a stranger is no number.
+ */
+export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): CarryChart {
+  const groups = groupByCell(shots)
+  const gridClubs = new Set(clubsInUse(bag).filter(isGridClub).map(club => club.id))
+  const anyBall = grid.fit.ballPrecision.some(a => a > 0)
+  const leans = leanings(grid.fit)
+  return gridCells(bag).map((cell): ChartCell => {
+    const key = cellKey(cell)
+    const pile = pileOf(cell, groups.get(key) ?? [])
+    const plain = !gridClubs.has(cell.clubId)
+    const struckOut = isStruckOut(bag, cell)
+    const i = grid.indexOf.get(key)
+    const single = grid.plain.get(key)
+    const told = plain ? single !== undefined : anyBall
+    const shown = told && (!struckOut || pile.balls > 0)
+    const number = !shown ? NO_NUMBER : single ? numberOf(single, 0) : numberOf(grid.fit, i!)
+    const kind = struckOut ? 'struck-out' : pile.balls > 0 ? 'measured' : shown ? 'predicted' : 'unhit'
+    const lean = shown && !plain ? leans[i!]! : null
+    return {
+      ...pile, kind, plain, ...number,
+      leansOn: lean && { own: lean.own, usual: lean.usual, others: lean.others.map(o => ({ ...grid.cells[o.cell]!, share: o.share })) },
+    }
+  })
+}
+
+/** Half of the stretch in which the number lies 8 times in 10, metres: the "±" beside it. */
+export function plusMinusM({ certainty80M }: Pick<ChartCell, 'certainty80M'>): number | null {
+  return certainty80M && (certainty80M[1] - certainty80M[0]) / 2
+}
+
+/** How far the chart has come: cells of the grid hit, of the cells in use (struck-out ones and longer clubs are not). */
+export function chartProgress(chart: CarryChart): { hit: number, inUse: number } {
+  const used = chart.filter(cell => cell.kind !== 'struck-out' && !cell.plain)
+  return { hit: used.filter(cell => cell.kind === 'measured').length, inUse: used.length }
 }

@@ -1,6 +1,10 @@
 export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
 export type Method = typeof METHODS[number]
 
+/** What the coach called the strike. `clean` is the coach's word that the ball counts as it is. */
+export const STRIKES = ['clean', 'mishit', 'thin', 'heavy', 'toe', 'heel'] as const
+export type Strike = typeof STRIKES[number]
+
 /** One ball, or a pile measured as one, as it was measured. */
 export interface Shot {
   id: string
@@ -15,6 +19,18 @@ export interface Shot {
   hitAtMs: number
   /** Why it does not count, or null when it does. A shot left out stays on record. */
   leftOut: string | null
+  /** Null while nobody has called it. */
+  strike: Strike | null
+  /** Of a pile: its length along the line of flight, metres. */
+  extentM?: number
+}
+
+/** A range session, as far as it matters to the numbers. */
+export interface Session {
+  id: string
+  startedAtMs: number
+  method: Method
+  ball: 'own' | 'range'
 }
 
 /** The shots that count for the number. */

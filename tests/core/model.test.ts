@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { cellEstimate, fitModel, type ModelSession } from '../../core/chart/model/fit'
+import { cellEstimate } from '../../core/chart/model/estimate'
+import { fitModel, type ModelSession } from '../../core/chart/model/fit'
 import { carryAtSpeed, fitSpeedLine } from '../../core/chart/model/club-speed'
 import { ballsToGo, gains, goodEnough, hitNext } from '../../core/chart/model/next-shot'
 import { sidePattern } from '../../core/chart/model/side'
@@ -8,7 +9,7 @@ import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOve
 import { yardsToMetres } from '../../core/units'
 import { normalCdf, normalDensity, studentQuantile, Z_80 } from '../../core/chart/model/normal'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/chart/model/prior'
-import { kindsOfShot } from '../../core/chart/model/robust-shot'
+import { kindsOfShot } from '../../core/chart/model/kinds'
 
 interface FitCase {
   id: string
@@ -55,7 +56,7 @@ describe('the pooled model', () => {
     close(cells.map(e => e.spreadSdM), c.output.spreadSdM, 'spread')
     close([fit.spread, fit.degrees], [c.output.phi, c.output.nu], 'φ and ν')
     close(fit.looseness, c.output.lambda, 'looseness')
-    close(fit.clean.flat(), c.output.cleanProbability.flat(), 'clean')
+    close(fit.verdicts.flat().map(v => v.clean).filter(p => !Number.isNaN(p)), c.output.cleanProbability.flat(), 'clean')
     close(fit.regularity, c.output.kappaWeights, 'regularity')
   })
 
@@ -67,10 +68,10 @@ describe('the pooled model', () => {
     const { cell, gainsM, forecastBalls } = other<{ cell: number, gainsM: number[], forecastBalls: number }>('hit-this-next').output
     const options = { measSdM: 0.9144, balls: 1, need: [...fit.mean].map(() => 1) }
     close(gains(fit, options), gainsM, 'gain')
-    expect(hitNext(fit, options)).toBe(cell)
+    expect(hitNext(fit, options)!.cell).toBe(cell)
     expect(ballsToGo(fit, options, yardsToMetres(3))).toBe(forecastBalls)
     const struckOut = options.need.map((_, i) => i === cell ? 0 : 1)
-    expect(hitNext(fit, { ...options, need: struckOut })).not.toBe(cell)
+    expect(hitNext(fit, { ...options, need: struckOut })!.cell).not.toBe(cell)
     expect(hitNext(fit, { ...options, need: struckOut.map(() => 0) })).toBeNull()
     expect(goodEnough(fit, options.need, 1000)).toBe(true)
   })

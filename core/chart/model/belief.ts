@@ -1,126 +1,233 @@
 import { MODEL } from './constants'
 
-/** What is believed of ln stock carry of all cells: mean, and covariance row by row. */
+/**
+ * What is believed of ln stock carry of all cells: mean, and covariance row by row. While a fit runs only the lower
+ * triangle is kept up; `mirror` fills the rest.
+ */
 export interface Belief {
   mean: Float64Array
   covariance: Float64Array
 }
 
-// A pivot below this is rounding, not knowledge.
-const LEAST_PIVOT = 1e-14
-
-/**
- * What one session says of its hit cells, as weighted sums: precision A = Σp and b = Σ p·y over the shots of each.
- * `cells` are the indices of the hit cells in the whole grid.
- */
+/** What one session says of its hit cells, as weighted sums: precision A = Σp and b = Σ p·y over the shots of each. */
 export interface SessionSums {
-  cells: readonly number[]
+  /** Indices of the hit cells in the whole grid, ascending. */
+  cells: Int32Array
   precision: Float64Array
   weighted: Float64Array
 }
 
-/** Lower Cholesky factor of S = I + √A·C·√A, in place of S. Well-conditioned whatever the precisions, also at 0. */
-function factor(root: Float64Array, prior: Float64Array, h: number): Float64Array {
-  const s = new Float64Array(h * h)
+/**
+ * Working memory of one fit, sized once: the loops below run thousands of times, and fresh arrays in them would cost
+ * more than the arithmetic.
+ */
+export interface Room {
+  start: Float64Array
+  prior: Float64Array
+  root: Float64Array
+  factor: Float64Array
+  surprise: Float64Array
+  gain: Float64Array
+}
+
+/** @param cells of the grid; @param most cells hit in one session */
+export function makeRoom(cells: number, most: number): Room {
+  const of = (size: number) => new Float64Array(size)
+  return { start: of(most), prior: of(most * most), root: of(most), factor: of(most * most), surprise: of(most), gain: of(cells * most) }
+}
+
+// A pivot below this is rounding, not knowledge.
+const LEAST_PIVOT = 1e-14
+
+/** Lower Cholesky factor of S = I + √A·C·√A. Well-conditioned whatever the precisions, also at 0. */
+function factorize({ root, prior, factor }: Room, h: number): void {
   for (let i = 0; i < h; i++) {
+    const ih = i * h
     for (let j = 0; j <= i; j++) {
-      let sum = (i === j ? 1 : 0) + root[i]! * prior[i * h + j]! * root[j]!
-      for (let k = 0; k < j; k++) sum -= s[i * h + k]! * s[j * h + k]!
-      s[i * h + j] = i === j ? Math.sqrt(Math.max(LEAST_PIVOT, sum)) : sum / s[j * h + j]!
+      const jh = j * h
+      let sum = root[i]! * prior[ih + j]! * root[j]!
+      if (i === j) sum += 1
+      for (let k = 0; k < j; k++) sum -= factor[ih + k]! * factor[jh + k]!
+      factor[ih + j] = i === j ? Math.sqrt(sum > LEAST_PIVOT ? sum : LEAST_PIVOT) : sum / factor[jh + j]!
     }
   }
-  return s
 }
 
-/** L⁻¹·v in place. */
-function solveLower(l: Float64Array, v: Float64Array, h: number): void {
+/** L⁻¹·v in place, v beginning at `from`. */
+function solveLower(factor: Float64Array, v: Float64Array, from: number, h: number): void {
   for (let i = 0; i < h; i++) {
-    let sum = v[i]!
-    for (let k = 0; k < i; k++) sum -= l[i * h + k]! * v[k]!
-    v[i] = sum / l[i * h + i]!
+    const ih = i * h
+    let sum = v[from + i]!
+    for (let k = 0; k < i; k++) sum -= factor[ih + k]! * v[from + k]!
+    v[from + i] = sum / factor[ih + i]!
   }
 }
 
-/** b/√A − √A·m, 0 where nothing was hit. */
-function surprise({ precision, weighted }: SessionSums, mean: Float64Array, root: Float64Array): Float64Array {
-  return Float64Array.from(precision, (a, i) => a === 0 ? 0 : weighted[i]! / root[i]! - root[i]! * mean[i]!)
+/** L⁻¹ of each row of v, four rows abreast: their sums do not wait for each other, so the processor need not either. */
+function solveRows(factor: Float64Array, v: Float64Array, rows: number, h: number): void {
+  let r = 0
+  for (; r + 3 < rows; r += 4) {
+    const a = r * h
+    const b = a + h
+    const c = b + h
+    const d = c + h
+    for (let i = 0; i < h; i++) {
+      const ih = i * h
+      let sa = v[a + i]!
+      let sb = v[b + i]!
+      let sc = v[c + i]!
+      let sd = v[d + i]!
+      for (let k = 0; k < i; k++) {
+        const l = factor[ih + k]!
+        sa -= l * v[a + k]!
+        sb -= l * v[b + k]!
+        sc -= l * v[c + k]!
+        sd -= l * v[d + k]!
+      }
+      const pivot = factor[ih + i]!
+      v[a + i] = sa / pivot
+      v[b + i] = sb / pivot
+      v[c + i] = sc / pivot
+      v[d + i] = sd / pivot
+    }
+  }
+  for (; r < rows; r++) solveLower(factor, v, r * h, h)
 }
 
-/** Mean of the hit cells, and their covariance with the day's own effect: what a session begins with. */
-export function startOfSession({ mean, covariance }: Belief, cells: readonly number[], daySd: number) {
+/** P −= G·Gᵀ, lower triangle, in blocks of two by two for the same reason. An odd last row is done alone. */
+function takeAway(covariance: Float64Array, gain: Float64Array, n: number, h: number): void {
+  let i = 0
+  for (; i + 1 < n; i += 2) {
+    const a = i * h
+    const b = a + h
+    for (let j = 0; j <= i; j += 2) {
+      const c = j * h
+      const d = c + h
+      let ac = 0
+      let ad = 0
+      let bc = 0
+      let bd = 0
+      for (let k = 0; k < h; k++) {
+        const ga = gain[a + k]!
+        const gb = gain[b + k]!
+        const gc = gain[c + k]!
+        const gd = gain[d + k]!
+        ac += ga * gc
+        ad += ga * gd
+        bc += gb * gc
+        bd += gb * gd
+      }
+      covariance[i * n + j]! -= ac
+      covariance[i * n + n + j]! -= bc
+      covariance[i * n + n + j + 1]! -= bd
+      // On the diagonal this one lies in the upper triangle, which nobody reads.
+      covariance[i * n + j + 1]! -= ad
+    }
+  }
+  for (; i < n; i++) {
+    for (let j = 0; j <= i; j++) {
+      let taken = 0
+      for (let k = 0; k < h; k++) taken += gain[i * h + k]! * gain[j * h + k]!
+      covariance[i * n + j]! -= taken
+    }
+  }
+}
+
+/** √A, the factor of S, and L⁻¹(b/√A − √A·m), 0 where nothing was hit, into the room. */
+function weigh(room: Room, { precision, weighted }: SessionSums, h: number): void {
+  const { root, start, surprise } = room
+  for (let i = 0; i < h; i++) {
+    const a = Math.sqrt(precision[i]!)
+    root[i] = a
+    surprise[i] = a === 0 ? 0 : weighted[i]! / a - a * start[i]!
+  }
+  factorize(room, h)
+  solveLower(room.factor, surprise, 0, h)
+}
+
+/** Mean of the hit cells, and their covariance with the day's own effect, into the room: what a session begins with. */
+export function startSession(room: Room, { mean, covariance }: Belief, cells: Int32Array, daySd: number): void {
   const n = mean.length
   const h = cells.length
-  const prior = new Float64Array(h * h)
-  for (let i = 0; i < h; i++) for (let j = 0; j < h; j++) prior[i * h + j] = covariance[cells[i]! * n + cells[j]!]! + daySd * daySd
-  return { mean: Float64Array.from(cells, cell => mean[cell]!), prior }
+  const day = daySd * daySd
+  for (let i = 0; i < h; i++) {
+    room.start[i] = mean[cells[i]!]!
+    const from = cells[i]! * n
+    for (let j = 0; j <= i; j++) {
+      const value = covariance[from + cells[j]!]! + day
+      room.prior[i * h + j] = value
+      room.prior[j * h + i] = value
+    }
+  }
 }
 
-/** Mean and variance of ln carry that day, of each hit cell, after what the session says. */
-export function withinSession(start: ReturnType<typeof startOfSession>, sums: SessionSums): { mean: Float64Array, variance: Float64Array } {
+/** Mean and variance of ln carry that day, of each hit cell, after what the session says. Needs `startSession`. */
+export function withinSession(room: Room, sums: SessionSums, mean: Float64Array, variance: Float64Array): void {
+  const { prior, root, factor, surprise, gain, start } = room
   const h = sums.cells.length
-  const root = sums.precision.map(Math.sqrt)
-  const l = factor(root, start.prior, h)
-  const t = surprise(sums, start.mean, root)
-  solveLower(l, t, h)
-  const mean = new Float64Array(h)
-  const variance = new Float64Array(h)
-  const row = new Float64Array(h)
+  weigh(room, sums, h)
+  for (let i = 0; i < h; i++) for (let j = 0; j < h; j++) gain[i * h + j] = prior[i * h + j]! * root[j]!
+  // Rows of C√A·L⁻ᵀ: the square of one takes away variance, its product with L⁻¹(b/√A − √A·m) moves the mean.
+  solveRows(factor, gain, h, h)
   for (let i = 0; i < h; i++) {
-    // Row i of C√A L⁻ᵀ: its square takes away variance, its product with L⁻¹(b/√A − √A m) moves the mean.
-    for (let j = 0; j < h; j++) row[j] = start.prior[i * h + j]! * root[j]!
-    solveLower(l, row, h)
-    let moved = start.mean[i]!
-    let left = start.prior[i * h + i]!
+    const ih = i * h
+    let moved = start[i]!
+    let left = prior[ih + i]!
     for (let j = 0; j < h; j++) {
-      moved += row[j]! * t[j]!
-      left -= row[j]! * row[j]!
+      const r = gain[ih + j]!
+      moved += r * surprise[j]!
+      left -= r * r
     }
     mean[i] = moved
     variance[i] = left
   }
-  return { mean, variance }
 }
 
 /**
  * Takes a session into the belief of all cells, hit or not, in place.
  * @returns its log evidence, up to a constant
  */
-export function absorb(belief: Belief, sums: SessionSums, daySd: number): number {
+export function absorb(room: Room, belief: Belief, sums: SessionSums, daySd: number): number {
   const { mean, covariance } = belief
+  const { root, factor, surprise, gain } = room
+  const { cells } = sums
   const n = mean.length
-  const h = sums.cells.length
-  const root = sums.precision.map(Math.sqrt)
-  const start = startOfSession(belief, sums.cells, daySd)
-  const l = factor(root, start.prior, h)
-  const t = surprise(sums, start.mean, root)
-  solveLower(l, t, h)
-  const gain = new Float64Array(n * h)
-  const row = new Float64Array(h)
+  const h = cells.length
+  startSession(room, belief, cells, daySd)
+  weigh(room, sums, h)
   for (let i = 0; i < n; i++) {
-    for (let j = 0; j < h; j++) row[j] = covariance[i * n + sums.cells[j]!]! * root[j]!
-    solveLower(l, row, h)
-    gain.set(row, i * h)
-  }
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < h; k++) mean[i]! += gain[i * h + k]! * t[k]!
-    for (let j = 0; j <= i; j++) {
-      let taken = 0
-      for (let k = 0; k < h; k++) taken += gain[i * h + k]! * gain[j * h + k]!
-      covariance[i * n + j]! -= taken
-      if (j !== i) covariance[j * n + i]! -= taken
+    const ih = i * h
+    for (let j = 0; j < h; j++) {
+      const c = cells[j]!
+      gain[ih + j] = (c <= i ? covariance[i * n + c]! : covariance[c * n + i]!) * root[j]!
     }
   }
+  solveRows(factor, gain, n, h)
+  for (let i = 0; i < n; i++) {
+    let moved = 0
+    for (let k = 0; k < h; k++) moved += gain[i * h + k]! * surprise[k]!
+    mean[i]! += moved
+  }
+  takeAway(covariance, gain, n, h)
   let evidence = 0
-  for (let i = 0; i < h; i++) evidence -= Math.log(l[i * h + i]!) + 0.5 * t[i]! * t[i]!
+  for (let i = 0; i < h; i++) evidence -= Math.log(factor[i * h + i]!) + 0.5 * surprise[i]! * surprise[i]!
   return evidence
 }
 
 /** Days without a session: all cells drift together, and each a little by itself. In place. */
 export function drift({ mean, covariance }: Belief, days: number): void {
+  if (!(days > 0)) return
   const n = mean.length
-  const time = Math.min(Math.max(0, days), MODEL.longestGapDays) / MODEL.driftDays
-  const together = MODEL.driftSd ** 2 * time
-  const alone = MODEL.driftCellSd ** 2 * time
-  for (let i = 0; i < n * n; i++) covariance[i]! += together
-  for (let i = 0; i < n; i++) covariance[i * n + i]! += alone
+  const time = Math.min(days, MODEL.longestGapDays) / MODEL.driftDays
+  const together = MODEL.driftSd * MODEL.driftSd * time
+  const alone = MODEL.driftCellSd * MODEL.driftCellSd * time
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j <= i; j++) covariance[i * n + j]! += together
+    covariance[i * n + i]! += alone
+  }
+}
+
+/** Fills the upper triangle from the lower one. */
+export function mirror(covariance: Float64Array, n: number): void {
+  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) covariance[j * n + i] = covariance[i * n + j]!
 }

@@ -20,14 +20,26 @@ export const MODEL = {
   tiltSd: 0.10,
   /** Quirks of a swing length, a club and a cell; shorter swings are quirkier. [sim] */
   rungSd: 0.05,
+  /** Factor on the variance of a swing length whose share of full nobody has said. [cp] */
+  unknownRungDoubt: 4,
   clubSd: 0.028,
   cellSd: 0.018,
   cellSdPerLnFraction: -0.015,
+  /**
+   * A low or high flight of a swing length: it shares that length's quirk, lies a little shorter [cp], and is trusted
+   * less: one doubt common to all swings of that flight, one of each alone. [mem]
+   */
+  lowFlightMean: -0.05,
+  highFlightMean: -0.03,
+  flightSd: 0.05,
+  flightRungSd: 0.03,
   /** How regular a player may be: factor on the quirks, and what each is worth beforehand. [sim] */
   regularities: [0.5, 1, 2],
   regularityWeights: [0.25, 0.5, 0.25],
-  /** Form, mat and balls common to one session. Without it the 95 % interval covers 88 %. [mem] */
+  /** Form, mat and balls common to one session. Without it the 95 % interval covers 88 %. Paced and range-ball sessions, and guessed ones, have more in common. [mem] */
   daySd: 0.012,
+  roughDaySd: 0.02,
+  guessedDaySd: 0.03,
   /** Drift in 30 days: of the whole player, and of each cell; old sessions count less by it. [mem] */
   driftSd: 0.012,
   driftCellSd: 0.010,
@@ -50,8 +62,15 @@ export const MODEL = {
   flyerFrom: 0.04,
   flyerTo: 0.28,
   misreadSd: 0.6,
+  /** What a strike call, a spin far below the club's, or an impossible spin makes of those shares. [mem] */
+  calledMishitShare: 0.60,
+  lowSpinFlyerShare: 0.40,
+  impossibleSpinMisreadShare: 0.30,
   /** The middle of a pile of n balls scatters as one ball over n, this much wider than the mean. [mem] */
   pileFactor: 1.25,
+  /** Floor of the degrees of freedom behind an interval, and of a variance within a session. */
+  leastDegrees: 3,
+  leastVariance: 1e-10,
   /** Carries that cannot be; they are dropped before the fit. */
   leastCarryM: 2,
   mostCarryM: 300,

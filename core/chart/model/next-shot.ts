@@ -1,4 +1,5 @@
 import { MODEL } from './constants'
+import { ballSd } from './estimate'
 import type { Fit } from './fit'
 import { Z_80 } from './normal'
 
@@ -8,6 +9,8 @@ const CLEAN_OF_ALL = 0.9
 export const MOST_BALLS_FORECAST = 400
 /** Good enough: this share of the cells in use within the wanted certainty. Our choice. */
 export const GOOD_ENOUGH_SHARE = 0.8
+/** A cell is said to learn from a ball when this share of the ball's whole gain is its. Our choice. */
+const LEARNS_FROM = 0.05
 
 export interface NextOptions {
   /** How the next ball is measured, standard deviation in metres. */
@@ -20,44 +23,102 @@ export interface NextOptions {
 
 /** Variance of ln carry of the next k balls of a cell about its stock carry. */
 function ballVariance(fit: Fit, i: number, { measSdM, balls }: NextOptions): number {
-  const carryM = Math.exp(fit.mean[i]!)
-  const own = fit.spread ** 2 * fit.looseness[i]! * (1 + MODEL.spreadOffsetM / carryM) ** 2
-  return (own + (measSdM / carryM) ** 2) / CLEAN_OF_ALL / balls
+  const scatter = ballSd(fit, i)
+  return (scatter * scatter + (measSdM / Math.exp(fit.mean[i]!)) ** 2) / CLEAN_OF_ALL / balls
 }
 
-/** Metres of doubt that k balls of each cell would take off the whole chart; 0 for cells not in use. */
-export function gains(fit: Fit, options: NextOptions): number[] {
+/** Carry times need of each cell, and each cell's ball variance: what the rule needs again and again. */
+function weights(fit: Fit, options: NextOptions) {
   const n = fit.mean.length
-  const carries = fit.mean.map(Math.exp)
-  return Array.from({ length: n }, (_, j) => {
-    if (options.need[j] === 0) return 0
-    const total = fit.covariance[j * n + j]! + ballVariance(fit, j, options)
-    let gain = 0
+  const worth = new Float64Array(n)
+  const noise = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    worth[i] = options.need[i]! * Math.exp(fit.mean[i]!)
+    noise[i] = ballVariance(fit, i, options)
+  }
+  return { worth, noise }
+}
+
+/** Gain of every candidate at this covariance, into `gain`; sd is scratch. */
+function gainsAt(covariance: Float64Array, worth: Float64Array, noise: Float64Array, sd: Float64Array, gain: Float64Array): void {
+  const n = worth.length
+  for (let c = 0; c < n; c++) sd[c] = Math.sqrt(covariance[c * n + c]!)
+  for (let j = 0; j < n; j++) {
+    gain[j] = 0
+    if (worth[j] === 0) continue
+    const jn = j * n
+    const total = covariance[jn + j]! + noise[j]!
+    let sum = 0
     for (let c = 0; c < n; c++) {
-      const now = fit.covariance[c * n + c]!
-      const then = Math.max(0, now - fit.covariance[c * n + j]! ** 2 / total)
-      gain += options.need[c]! * carries[c]! * (Math.sqrt(now) - Math.sqrt(then))
+      if (worth[c] === 0) continue
+      const shared = covariance[jn + c]!
+      const then = sd[c]! * sd[c]! - shared * shared / total
+      sum += worth[c]! * (sd[c]! - Math.sqrt(then > 0 ? then : 0))
     }
-    return gain
-  })
+    gain[j] = sum
+  }
+}
+
+/** Index of the largest gain among cells in use, the first of equals; −1 when none is in use. */
+function best(gain: Float64Array, worth: Float64Array): number {
+  let top = -1
+  for (let j = 0; j < gain.length; j++) if (worth[j] !== 0 && (top < 0 || gain[j]! > gain[top]!)) top = j
+  return top
+}
+
+/** Metres of doubt (one standard deviation, summed over the chart) that k balls of each cell would take away. */
+export function gains(fit: Fit, options: NextOptions): number[] {
+  const { worth, noise } = weights(fit, options)
+  const gain = new Float64Array(worth.length)
+  gainsAt(fit.covariance, worth, noise, new Float64Array(worth.length), gain)
+  return [...gain]
+}
+
+export interface NextShot {
+  cell: number
+  /** Doubt it takes off the whole chart, metres. */
+  gainM: number
+  /** Other cells that learn from it, those that learn most first. */
+  others: number[]
 }
 
 /**
  * The stock shot whose next balls teach most about the whole chart; ties go to the lower index.
- * @returns its index, or null when no cell is in use
+ * @returns null when no cell is in use
  */
-export function hitNext(fit: Fit, options: NextOptions): number | null {
-  const list = gains(fit, options)
-  const best = list.reduce<number | null>((top, gain, j) => options.need[j] !== 0 && (top === null || gain > list[top]!) ? j : top, null)
-  return best
+export function hitNext(fit: Fit, options: NextOptions): NextShot | null {
+  const n = fit.mean.length
+  const { worth, noise } = weights(fit, options)
+  const gain = new Float64Array(n)
+  gainsAt(fit.covariance, worth, noise, new Float64Array(n), gain)
+  const cell = best(gain, worth)
+  if (cell < 0) return null
+  const total = fit.covariance[cell * n + cell]! + noise[cell]!
+  const learns = Array.from({ length: n }, (_, c) => {
+    const now = fit.covariance[c * n + c]!
+    return worth[c]! * (Math.sqrt(now) - Math.sqrt(Math.max(0, now - fit.covariance[c * n + cell]! ** 2 / total)))
+  })
+  const others = learns.map((_, c) => c).filter(c => c !== cell && learns[c]! >= LEARNS_FROM * gain[cell]!).sort((a, b) => learns[b]! - learns[a]!)
+  return { cell, gainM: gain[cell]!, others }
+}
+
+/** Cells in use that are known to within ± `withinM`, 8 times in 10, of how many in use. */
+export function cellsWithin(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): { within: number, inUse: number } {
+  const n = fit.mean.length
+  let within = 0
+  let inUse = 0
+  for (let i = 0; i < n; i++) {
+    if (need[i] === 0) continue
+    inUse++
+    if (Z_80 * Math.exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!) <= withinM) within++
+  }
+  return { within, inUse }
 }
 
 /** True when eight tenths of the cells in use are known to within ± `withinM`, 8 times in 10. */
-export function goodEnough(fit: Fit, need: readonly number[], withinM: number): boolean {
-  const n = fit.mean.length
-  const inUse = need.flatMap((worth, i) => worth === 0 ? [] : [i])
-  const known = inUse.filter(i => Z_80 * Math.exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!) <= withinM)
-  return known.length >= GOOD_ENOUGH_SHARE * inUse.length
+export function goodEnough(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): boolean {
+  const { within, inUse } = cellsWithin(fit, need, withinM)
+  return within >= GOOD_ENOUGH_SHARE * inUse
 }
 
 /**
@@ -67,14 +128,38 @@ export function goodEnough(fit: Fit, need: readonly number[], withinM: number): 
  */
 export function ballsToGo(fit: Fit, options: NextOptions, withinM: number): number {
   const n = fit.mean.length
-  const ahead: Fit = { ...fit, covariance: fit.covariance.slice() }
+  const { worth, noise } = weights(fit, { ...options, balls: 1 })
+  const covariance = fit.covariance.slice()
+  const [gain, sd, column] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)]
   for (let balls = 0; balls < MOST_BALLS_FORECAST; balls++) {
-    if (goodEnough(ahead, options.need, withinM)) return balls
-    const j = hitNext(ahead, { ...options, balls: 1 })
-    if (j === null) return balls
-    const total = ahead.covariance[j * n + j]! + ballVariance(ahead, j, { ...options, balls: 1 })
-    const column = Float64Array.from({ length: n }, (_, i) => ahead.covariance[i * n + j]!)
-    for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) ahead.covariance[a * n + b]! -= column[a]! * column[b]! / total
+    if (goodEnough({ mean: fit.mean, covariance }, options.need, withinM)) return balls
+    gainsAt(covariance, worth, noise, sd, gain)
+    const j = best(gain, worth)
+    if (j < 0) return balls
+    const total = covariance[j * n + j]! + noise[j]!
+    for (let i = 0; i < n; i++) column[i] = covariance[j * n + i]!
+    for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) covariance[a * n + b]! -= column[a]! * column[b]! / total
   }
   return MOST_BALLS_FORECAST
+}
+
+/** Retest at the earliest and at the latest so many days after the last session: about once a month. [cp] */
+const RETEST_DAYS = { least: 14, most: 45 } as const
+/** By then this much more doubt than good enough may have crept in. Our choice. */
+const RETEST_SLACK = 1.5
+
+/**
+ * Days after the last session until so much may have drifted that less than eight tenths of the cells in use are
+ * known to within one and a half times the wanted certainty; between 14 and 45.
+ * @param fit as it was on the day of the last session
+ */
+export function daysToRetest(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): number {
+  const n = fit.mean.length
+  const perDay = (MODEL.driftSd * MODEL.driftSd + MODEL.driftCellSd * MODEL.driftCellSd) / MODEL.driftDays
+  const covariance = fit.covariance.slice()
+  for (let day = 0; day < RETEST_DAYS.most; day++) {
+    if (day >= RETEST_DAYS.least && !goodEnough({ mean: fit.mean, covariance }, need, RETEST_SLACK * withinM)) return day
+    for (let i = 0; i < n; i++) covariance[i * n + i]! += perDay
+  }
+  return RETEST_DAYS.most
 }

@@ -30,6 +30,9 @@ export function normalCdf(x: number): number {
 /** Φ⁻¹(0.9): a tenth on each side leaves 8 in 10. */
 export const Z_80 = 1.2815515655446004
 
+/** Φ⁻¹(0.975): a fortieth on each side leaves 19 in 20. */
+export const Z_95 = 1.959963984540054
+
 /**
  * Quantile of Student's t from the normal one, four terms with the normal one itself: Abramowitz & Stegun, 26.7.5. Good to 2e-3 from three
  * degrees of freedom on, which is where it is used.

@@ -1,10 +1,15 @@
+import type { Flight } from '../../swing/scale'
 import { MODEL } from './constants'
+
+const FLIGHT_MEAN: Record<Flight, number> = { low: MODEL.lowFlightMean, normal: 0, high: MODEL.highFlightMean }
 
 /** One cell of the grid, hit or not, as the model sees it. */
 export interface ModelCell {
-  /** Index of the club and of the swing length: cells that share one share its quirk. */
+  /** Index of the club and of the swing length: cells that share one share its quirk. A low flight has its length's. */
   club: number
   rung: number
+  /** Flight, where a player keeps several of one length. Default normal. */
+  flight?: Flight
   loftDeg: number
   /** ln of the prior share of the full carry. */
   lnFraction: number
@@ -19,14 +24,15 @@ export function priorMean(cells: readonly ModelCell[]): Float64Array {
   return Float64Array.from(cells, (cell) => {
     const x = loftUnits(cell)
     const l = cell.lnFraction
-    return MODEL.levelMean + l + x * (MODEL.slopeMean + MODEL.tiltMean * l) + MODEL.curvatureMean * x * x
+    return MODEL.levelMean + l + x * (MODEL.slopeMean + MODEL.tiltMean * l) + MODEL.curvatureMean * x * x + FLIGHT_MEAN[cell.flight ?? 'normal']
   })
 }
 
 /**
  * Prior covariance of ln stock carry between all cells, row by row.
  * Level, loft slope, curvature, stretch of the ladder and tilt are shared by all; quirks of swing length, club and cell
- * by those that have them in common.
+ * by those that have them in common. A low or high flight is a swing of its own near its parent: it has the parent's
+ * quirk, a difference shared by all swings of that flight, and one of its own.
  * @param regularity κ, factor on the quirks: 1 is a usual player, 2 an irregular one
  * @returns n × n numbers, symmetric
  */
@@ -44,6 +50,10 @@ export function priorCovariance(cells: readonly ModelCell[], regularity: number)
       let k = square(MODEL.levelSd) + square(MODEL.slopeSd) * xx + square(MODEL.curvatureSd) * xx * xx
         + square(MODEL.stretchSd) * ll + square(MODEL.tiltSd) * ll * xx
       if (a.rung === b.rung) k += (a.rungDoubt ?? 1) * square(regularity * MODEL.rungSd)
+      if (a.flight === b.flight && a.flight !== undefined && a.flight !== 'normal') {
+        k += square(regularity * MODEL.flightSd)
+        if (a.rung === b.rung) k += square(regularity * MODEL.flightRungSd)
+      }
       if (a.club === b.club) k += square(regularity * MODEL.clubSd)
       if (i === j) k += square(regularity * (MODEL.cellSd + MODEL.cellSdPerLnFraction * a.lnFraction))
       covariance[i * n + j] = k

@@ -1,10 +1,10 @@
-import type { Finding, FlagRule } from '../flag'
-import type { Ladder } from '../ladder'
+import type { Finding, FlagRule, GapFacts } from '../flag'
+import loose from './loose'
 import overlap from './overlap'
 import step from './step'
 
 /** One sorted line a rule. Findings are shown in this order of weight: holes first. */
-const RULES: readonly FlagRule[] = [step, overlap] as unknown as readonly FlagRule[]
+const RULES: readonly FlagRule[] = [step, loose, overlap] as unknown as readonly FlagRule[]
 
 /**
  * Checks what every rule says of itself, so that a half-written flag cannot ship.
@@ -20,10 +20,13 @@ export function checkRules(rules: readonly FlagRule[]): void {
     for (const key of ['kind', 'title', 'why'] as const) {
       if (!meta[key]) throw new Error(`${name}: meta.${key} is missing`)
     }
+    if (!meta.open.one || !meta.open.many) throw new Error(`${name}: meta.open is missing`)
     if (meta.remedies.length === 0 || meta.remedies.some(r => r.length === 0)) throw new Error(`${name}: meta.remedies is missing`)
-    if (!meta.why.includes(`{${meta.difference.of}}`)) throw new Error(`${name}: meta.why does not tell {${meta.difference.of}}`)
-    const threshold = defaults[meta.threshold.option]
-    if (threshold === undefined || !(threshold > 0)) throw new Error(`${name}: defaults has no ${meta.threshold.option}`)
+    if (meta.difference && !meta.why.includes(`{${meta.difference.of}}`)) throw new Error(`${name}: meta.why does not tell {${meta.difference.of}}`)
+    if (meta.threshold) {
+      const threshold = defaults[meta.threshold.option]
+      if (threshold === undefined || !(threshold > 0)) throw new Error(`${name}: defaults has no ${meta.threshold.option}`)
+    }
   }
 }
 
@@ -41,7 +44,12 @@ export function flagRule(id: string): FlagRule {
 /** Thresholds by rule id; what is missing takes the rule's default. */
 export type FlagOptions = Record<string, Record<string, number> | undefined>
 
-/** All findings of all rules on one ladder: rules in the order of the registry, shortest first within each. */
-export function findFlags(ladder: Ladder, options: FlagOptions = {}): Finding[] {
-  return RULES.flatMap(rule => rule.find(ladder, options[rule.meta.id]))
+/** All findings of all rules on one chart: rules in the order of the registry, shortest first within each. */
+export function findFlags(facts: GapFacts, options: FlagOptions = {}): Finding[] {
+  return RULES.flatMap(rule => rule.find(facts, options[rule.meta.id]))
+}
+
+/** Those that are said; the open ones are only counted. */
+export function saidFlags(findings: readonly Finding[]): Finding[] {
+  return findings.filter(finding => finding.sureness !== 'open')
 }

@@ -1,5 +1,5 @@
-import { SAME_M, type Finding, type FlagMeta, type FlagRule } from '../flag'
-import type { Ladder } from '../ladder'
+import { SAY } from '../../chart/model/statements'
+import { SAME_M, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import { yardsToMetres } from '../../units'
 
 export const meta = {
@@ -11,6 +11,7 @@ export const meta = {
     'If one flies lower than the other, keep both: it is a choice of flight. Say which is for what.',
     'If they fly alike, strike one out or hit more balls with the one that has fewer.',
   ],
+  open: { one: 'pair reads as one number', many: 'pairs read as one number' },
   difference: { of: 'apartM', limit: 'closestM', raised: 'within' },
   threshold: { option: 'closestM', label: 'Closest pair' },
 } as const satisfies FlagMeta
@@ -21,7 +22,7 @@ export const defaults = {
 }
 
 /** Every pair of stock shots whose carries lie within the closest distance, shortest first. Mutates nothing. */
-export function find(ladder: Ladder, options: Partial<typeof defaults> = {}): Finding[] {
+export function find({ ladder, odds }: GapFacts, options: Partial<typeof defaults> = {}): Finding[] {
   const { closestM } = { ...defaults, ...options }
   return ladder.flatMap((shorter, i) => {
     const found: Finding[] = []
@@ -30,10 +31,12 @@ export function find(ladder: Ladder, options: Partial<typeof defaults> = {}): Fi
       const longer = ladder[j]!
       const apartM = longer.carryM - shorter.carryM
       if (apartM > closestM + SAME_M) break
+      const probability = odds.overlap(shorter, longer, closestM)
       found.push({
         flag: meta.id,
-        shorter: { clubId: shorter.clubId, rungId: shorter.rungId },
-        longer: { clubId: longer.clubId, rungId: longer.rungId },
+        sureness: probability >= SAY.overlap ? 'sure' : 'open',
+        probability,
+        cells: [{ clubId: shorter.clubId, rungId: shorter.rungId }, { clubId: longer.clubId, rungId: longer.rungId }],
         data: { apartM, closestM, shorterM: shorter.carryM, longerM: longer.carryM },
         fromM: shorter.carryM,
         toM: longer.carryM,

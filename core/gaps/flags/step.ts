@@ -1,16 +1,18 @@
-import { SAME_M, type Finding, type FlagMeta, type FlagRule } from '../flag'
-import { neighbours, type Ladder } from '../ladder'
+import { likelyOnes, SAY } from '../../chart/model/statements'
+import { SAME_M, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
+import { neighbours } from '../ladder'
 import { yardsToMetres } from '../../units'
 
 export const meta = {
   id: 'step',
   kind: 'hole',
   title: 'Wide step, {fromM} to {toM}',
-  why: '{shorter} carries {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than {widestStepM}. Nothing measured lands in between.',
+  why: '{shorter} carries {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than {widestStepM}. Nothing in the chart lands in between.',
   remedies: [
     'Grip down an inch on {longer}: about {gripDownM} less.',
-    'Measure a swing length in between, or one that is still empty in the chart.',
+    'Measure a swing length in between, or a grip in between.',
   ],
+  open: { one: 'step reads too wide', many: 'steps read too wide' },
   difference: { of: 'stepM', limit: 'widestStepM', raised: 'above' },
   threshold: { option: 'widestStepM', label: 'Widest step' },
 } as const satisfies FlagMeta
@@ -21,20 +23,20 @@ export const defaults = {
 }
 
 /** Neighbours on the ladder further apart than the widest step, shortest first. Mutates nothing. */
-export function find(ladder: Ladder, options: Partial<typeof defaults> = {}): Finding[] {
+export function find({ ladder, odds }: GapFacts, options: Partial<typeof defaults> = {}): Finding[] {
   const { widestStepM } = { ...defaults, ...options }
-  return neighbours(ladder).flatMap(([shorter, longer]) => {
-    const stepM = longer.carryM - shorter.carryM
-    if (stepM <= widestStepM + SAME_M) return []
-    return [{
-      flag: meta.id,
-      shorter: { clubId: shorter.clubId, rungId: shorter.rungId },
-      longer: { clubId: longer.clubId, rungId: longer.rungId },
-      data: { stepM, widestStepM, shorterM: shorter.carryM, longerM: longer.carryM },
-      fromM: shorter.carryM,
-      toM: longer.carryM,
-    }]
-  })
+  const wide = neighbours(ladder).filter(([shorter, longer]) => longer.carryM - shorter.carryM > widestStepM + SAME_M)
+  const probabilities = wide.map(([shorter, longer]) => odds.gap(shorter, longer, widestStepM))
+  const likely = likelyOnes(probabilities)
+  return wide.map(([shorter, longer], i) => ({
+    flag: meta.id,
+    sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : likely[i] ? 'likely' : 'open',
+    probability: probabilities[i]!,
+    cells: [{ clubId: shorter.clubId, rungId: shorter.rungId }, { clubId: longer.clubId, rungId: longer.rungId }],
+    data: { stepM: longer.carryM - shorter.carryM, widestStepM, shorterM: shorter.carryM, longerM: longer.carryM },
+    fromM: shorter.carryM,
+    toM: longer.carryM,
+  }))
 }
 
 export default { meta, defaults, find } satisfies FlagRule<typeof defaults>

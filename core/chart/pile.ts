@@ -1,0 +1,49 @@
+import { cellKey, type StockShot } from '../bag/bag'
+import type { Shot } from '../shot/shot'
+import { middleOfThePile } from './middle-of-the-pile'
+
+/** The balls of one stock shot, as they were measured. */
+export interface Pile extends StockShot {
+  /** Balls that count, a pile measured as one with all its balls. */
+  balls: number
+  /** Balls on record that do not count. */
+  leftOut: number
+  lastHitMs: number | null
+  /** Measured carries that count, metres, in the order hit. */
+  carriesM: number[]
+  leftOutCarriesM: number[]
+  /** Plain middle of those that count, metres: what a coach works out by hand; null without any. */
+  middleM: number | null
+}
+
+/** Shots by the key of their cell. */
+export function groupByCell(shots: readonly Shot[]): Map<string, Shot[]> {
+  const groups = new Map<string, Shot[]>()
+  for (const shot of shots) {
+    const key = cellKey(shot)
+    const group = groups.get(key)
+    if (group) group.push(shot)
+    else groups.set(key, [shot])
+  }
+  return groups
+}
+
+/** Oldest first; those of one moment by their id, so that the same shots always come in the same order. */
+export function inTime(shots: readonly Shot[]): Shot[] {
+  return [...shots].sort((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))
+}
+
+/** @param shots all shots of this cell, in any order */
+export function pileOf(cell: StockShot, shots: readonly Shot[]): Pile {
+  const ordered = inTime(shots)
+  const counted = ordered.filter(shot => shot.leftOut === null)
+  const out = ordered.filter(shot => shot.leftOut !== null)
+  const carriesM = counted.map(shot => shot.carryM)
+  const count = (list: readonly Shot[]) => list.reduce((sum, shot) => sum + shot.balls, 0)
+  return {
+    clubId: cell.clubId, rungId: cell.rungId,
+    balls: count(counted), leftOut: count(out), lastHitMs: ordered.at(-1)?.hitAtMs ?? null,
+    carriesM, leftOutCarriesM: out.map(shot => shot.carryM),
+    middleM: carriesM.length > 0 ? middleOfThePile(carriesM) : null,
+  }
+}
