@@ -7,15 +7,19 @@ import { measuringErrorM } from '../shot/measuring'
 import type { Method } from '../shot/shot'
 import { yardsToMetres } from '../units'
 import { carryChart, chartProgress, type CarryChart } from './carry-chart'
-import { fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
-import { ballsToGo, cellsWithin, daysToRetest, GOOD_ENOUGH_SHARE, hitNext, MOST_BALLS_FORECAST, type NextOptions } from './model/next-shot'
+import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
+import { ballsToGo, cellsWithin, daysToRetest, GOOD_ENOUGH_SHARE, hitNextFew, MOST_BALLS_FORECAST, type NextOptions } from './model/next-shot'
 import { questionsOf, type Question } from './model/screens'
 import { groupByCell, inTime } from './pile'
+
+export type { Question }
 
 /** Known well enough: within this, 8 times in 10. About half of a common step between stock shots (common practice). */
 export const WITHIN_M = yardsToMetres(3)
 /** Balls hit at one stock shot before the next is chosen: a coach's habit, and little is lost by it. */
 export const BALLS_AT_ONCE = 3
+/** Stock shots named ahead. */
+const SHOTS_AHEAD = 3
 
 export interface CalibrationOptions {
   flags: FlagOptions
@@ -51,8 +55,8 @@ export interface Calibration {
   chart: CarryChart
   ladder: Ladder
   findings: Finding[]
-  /** Null when no cell of the grid is in use. */
-  next: Next | null
+  /** The next stock shots in order; none when no cell of the grid is in use. */
+  next: Next[]
   ready: Ready
   /** Day the numbers should be tested again, milliseconds since 1970; null without a ball. */
   retestDueMs: number | null
@@ -84,18 +88,17 @@ export function calibrate(player: PlayerShots, options: CalibrationOptions = USU
   const ladder = buildLadder(chart)
   const findings = findFlags({ ladder, chart, odds: oddsOf(grid) }, options.flags)
   const rule: NextOptions = { measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M), balls: BALLS_AT_ONCE, need: grid.need }
-  const next = hitNext(grid.fit, rule)
   const { within, inUse } = cellsWithin(grid.fit, grid.need, options.withinM)
   const told = chartProgress(chart).hit > 0
   const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
     grid, chart, ladder, findings,
-    next: next && { ...grid.cells[next.cell]!, balls: BALLS_AT_ONCE, gainM: next.gainM, others: next.others.map(i => grid.cells[i]!) },
+    next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
       withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= GOOD_ENOUGH_SHARE * inUse,
       ballsToGo: toGo === MOST_BALLS_FORECAST ? null : toGo,
     },
-    retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM)),
+    retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
     questions: askAbout(player, grid, chart),
   }
 }

@@ -4,6 +4,8 @@ import { cellEstimate } from './model/estimate'
 import type { Fit } from './model/fit'
 import type { GridFit } from './grid-fit'
 import { leanings } from './model/leanings'
+import { Z_80 } from './model/normal'
+import { sidePattern } from './model/side'
 import { groupByCell, pileOf, type Pile } from './pile'
 
 /** `predicted`: no ball counts, the number is what the others make of it. `unhit`: nothing to make one of. */
@@ -29,6 +31,9 @@ export interface ChartCell extends Pile {
   /** Where the next clean ball lands 8 times in 10, metres. */
   window80M: [number, number] | null
   leansOn: LeansOn | null
+  /** Where it lies beside the line, right positive, and where 8 balls in 10 do, metres; only when sides were measured. */
+  sideM?: number
+  sideWindow80M?: [number, number]
 }
 
 export type CarryChart = ChartCell[]
@@ -41,6 +46,17 @@ function numberOf(fit: Fit, i: number): Number80 {
   return { carryM, certainty80M, window80M }
 }
 
+/** The side pattern of the grid's cells, when any shot has a side. */
+function sidesOf(shots: readonly Shot[], grid: GridFit) {
+  const measured = shots.filter(shot => shot.leftOut === null && shot.sideM !== undefined && grid.indexOf.has(cellKey(shot)))
+  if (measured.length === 0) return null
+  const pattern = sidePattern(measured.map(shot => ({ cell: grid.indexOf.get(cellKey(shot))!, ratio: shot.sideM! / shot.carryM })), grid.cells.length)
+  return (i: number, carryM: number): Pick<ChartCell, 'sideM' | 'sideWindow80M'> => {
+    const half = Z_80 * Math.sqrt(pattern.variance[i]! + pattern.sd ** 2)
+    return { sideM: carryM * pattern.bias[i]!, sideWindow80M: [carryM * (pattern.bias[i]! - half), carryM * (pattern.bias[i]! + half)] }
+  }
+}
+
 /**
  * The carry chart: the grid in use, clubs from most loft to least, swings from short to long, each cell with its pile
  * and its number. Without a single counting ball nothing is predicted: what is usual for a stranger is no number.
@@ -50,6 +66,7 @@ export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): Car
   const gridClubs = new Set(clubsInUse(bag).filter(isGridClub).map(club => club.id))
   const anyBall = grid.fit.ballPrecision.some(a => a > 0)
   const leans = leanings(grid.fit)
+  const sides = sidesOf(shots, grid)
   return gridCells(bag).map((cell): ChartCell => {
     const key = cellKey(cell)
     const pile = pileOf(cell, groups.get(key) ?? [])
@@ -63,7 +80,7 @@ export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): Car
     const kind = struckOut ? 'struck-out' : pile.balls > 0 ? 'measured' : shown ? 'predicted' : 'unhit'
     const lean = shown && !plain ? leans[i!]! : null
     return {
-      ...pile, kind, plain, ...number,
+      ...pile, kind, plain, ...number, ...(lean && sides?.(i!, number.carryM!)),
       leansOn: lean && { own: lean.own, usual: lean.usual, others: lean.others.map(o => ({ ...grid.cells[o.cell]!, share: o.share })) },
     }
   })

@@ -1,12 +1,16 @@
 import type { StockShot } from '../bag/bag'
-import type { CarryChart, ChartCell } from '../chart/carry-chart'
+import type { Calibration, Next } from '../chart/calibration'
+import type { ChartCell } from '../chart/carry-chart'
 import type { Finding } from '../gaps/flag'
-import type { Ladder } from '../gaps/ladder'
 
 /** What a stock shot is called in a file. */
 export type CellNames = (cell: StockShot) => { club: string, swing: string }
-/** Title, why and remedy of a finding, in the unit of the reader. */
-export type FindingWords = (finding: Finding) => { title: string, why: string, remedy: string }
+
+/** What is said in words, in the unit of the reader. */
+export interface ChartFileWords {
+  finding: (finding: Finding) => { title: string, why: string, remedy: string }
+  next: (next: Next) => string
+}
 
 /** Files without times number their rows instead; nothing real was hit before 2000. */
 const FIRST_REAL_MS = Date.UTC(2000, 0, 1)
@@ -17,29 +21,32 @@ export function moment(ms: number): string | null {
 }
 
 /** Metres with two decimals: a centimetre, finer than any way of measuring. */
-function cm(metres: number): number {
-  return Number(metres.toFixed(2))
-}
+const cm = (metres: number) => Number(metres.toFixed(2))
+
+/** A probability with three decimals. */
+const odds = (probability: number) => Number(probability.toFixed(3))
 
 function cellOut(cell: ChartCell, names: CellNames) {
   return {
     ...names(cell),
     kind: cell.kind,
     ...(cell.carryM !== null && { carryM: cm(cell.carryM) }),
+    ...(cell.certainty80M && { certainty80M: cell.certainty80M.map(cm) }),
     ...(cell.window80M && { window80M: cell.window80M.map(cm) }),
+    ...(cell.sideM !== undefined && { sideM: cm(cell.sideM), sideWindow80M: cell.sideWindow80M!.map(cm) }),
     balls: cell.balls,
     leftOut: cell.leftOut,
+    ...(cell.middleM !== null && { middleM: cm(cell.middleM) }),
     ...(cell.lastHitMs !== null && moment(cell.lastHitMs) !== null && { lastHit: moment(cell.lastHitMs) }),
   }
 }
 
 /**
- * The chart for a file, as `docs/formats.md` describes it. Same chart in, same file out, to the byte.
- * Cells that nobody has hit and nobody struck out are not in it.
+ * The chart for a file, as `docs/formats.md` describes it. Same calibration in, same file out, to the byte.
+ * Cells of which nothing is known, not even by others, are not in it.
  */
-export function writeChartFile(
-  asOf: string | null, chart: CarryChart, ladder: Ladder, findings: readonly Finding[], names: CellNames, words: FindingWords,
-) {
+export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords) {
+  const { chart, ladder, findings, next, ready, retestDueMs } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
@@ -49,8 +56,11 @@ export function writeChartFile(
     cells: chart.filter(cell => cell.kind !== 'unhit').map(cell => cellOut(cell, names)),
     ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }) })),
     flags: findings.map(finding => ({
-      rule: finding.flag, ...words(finding), cells: [names(finding.shorter), names(finding.longer)],
+      rule: finding.flag, sureness: finding.sureness, probability: odds(finding.probability), ...words.finding(finding), cells: finding.cells.map(names),
       fromM: cm(finding.fromM), toM: cm(finding.toM),
     })),
+    next: next.map(shot => ({ ...names(shot), balls: shot.balls, why: words.next(shot) })),
+    ready: { withinM: cm(ready.withinM), cellsWithin: ready.cellsWithin, cellsInUse: ready.cellsInUse, goodEnough: ready.goodEnough, ballsToGo: ready.ballsToGo },
+    ...(retestDueMs !== null && moment(retestDueMs) !== null && { retestDue: moment(retestDueMs)!.slice(0, 10) }),
   }
 }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
-import { METHODS, type Method } from '../shot/shot'
+import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
 import { fromUnit, type DistanceUnit } from '../units'
 
 /** One row of the shot table, labels as in the bag. */
@@ -16,8 +16,15 @@ export interface ShotRow {
   balls: number
   /** Milliseconds since 1970, or null when the file does not say. */
   hitAtMs: number | null
+  /** The calendar day of that time, where it was taken; null when the file does not say. */
+  day: string | null
   session: string | null
   leftOut: string | null
+  strike: Strike | null
+  ball: 'own' | 'range'
+  /** Length of a pile along the line of flight, and side of the line, right positive; undefined when not measured. */
+  extentM?: number
+  sideM?: number
 }
 
 /** What is wrong with one value of a file. */
@@ -29,7 +36,7 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'left_out'] as const
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out'] as const
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -41,6 +48,8 @@ export interface ShotRowOut {
   carryM: number
   method: Method
   balls: number
+  strike: Strike | null
+  ball: 'own' | 'range'
   leftOut: string | null
 }
 
@@ -55,7 +64,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
     fields: [...COLUMNS_OUT],
     data: rows.map(r => [
       safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, safe(r.leftOut ?? ''),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''),
     ]),
   }, { newline: '\r\n' }) + '\r\n'
 }
@@ -88,6 +97,33 @@ function readBalls(cells: Record<string, string>, fail: Fail): number {
   const balls = text === '' ? 1 : Number(text)
   if (!Number.isInteger(balls) || balls < 1 || balls > BALLS_MAX) fail('balls', text, `is not a whole number from 1 to ${BALLS_MAX}`)
   return balls
+}
+
+/** A length that may stand in either unit and may be missing. */
+function readLength(cells: Record<string, string>, name: string, range: [minM: number, maxM: number], fail: Fail): number | undefined {
+  for (const unit of ['m', 'yd'] as const) {
+    const text = (cells[`${name}_${unit}`] ?? '').trim()
+    if (text === '') continue
+    const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
+    const metres = fromUnit(value, unit)
+    if (metres >= range[0] && metres <= range[1]) return metres
+    fail(`${name}_${unit}`, text, `is not a number from ${range[0]} to ${range[1]} m`)
+  }
+  return undefined
+}
+
+/** A pile's length from where its front and its back lie. */
+function readExtent(cells: Record<string, string>, fail: Fail): number | undefined {
+  const [front, back] = ['pile_front', 'pile_back'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
+  return front === undefined || back === undefined ? undefined : Math.abs(back - front)
+}
+
+function readOneOf<T extends string>(cells: Record<string, string>, column: string, allowed: readonly T[], fail: Fail): T | null {
+  const text = (cells[column] ?? '').trim().toLowerCase()
+  if (text === '') return null
+  const found = allowed.find(word => word === text)
+  if (!found) fail(column, text, `is not one of ${allowed.join(', ')}`)
+  return found ?? null
 }
 
 function readTime(cells: Record<string, string>, fail: Fail): number | null {
@@ -132,14 +168,17 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     const carryM = readCarry(cells, fail)
     const balls = readBalls(cells, fail)
     const hitAtMs = readTime(cells, fail)
-    const methodText = (cells.method ?? '').trim()
-    const method = methodText === '' ? 'monitor' : METHODS.find(m => m === methodText)
-    if (!method) fail('method', methodText, `is not one of ${METHODS.join(', ')}`)
+    const method = readOneOf(cells, 'method', METHODS, fail) ?? 'monitor'
+    const strike = readOneOf(cells, 'strike', STRIKES, fail)
+    const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
+    const extentM = readExtent(cells, fail)
+    const sideM = readLength(cells, 'side', [-CARRY_LIMITS_IN_FILE.m.max, CARRY_LIMITS_IN_FILE.m.max], fail)
     const measuredAt = (cells.measured_at ?? '').trim()
     if (measuredAt !== '' && measuredAt !== 'pitch') fail('measured_at', measuredAt, 'is not "pitch": distances to where a ball lies need its run, which is not taken out yet')
     if (errors.length > before) return
     rows.push({
-      row, carryM, balls, hitAtMs, method: method!,
+      row, carryM, balls, hitAtMs, method, strike, ball, day: (cells.time ?? '').trim().slice(0, 10) || null,
+      ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }),
       club: words(cells.club), swing: words(cells.swing),
       player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
     })

@@ -23,6 +23,8 @@ export interface Shot {
   strike: Strike | null
   /** Of a pile: its length along the line of flight, metres. */
   extentM?: number
+  /** How far beside the line it pitched, right positive, metres. */
+  sideM?: number
 }
 
 /** A range session, as far as it matters to the numbers. */

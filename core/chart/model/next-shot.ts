@@ -102,6 +102,33 @@ export function hitNext(fit: Fit, options: NextOptions): NextShot | null {
   return { cell, gainM: gain[cell]!, others }
 }
 
+/**
+ * The next few stock shots, each as if the balls of those before it had been hit already.
+ * @returns at most `count`, none when no cell is in use
+ */
+export function hitNextFew(fit: Fit, options: NextOptions, count: number): NextShot[] {
+  const n = fit.mean.length
+  const ahead: Fit = { ...fit, covariance: fit.covariance.slice() }
+  const shots: NextShot[] = []
+  while (shots.length < count) {
+    const next = hitNext(ahead, options)
+    if (!next) break
+    shots.push(next)
+    learnFrom(ahead.covariance, n, next.cell, ballVariance(fit, next.cell, options))
+  }
+  return shots
+}
+
+/** Takes away, in place, what a ball of cell j with this variance would tell. */
+function learnFrom(covariance: Float64Array, n: number, j: number, variance: number): void {
+  const total = covariance[j * n + j]! + variance
+  const column = covariance.slice(j * n, j * n + n)
+  for (let a = 0; a < n; a++) {
+    const share = column[a]! / total
+    for (let b = 0; b < n; b++) covariance[a * n + b]! -= share * column[b]!
+  }
+}
+
 /** Cells in use that are known to within ± `withinM`, 8 times in 10, of how many in use. */
 export function cellsWithin(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): { within: number, inUse: number } {
   const n = fit.mean.length
@@ -130,15 +157,13 @@ export function ballsToGo(fit: Fit, options: NextOptions, withinM: number): numb
   const n = fit.mean.length
   const { worth, noise } = weights(fit, { ...options, balls: 1 })
   const covariance = fit.covariance.slice()
-  const [gain, sd, column] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)]
+  const [gain, sd] = [new Float64Array(n), new Float64Array(n)]
   for (let balls = 0; balls < MOST_BALLS_FORECAST; balls++) {
     if (goodEnough({ mean: fit.mean, covariance }, options.need, withinM)) return balls
     gainsAt(covariance, worth, noise, sd, gain)
     const j = best(gain, worth)
     if (j < 0) return balls
-    const total = covariance[j * n + j]! + noise[j]!
-    for (let i = 0; i < n; i++) column[i] = covariance[j * n + i]!
-    for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) covariance[a * n + b]! -= column[a]! * column[b]! / total
+    learnFrom(covariance, n, j, noise[j]!)
   }
   return MOST_BALLS_FORECAST
 }
@@ -150,13 +175,15 @@ const RETEST_SLACK = 1.5
 
 /**
  * Days after the last session until so much may have drifted that less than eight tenths of the cells in use are
- * known to within one and a half times the wanted certainty; between 14 and 45.
- * @param fit as it was on the day of the last session
+ * known to within one and a half times the wanted certainty; between 14 and 45 days, about once a month (common practice).
+ * @param elapsedDays since the last session, whose drift the fit already holds
  */
-export function daysToRetest(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): number {
+export function daysToRetest(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number, elapsedDays: number): number {
   const n = fit.mean.length
   const perDay = (MODEL.driftSd * MODEL.driftSd + MODEL.driftCellSd * MODEL.driftCellSd) / MODEL.driftDays
   const covariance = fit.covariance.slice()
+  const drifted = perDay * Math.max(0, Math.min(elapsedDays, MODEL.longestGapDays))
+  for (let i = 0; i < n; i++) covariance[i * n + i]! -= drifted
   for (let day = 0; day < RETEST_DAYS.most; day++) {
     if (day >= RETEST_DAYS.least && !goodEnough({ mean: fit.mean, covariance }, need, RETEST_SLACK * withinM)) return day
     for (let i = 0; i < n; i++) covariance[i * n + i]! += perDay

@@ -10,7 +10,7 @@ export const meta = {
   why: '{shorter} carries {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than {widestStepM}. Nothing in the chart lands in between.',
   remedies: [
     'Grip down an inch on {longer}: about {gripDownM} less.',
-    'Measure a swing length in between, or a grip in between.',
+    'Measure a swing length in between, or one of the two that has few balls.',
   ],
   open: { one: 'step reads too wide', many: 'steps read too wide' },
   difference: { of: 'stepM', limit: 'widestStepM', raised: 'above' },

@@ -1,0 +1,102 @@
+/** Redraws the tables of docs/model.md with players on seeds that nobody tuned on, prints them, and writes them there. */
+import { readFileSync, writeFileSync } from 'node:fs'
+import { judgePlayers, rmse, share, type Tally } from './errors'
+import { LEVELS, type SimulatedLevel } from './player'
+import { race } from './rounds'
+import { callMove, KINDS, watchChart } from './statements'
+import { median } from './usual'
+
+const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
+const [A, B, C, D, M] = [2_026_000, 2_127_000, 2_228_000, 2_329_000, 2_430_000]
+const many = (n: number) => Math.max(4, Math.round(n * SIZE))
+const lines: string[] = []
+const say = (text: string) => {
+  lines.push(text)
+  process.stdout.write(`${text}\n`)
+}
+const row = (name: string, values: readonly (string | number)[]) => say(`| ${name} | ${values.join(' | ')} |`)
+const head = (name: string, columns: readonly string[]) => {
+  row(name, columns)
+  say(`|${'---|'.repeat(columns.length + 1)}`)
+}
+
+function errors(): void {
+  const players = many(400)
+  say(`\n### (a) Stock carry, root mean square error in yards; ${players} players, half of the cells never hit, seeds ${A} up\n`)
+  const tallies = [1, 3, 5, 10].map(balls => judgePlayers(A, players, balls))
+  const line = (name: string, what: string) => row(name, tallies.map(t => rmse(t, what).toFixed(1)))
+  head('balls a hit cell', ['1', '3', '5', '10'])
+  line('hit: mean', 'hit: mean')
+  line('hit: mean without the longest and the shortest', 'hit: trimmed')
+  line('hit: median', 'hit: median')
+  line('**hit: model**', 'hit: model')
+  line('unhit between two hit clubs: straight line in loft', 'between: usual')
+  line('**the same cells: model**', 'between: model')
+  line('unhit where a line can be drawn at all: usual', 'line: usual')
+  line('**the same cells: model**', 'line: model')
+  line('all unhit: model', 'unhit: model')
+}
+
+function coverage(): void {
+  const players = many(300)
+  say(`\n### (b) How often the truth lies inside the 80 % / 95 % interval, in 100; ${players} players a row, seeds ${B} up\n`)
+  const cell = (t: Tally, state: string) => `${share(t, `${state}: 80`).toFixed(1)} / ${share(t, `${state}: 95`).toFixed(1)}`
+  head('', ['hit, 1 ball', 'hit, 3', 'hit, 10', 'unhit, 1', 'unhit, 3', 'unhit, 10', 'next clean ball in its window, 3'])
+  const rows: [string, Parameters<typeof judgePlayers>[3]][] = [
+    ['all, level stated', { levelSaid: true }], ['all, level unknown', {}],
+    ...(Object.keys(LEVELS) as SimulatedLevel[]).flatMap((level): [string, Parameters<typeof judgePlayers>[3]][] => [[`${level}, stated`, { level, levelSaid: true }], [`${level}, unknown`, { level }]]),
+    ['three clubs', { clubs: 3 }], ['quirks doubled (stress)', { quirks: 2 }],
+  ]
+  for (const [name, options] of rows) {
+    const [one, three, ten] = [1, 3, 10].map(balls => judgePlayers(B, players, balls, options))
+    row(name, [cell(one!, 'hit'), cell(three!, 'hit'), cell(ten!, 'hit'), cell(one!, 'unhit'), cell(three!, 'unhit'), cell(ten!, 'unhit'), share(three!, 'window').toFixed(1)])
+  }
+}
+
+function rounds(): void {
+  const players = many(40)
+  const most = 240
+  say(`\n### (c) Balls until eight tenths of the cells are truly within ± 3 yd, medians; ${players} players a row, at most ${most} balls, seeds ${C} up\n`)
+  head('', ['usual round, trimmed mean', 'model, same round', 'model, hit this next', 'the model\'s own stop: balls', 'true at that stop, in 100', 'model over usual'])
+  for (const level of Object.keys(LEVELS) as SimulatedLevel[]) {
+    const races = Array.from({ length: players }, (_, i) => race(C + i, level, most))
+    const mid = (of: (r: typeof races[0]) => number) => median(races.map(of))
+    const stopped = races.filter(r => r.stopBalls < most)
+    row(level, [mid(r => r.usual), mid(r => r.round), mid(r => r.next), mid(r => r.stopBalls),
+      stopped.length === 0 ? '–' : (100 * stopped.filter(r => r.stopTrue).length / stopped.length).toFixed(0), (mid(r => r.round) / mid(r => r.usual)).toFixed(2)])
+  }
+}
+
+function statements(): void {
+  const charts = many(200)
+  say(`\n### (d) Charts in 100 that ever said something false, 60 balls, looked at after every ball; ${charts} charts, seeds ${D} up\n`)
+  const watched = Array.from({ length: charts }, (_, i) => watchChart(D + i, 60))
+  head('', [...KINDS, 'any of them'])
+  const of = (test: (w: typeof watched[0]) => boolean) => (100 * watched.filter(test).length / charts).toFixed(1)
+  row('false at least once', [...KINDS.map(kind => of(w => w.falseKinds.has(kind))), of(w => w.falseKinds.size > 0)])
+  const sum = (key: 'sure' | 'sureFalse' | 'likely' | 'likelyFalse' | 'trueGaps') => watched.reduce((total, w) => total + w[key], 0) / charts
+  say(`\nGaps a chart after the last ball: ${sum('trueGaps').toFixed(1)} true; *sure* names ${sum('sure').toFixed(2)} (${sum('sureFalse').toFixed(3)} false), *likely* ${sum('likely').toFixed(2)} (${(100 * sum('likelyFalse') / Math.max(1e-9, sum('likely'))).toFixed(1)} in 100 false).\n`)
+  const players = many(60)
+  say(`A true move of 8 yd in one published cell, 20 balls in it over four visits; ${players} players a row, seeds ${M} up:\n`)
+  head('', ['called, in 100', 'balls in that cell until then, median'])
+  for (const level of Object.keys(LEVELS) as SimulatedLevel[]) {
+    const calls = Array.from({ length: players }, (_, i) => callMove(M + i, level))
+    const called = calls.filter((c): c is number => c !== null)
+    row(level, [(100 * called.length / players).toFixed(0), called.length === 0 ? '–' : median(called)])
+  }
+}
+
+const parts = { a: errors, b: coverage, c: rounds, d: statements }
+const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]
+const started = performance.now()
+for (const part of wanted.length > 0 ? wanted : Object.keys(parts) as (keyof typeof parts)[]) parts[part]()
+process.stdout.write(`\n${((performance.now() - started) / 1000).toFixed(0)} s\n`)
+
+const [FROM, TO] = ['<!-- simulation: begin -->', '<!-- simulation: end -->']
+if (SIZE === 1 && wanted.length === 0) {
+  const path = 'docs/model.md'
+  const text = readFileSync(path, 'utf8')
+  if (!text.includes(FROM) || !text.includes(TO)) throw new Error(`${path} has no place for the tables: ${FROM} … ${TO}`)
+  const day = new Date().toISOString().slice(0, 10)
+  writeFileSync(path, `${text.slice(0, text.indexOf(FROM) + FROM.length)}\n\nDrawn on ${day} by \`npm run simulate\`.\n${lines.join('\n')}\n\n${text.slice(text.indexOf(TO))}`)
+}

@@ -1,0 +1,111 @@
+/** Table (d): charts in which a statement was ever false, looked at after every ball; and how many true ones are found. */
+import { fitModel, type Fit, type ModelSession, type ModelShot } from '../../../core/chart/model/fit'
+import { evidenceOfMove, likelyOnes, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap, SAY } from '../../../core/chart/model/statements'
+import { yardsToMetres } from '../../../core/units'
+import { chooseHit, visit } from './errors'
+import { drawDay, drawPlayer, hitM, type SimulatedLevel } from './player'
+
+export const KINDS = ['gap', 'overlap', 'looser', 'moved'] as const
+export type Kind = typeof KINDS[number]
+
+const GAP_M = yardsToMetres(12)
+const NEAR_M = yardsToMetres(4)
+
+/** Pairs that are neighbours on the ladder of the fit, shorter first. */
+function neighbours(fit: Fit): [number, number][] {
+  const order = [...fit.mean.keys()].sort((a, b) => fit.mean[a]! - fit.mean[b]!)
+  return order.slice(1).map((longer, i) => [order[i]!, longer])
+}
+
+export interface Watched {
+  /** Kinds of which this chart ever said something false. */
+  falseKinds: Set<Kind>
+  /** Of gaps standing at the end: sure and likely ones, and those of them that are false; and all true ones wider by 3 yd. */
+  sure: number
+  sureFalse: number
+  likely: number
+  likelyFalse: number
+  trueGaps: number
+  /** Looser: cells truly twice as loose as the rest that were called. */
+}
+
+/** One chart, so many balls over some visits, looked at after every ball. */
+export function watchChart(seed: number, balls: number): Watched {
+  const player = drawPlayer(seed)
+  const { cells, truthM, scatter, dice } = player
+  const usual = [...scatter.map((s, i) => s / (1 + 30 / truthM[i]!))].sort((a, b) => a - b)[scatter.length >> 1]!
+  const looseTruth = scatter.map((s, i) => s / (1 + 30 / truthM[i]!) / usual)
+  // What was published a month before, from five balls a cell.
+  const hit = chooseHit(player, 1).slice(0, 15)
+  const published = fitModel(cells, [{ day: 0, shots: visit(player, hit, 5) }], 0)
+  const out: Watched = { falseKinds: new Set(), sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueGaps: 0 }
+  const sessions: ModelSession[] = []
+  const VISITS = 4
+  const n = cells.length
+  const every = Math.ceil(balls / VISITS)
+  for (let v = 0; v < VISITS; v++) {
+    const day = drawDay(dice)
+    const shots: ModelShot[] = []
+    sessions.push({ day: 30 + v, shots })
+    for (let k = 0; k < every; k++) {
+      const cell = dice.pick(hit)
+      shots.push({ cell, carryM: hitM(player, cell, day), measSdM: 0.9144, balls: 1 })
+      const fit = fitModel(cells, sessions, 30 + v)
+      const pairs = neighbours(fit)
+      const odds = pairs.map(([a, b]) => probabilityOfGap(fit, a, b, GAP_M))
+      const step = ([a, b]: [number, number]) => truthM[b]! - truthM[a]!
+      pairs.forEach((pair, i) => {
+        if (odds[i]! >= SAY.gapSure && step(pair) <= GAP_M) out.falseKinds.add('gap')
+      })
+      for (let a = 0; a < n; a++) {
+        if (fit.cellDegrees[a]! > 0 && looseTruth[a]! <= SAY.looserRatio && probabilityOfLooser(fit, a, SAY.looserRatio) >= SAY.looser) out.falseKinds.add('looser')
+        for (let b = 0; b < a; b++) {
+          if (probabilityOfOverlap(fit, b, a, NEAR_M) >= SAY.overlap && Math.abs(truthM[a]! - truthM[b]!) >= NEAR_M) out.falseKinds.add('overlap')
+        }
+      }
+      const since = sessions.map(s => ({ shots: s.shots.filter(shot => shot.cell === cell) })).filter(s => s.shots.length > 0)
+      const e = evidenceOfMove(fit, cell, { carryM: Math.exp(published.mean[cell]!), lnVariance: published.covariance[cell * n + cell]! }, since)
+      if (e >= SAY.moved) out.falseKinds.add('moved')
+      if (v === VISITS - 1 && k === every - 1) {
+        const likely = likelyOnes(odds)
+        pairs.forEach((pair, i) => {
+          const real = step(pair) > GAP_M
+          if (odds[i]! >= SAY.gapSure) { out.sure++; if (!real) out.sureFalse++ }
+          if (likely[i]) { out.likely++; if (!real) out.likelyFalse++ }
+        })
+        const order = [...truthM].sort((a, b) => a - b)
+        out.trueGaps = order.slice(1).filter((m, i) => m - order[i]! > GAP_M).length
+      }
+    }
+  }
+  return out
+}
+
+/** A published cell truly moves by 8 yd: balls in it until that is called, null when 20 do not. */
+export function callMove(seed: number, level: SimulatedLevel): number | null {
+  const player = drawPlayer(seed, { level })
+  const { cells, truthM, dice } = player
+  const n = cells.length
+  const all = cells.map((_, i) => i)
+  const first = { day: 0, shots: visit(player, all, 5) }
+  const published = fitModel(cells, [first], 0)
+  const moved = dice.pick(all)
+  truthM[moved] = Math.max(8, truthM[moved]! + (dice.uniform() < 0.5 ? -1 : 1) * yardsToMetres(8))
+  const sessions: ModelSession[] = [first]
+  let inCell = 0
+  for (let v = 0; v < 4; v++) {
+    const day = drawDay(dice)
+    const shots: ModelShot[] = []
+    sessions.push({ day: 30 + v, shots })
+    for (let k = 0; k < 15; k++) {
+      const cell = k % 3 === 0 ? moved : dice.pick(all)
+      shots.push({ cell, carryM: hitM(player, cell, day), measSdM: 0.9144, balls: 1 })
+      if (cell !== moved) continue
+      inCell++
+      const fit = fitModel(cells, sessions, 30 + v)
+      const since = sessions.slice(1).map(s => ({ shots: s.shots.filter(shot => shot.cell === moved) })).filter(s => s.shots.length > 0)
+      if (evidenceOfMove(fit, moved, { carryM: Math.exp(published.mean[moved]!), lnVariance: published.covariance[moved * n + moved]! }, since) >= SAY.moved) return inCell
+    }
+  }
+  return null
+}
