@@ -6,16 +6,16 @@ import { readFileSync, statSync } from 'node:fs'
 import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
 import type { Bag } from '../core/bag/bag'
-import { carryChart } from '../core/chart/carry-chart'
+import { calibrate } from '../core/chart/calibration'
+import type { Level } from '../core/chart/grid-fit'
 import { readBagFile } from '../core/files/bag-file'
-import { moment, writeChartFile } from '../core/files/chart-file'
+import { moment, writeChartFile, type CellNames } from '../core/files/chart-file'
 import { readShotTable, type ShotRow } from '../core/files/shot-table'
-import { findFlags } from '../core/gaps/flags'
-import { buildLadder } from '../core/gaps/ladder'
-import type { Shot } from '../core/shot/shot'
+import type { Session, Shot } from '../core/shot/shot'
 import type { DistanceUnit } from '../core/units'
 import { BagFile } from '../shared/bag-file'
 import { flagWords, stockShotName } from '../shared/flag-words'
+import { nextWords } from '../shared/next-words'
 
 const MOST_BYTES = 25e6
 const USAGE = 'usage: npm run --silent calibrate -- --bag bag.json --shots shots.csv [--shots more.csv] [--unit yd|m] [--as-of 2026-05-04T17:30:00Z]'
@@ -31,7 +31,7 @@ function readFile(path: string): string {
   return readFileSync(path, 'utf8').replace(/^\uFEFF/, '')
 }
 
-function readBag(path: string): { bag: Bag, player: string | undefined } {
+function readBag(path: string): { bag: Bag, player: string | undefined, level: Level } {
   const text = readFile(path)
   const name = basename(path)
   let json: unknown
@@ -46,7 +46,7 @@ function readBag(path: string): { bag: Bag, player: string | undefined } {
     throw new Fault(`${name}, ${at.length > 0 ? at.join('.') : 'the whole'}: ${message}`)
   }
   try {
-    return { bag: readBagFile(read.data), player: read.data.player }
+    return { bag: readBagFile(read.data), player: read.data.player, level: read.data.level ?? 'unknown' }
   } catch (error) {
     if (error instanceof RangeError) throw new Fault(`${name}, ${error.message}`)
     throw error
@@ -63,7 +63,10 @@ function rowsOf(player: string | undefined, rows: ShotRow[], name: string): Shot
   return own
 }
 
-function readShots(path: string, bag: Bag, player: string | undefined): Shot[] {
+/** The day's work a row belongs to: its session where the file names one, else its calendar day. */
+const sessionOf = (row: ShotRow) => row.session ?? row.day ?? ''
+
+function readShots(path: string, bag: Bag, player: string | undefined): { row: ShotRow, shot: Shot }[] {
   const name = basename(path)
   const { rows, errors } = readShotTable(readFile(path))
   const clubs = new Set(bag.clubs.map(club => club.id))
@@ -79,11 +82,28 @@ function readShots(path: string, bag: Bag, player: string | undefined): Shot[] {
     const more = errors.length > 1 ? ` (and ${errors.length - 1} more)` : ''
     throw new Fault(`${name} row ${first.row}, ${first.column}: "${value}" ${first.allowed}${more}`)
   }
-  return own.map(row => ({
-    id: `${name}:${row.row}`, sessionId: row.session ?? '', clubId: row.club, rungId: row.swing, carryM: row.carryM, method: row.method,
-    // Without times the order of the file is the order in which they were hit.
-    balls: row.balls, hitAtMs: row.hitAtMs ?? row.row, leftOut: row.leftOut,
-  }))
+  return own.map((row) => {
+    const { carryM, method, balls, leftOut, strike, extentM, sideM } = row
+    const shot: Shot = {
+      id: `${name}:${row.row}`, sessionId: sessionOf(row), clubId: row.club, rungId: row.swing, carryM, method, balls, leftOut, strike,
+      // Without times the order of the file is the order in which they were hit.
+      hitAtMs: row.hitAtMs ?? row.row, ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }),
+    }
+    return { row, shot }
+  })
+}
+
+/** The sessions that the rows speak of. One ball off the range's own makes it a session with range balls. */
+function sessionsOf(read: readonly { row: ShotRow, shot: Shot }[]): Session[] {
+  const sessions = new Map<string, Session>()
+  for (const { row, shot } of read) {
+    const known = sessions.get(shot.sessionId)
+    sessions.set(shot.sessionId, {
+      id: shot.sessionId, method: shot.method, startedAtMs: Math.min(shot.hitAtMs, known?.startedAtMs ?? Infinity),
+      ball: row.ball === 'range' || known?.ball === 'range' ? 'range' : 'own',
+    })
+  }
+  return [...sessions.values()]
 }
 
 function readArguments(args: string[]) {
@@ -108,26 +128,30 @@ function endOf(asOf: string): number {
   return Date.parse(asOf.length === 10 ? `${asOf}T23:59:59.999Z` : asOf)
 }
 
-function calibrate(args: string[]): string {
+function answer(args: string[]): string {
   const given = readArguments(args)
-  const { bag, player } = readBag(given.bag)
+  const { bag, player, level } = readBag(given.bag)
   const all = given.shots.flatMap(path => readShots(path, bag, player))
-  const shots = given.asOf === undefined ? all : all.filter(shot => shot.hitAtMs <= endOf(given.asOf!))
+  const read = given.asOf === undefined ? all : all.filter(({ shot }) => shot.hitAtMs <= endOf(given.asOf!))
+  const shots = read.map(({ shot }) => shot)
   const lastMs = shots.reduce((last, shot) => Math.max(last, shot.hitAtMs), 0)
-  const asOf = given.asOf ?? moment(lastMs)
-  const chart = carryChart(bag, shots)
-  const ladder = buildLadder(chart)
+  const nowMs = given.asOf === undefined ? lastMs : endOf(given.asOf)
+  const calibration = calibrate({ bag, level, shots, sessions: sessionsOf(read), nowMs })
   // In a bag file the labels are the ids.
-  const names = (cell: { clubId: string, rungId: string }) => ({ club: cell.clubId, swing: cell.rungId })
-  const file = writeChartFile(asOf, chart, ladder, findFlags(ladder), names, (finding) => {
-    const { title, why, remedies } = flagWords(finding, cell => stockShotName(cell.clubId, cell.rungId), given.unit)
-    return { title, why, remedy: remedies.join(' ') }
+  const names: CellNames = cell => ({ club: cell.clubId, swing: cell.rungId })
+  const nameOf = (cell: { clubId: string, rungId: string }) => stockShotName(cell.clubId, cell.rungId)
+  const file = writeChartFile(given.asOf ?? moment(lastMs), calibration, names, {
+    finding: (finding) => {
+      const { title, why, remedies } = flagWords(finding, nameOf, given.unit)
+      return { title, why, remedy: remedies.join(' ') }
+    },
+    next: next => nextWords(next, nameOf),
   })
   return `${JSON.stringify(file, null, 2)}\n`
 }
 
 try {
-  process.stdout.write(calibrate(process.argv.slice(2)))
+  process.stdout.write(answer(process.argv.slice(2)))
 } catch (error) {
   if (!(error instanceof Fault)) throw error
   process.stderr.write(`${error.message}\n`)

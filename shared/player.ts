@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { NAME_MAX, THRESHOLD_MAX_M, THRESHOLD_MIN_M } from '../core/limits'
+import { NAME_MAX, THRESHOLD_MAX_M, THRESHOLD_MIN_M, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
 export const LEVELS = ['unknown', 'beginner', 'improver', 'good', 'expert'] as const
@@ -17,10 +17,11 @@ const fields = {
 
 const threshold = (what: string) => boundedNumber(what, THRESHOLD_MIN_M, THRESHOLD_MAX_M, ' m')
 
-/** Flag thresholds of a player, metres. What is missing takes the rule's default. */
+/** What a player's numbers are judged by, metres: flag thresholds, and how surely a number is wanted. What is missing takes the default. */
 export const Thresholds = z.object({
   widestStepM: threshold('Widest step').optional(),
   closestM: threshold('Closest pair').optional(),
+  withinM: boundedNumber('Wanted certainty', WITHIN_MIN_M, WITHIN_MAX_M, ' m').optional(),
 })
 export type Thresholds = z.infer<typeof Thresholds>
 
@@ -47,10 +48,26 @@ export interface Player {
   version: number
 }
 
+/** What the list tells of a player's chart. */
+export interface PlayerSummary {
+  /** What it was worked out from; another stamp means that something has changed since. */
+  stamp: string
+  hit: number
+  inUse: number
+  cellsWithin: number
+  withinM: number
+  goodEnough: boolean
+  /** Flags that are said, sure and likely ones. */
+  flags: number
+  retestDueMs: number | null
+}
+
 /** One line of the list of players. */
 export interface PlayerLine extends Player {
   clubs: number
   school: string | null
   balls: number
   lastHitMs: number | null
+  /** Null while it is being worked out, and without a bag or a ball. */
+  summary: PlayerSummary | null
 }

@@ -1,5 +1,5 @@
 import type { Bag } from '../core/bag/bag'
-import type { METHODS } from '../core/shot/shot'
+import type { METHODS, Strike } from '../core/shot/shot'
 import type { Player } from './player'
 import type { SessionRecord, ShotRecord } from './session'
 
@@ -20,6 +20,7 @@ export interface ShotColumns {
   balls: number[]
   hitAtMs: number[]
   leftOut: (string | null)[]
+  strike: (Strike | null)[]
   version: number[]
 }
 
@@ -55,6 +56,7 @@ export function fromColumns(columns: ShotColumns): ShotRecord[] {
     balls: columns.balls[i]!,
     hitAtMs: columns.hitAtMs[i]!,
     leftOut: columns.leftOut[i]!,
+    strike: columns.strike[i]!,
     version: columns.version[i]!,
     deleted: false,
   }))

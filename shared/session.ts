@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, REASON_MAX } from '../core/limits'
-import { METHODS, type Shot } from '../core/shot/shot'
+import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
 export const BALL_KINDS = ['own', 'range'] as const
@@ -40,6 +40,8 @@ export const ShotRecord = z.object({
   balls: boundedNumber('Balls', 1, BALLS_MAX, '').int({ error: 'Balls must be a whole number.' }),
   hitAtMs: Moment('Time'),
   leftOut: lineOfText('Reason', REASON_MAX).nullable(),
+  /** Missing from what an older page kept: nobody has called it then. */
+  strike: oneOf('Strike', STRIKES).nullable().default(null),
   deleted: z.boolean({ error: 'Deleted is yes or no.' }),
   version: Version,
 })
@@ -57,6 +59,10 @@ export type ShotBatch = z.infer<typeof ShotBatch>
 
 /** A record as the core reads it. */
 export function toShot(record: ShotRecord): Shot {
-  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut } = record
-  return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut }
+  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike } = record
+  return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
+}
+
+export function toSession({ id, startedAtMs, method, ball }: SessionRecord): Session {
+  return { id, startedAtMs, method, ball }
 }

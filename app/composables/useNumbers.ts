@@ -1,18 +1,23 @@
-import { carryNumbers } from '#core/chart/carry-numbers'
-import { findFlags } from '#core/gaps/flags'
-import { buildLadder } from '#core/gaps/ladder'
 import { rungName } from '#core/swing/scale'
 import type { StockShot } from '#core/bag/bag'
-import { flagOptions } from '#shared/flag-options'
+import { saidFlags } from '#core/gaps/flags'
 import { stockShotName } from '#shared/flag-words'
 
-/** From shots to flags, each step once, for the open player. */
+/** What the shots of the open player say, piece by piece; empty until it has been worked out. */
 export const useNumbers = createSharedComposable(() => {
-  const record = usePlayerRecord()
-  const numbers = computed(() => carryNumbers(record.bag, record.shots))
-  const ladder = computed(() => buildLadder(numbers.value))
-  const findings = computed(() => findFlags(ladder.value, flagOptions(record.player?.thresholds)))
-  return { numbers, ladder, findings }
+  const calibration = useCalibration()
+  return {
+    /** False until there is something to show. */
+    known: computed(() => calibration.result !== null),
+    chart: computed(() => calibration.result?.chart ?? []),
+    ladder: computed(() => calibration.result?.ladder ?? []),
+    findings: computed(() => calibration.result?.findings ?? []),
+    said: computed(() => saidFlags(calibration.result?.findings ?? [])),
+    next: computed(() => calibration.result?.next ?? []),
+    ready: computed(() => calibration.result?.ready ?? null),
+    retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
+    questions: computed(() => calibration.result?.questions ?? []),
+  }
 })
 
 /** What stock shots are called for the open player. */

@@ -5,20 +5,29 @@ export function usePlayers() {
   const players = shallowRef<PlayerLine[] | null>(null)
   const failure = shallowRef<Error | null>(null)
   const toast = useToast()
+  /** Summaries are worked out behind the list when there are many: the list is asked for again, a few times at most. */
+  const ASK_AGAIN_MS = 1500
+  const MOST_ASKS = 8
+  let timer: ReturnType<typeof setTimeout> | undefined
+  tryOnScopeDispose(() => clearTimeout(timer))
 
-  async function load(): Promise<void> {
+  async function load(asks = 1): Promise<void> {
+    clearTimeout(timer)
     failure.value = null
     try {
       players.value = await api<PlayerLine[]>('/api/players')
+      const missing = players.value.some(line => !line.archived && line.clubs > 0 && line.balls > 0 && !line.summary)
+      if (missing && asks < MOST_ASKS) timer = setTimeout(() => void load(asks + 1), ASK_AGAIN_MS)
     } catch (error) {
-      failure.value = error as Error
+      // A list that is there stays: only its summaries are older.
+      if (asks === 1) failure.value = error as Error
     }
   }
 
   function put(player: Player): void {
     const list = players.value ?? []
     const at = list.findIndex(other => other.id === player.id)
-    const line = { clubs: 0, school: null, balls: 0, lastHitMs: null, ...list[at], ...player }
+    const line = { clubs: 0, school: null, balls: 0, lastHitMs: null, summary: null, ...list[at], ...player }
     players.value = (at < 0 ? [...list, line] : list.with(at, line)).sort((a, b) => a.name.localeCompare(b.name))
   }
 

@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
-import { numberedCell } from '#core/chart/carry-numbers'
-import { withWindow } from '#core/chart/carry-chart'
+import type { ChartCell } from '#core/chart/carry-chart'
+import { pileOf } from '#core/chart/pile'
 import type { ShotRecord } from '#shared/session'
 
 interface Done { words: string, back: () => Promise<void> }
@@ -10,6 +10,7 @@ interface Done { words: string, back: () => Promise<void> }
 export function useRangeSession(sessionId: string) {
   const record = usePlayerRecord()
   const { cellName } = useCellNames()
+  const numbers = useNumbers()
   const session = computed(() => record.sessions.find(other => other.id === sessionId))
   const balls = computed(() => record.records.filter(shot => shot.sessionId === sessionId && !shot.deleted))
   const newestFirst = computed(() => [...balls.value].sort((a, b) => b.hitAtMs - a.hitAtMs || (a.id < b.id ? 1 : -1)))
@@ -45,8 +46,25 @@ export function useRangeSession(sessionId: string) {
     }
   }
 
-  /** The number of the chosen stock shot from all its balls, earlier sessions included. */
-  const chosen = computed(() => cell.value && withWindow(numberedCell(cell.value, record.shotsByCell.get(cellKey(cell.value)) ?? [], false)))
+  /** What is known of the chosen stock shot. While the numbers are being worked out its balls are shown alone. */
+  const chosen = computed<ChartCell | undefined>(() => {
+    const at = cell.value
+    if (!at) return undefined
+    return numbers.chart.value.find(other => cellKey(other) === cellKey(at))
+      ?? { ...pileOf(at, record.shotsByCell.get(cellKey(at)) ?? []), kind: 'unhit', plain: false, carryM: null, certainty80M: null, window80M: null, leansOn: null }
+  })
+
+  /** Balls hit with the chosen stock shot without another in between. */
+  const inARow = computed(() => {
+    const other = newestFirst.value.findIndex(ball => cellKey(ball) !== (cell.value && cellKey(cell.value)))
+    return other < 0 ? newestFirst.value.length : other
+  })
+  /** A ball of this session that stands out and that the coach has not settled: the newest such. */
+  const question = computed(() => {
+    const open = new Map(numbers.questions.value.map(one => [one.shot, one]))
+    const ball = newestFirst.value.find(shot => open.has(shot.id) && shot.leftOut === null && shot.strike === null)
+    return ball && { ...open.get(ball.id)!, ball }
+  })
 
   const undoStack = shallowRef<Done[]>([])
   const did = (words: string, back: () => Promise<void>) => {
@@ -56,19 +74,29 @@ export function useRangeSession(sessionId: string) {
   async function log(carryM: number): Promise<ShotRecord> {
     const shot: ShotRecord = {
       id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method: session.value!.method,
-      balls: 1, hitAtMs: Date.now(), leftOut: null, deleted: false, version: 1,
+      balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1,
     }
     did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
     await record.putShot(shot)
     return shot
   }
 
-  /** Changes a ball, remembering how it stood. */
-  async function change(id: string, fields: Partial<Pick<ShotRecord, 'carryM' | 'clubId' | 'rungId' | 'leftOut' | 'deleted'>>, words: string): Promise<void> {
-    const before = record.records.find(shot => shot.id === id)!
-    const { carryM, clubId, rungId, leftOut, deleted } = before
-    did(words, () => record.changeShot(id, { carryM, clubId, rungId, leftOut, deleted }))
-    await record.changeShot(id, fields)
+  /** Changes balls, remembering how they stood: one step to take back. */
+  async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<void> {
+    const before = record.records.filter(shot => ids.includes(shot.id))
+    did(words, async () => {
+      for (const { id, carryM, clubId, rungId, leftOut, strike, deleted } of before) await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, deleted })
+    })
+    for (const { id } of before) await record.changeShot(id, fields)
+  }
+
+  /** The coach's answer about a ball that stands out; of a swing that changed, about all that stand out with it. */
+  async function settle(asked: NonNullable<typeof question.value>, counts: boolean): Promise<void> {
+    const ids = asked.changed
+      ? numbers.questions.value.filter(one => one.changed && cellKey(one) === cellKey(asked)).map(one => one.shot)
+      : [asked.shot]
+    const fields: Partial<ShotRecord> = counts ? { strike: 'clean' } : { leftOut: asked.fault, strike: asked.fault === 'mishit' ? 'mishit' : null }
+    await change(ids, fields, counts ? 'that it counts' : 'leaving a ball out')
   }
 
   /** Takes the last thing back. @returns what it was, or null when there is nothing left to take back */
@@ -89,7 +117,10 @@ export function useRangeSession(sessionId: string) {
   const end = () => record.putSession({ ...session.value!, endedAtMs: Date.now(), version: session.value!.version + 1 })
   const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 
-  return { session, balls, newestFirst, clubs, rungs, cell, chosen, choose, step, log, change, undo, canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn }
+  return {
+    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, next: numbers.next, ready: numbers.ready, choose, step, log, change, settle, undo,
+    canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn,
+  }
 }
 
 export type RangeSession = ReturnType<typeof useRangeSession>

@@ -1,12 +1,12 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
-import { chartProgress } from '#core/chart/carry-numbers'
+import { chartProgress } from '#core/chart/carry-chart'
 import { schoolById } from '#core/swing/schools'
 import type { StageId } from '~/utils/stages'
 
 /** Where each stage stands, in a few words. */
 export function useStageWords() {
   const record = usePlayerRecord()
-  const { numbers, findings } = useNumbers()
+  const { known, chart, ready, said } = useNumbers()
   return computed<Record<StageId, string>>(() => {
     const { bag, shots, sessions, player } = record
     if (!player) return { bag: '', session: '', chart: '', gaps: '' }
@@ -14,13 +14,13 @@ export function useStageWords() {
     if (clubs === 0 || rungsInUse(bag).length === 0) return { bag: 'start here', session: 'needs a bag', chart: 'no balls yet', gaps: 'no numbers yet' }
     const running = sessions.filter(session => session.endedAtMs === null).at(-1)
     const balls = running ? shots.filter(shot => shot.sessionId === running.id).length : 0
-    const { known, inUse } = chartProgress(numbers.value)
-    const flags = findings.value.length
+    const hit = chartProgress(chart.value).hit
+    const flags = said.value.length
     return {
       bag: `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${schoolById(bag.scale.school).title.toLowerCase()}`,
       session: running ? `ball ${balls}` : shots.length === 0 ? 'start measuring' : 'none running',
-      chart: `${known} of ${inUse} known`,
-      gaps: known < 2 ? 'needs two numbers' : flags === 0 ? 'no flags' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
+      chart: !known.value ? '…' : hit === 0 ? 'no balls yet' : ready.value!.goodEnough ? 'good enough' : `${ready.value!.cellsWithin} of ${ready.value!.cellsInUse} known`,
+      gaps: !known.value ? '…' : hit === 0 ? 'no numbers yet' : flags === 0 ? 'nothing sure yet' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
     }
   })
 }

@@ -79,10 +79,12 @@ function askAbout({ shots }: PlayerShots, grid: GridFit, chart: CarryChart): Cal
 
 /**
  * From a player's shots to the carry chart, the ladder, the flags, what to hit next and how ready it is.
- * Pure: the same record, options and day give the same result, to the byte.
+ * Pure: the same record, options and day give the same result, to the byte, in whatever order the shots come.
  * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
  */
-export function calibrate(player: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibration & { grid: GridFit } {
+export function calibrate(record: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibration & { grid: GridFit } {
+  // Sums of doubles depend on their order, so the order is always the same, however the shots came.
+  const player = { ...record, shots: inTime(record.shots) }
   const grid = fitGrid(player, kept)
   const chart = carryChart(player.bag, player.shots, grid)
   const ladder = buildLadder(chart)

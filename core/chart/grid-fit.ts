@@ -74,7 +74,7 @@ function toModelShot(shot: Shot, cell: number): ModelShot {
   }
 }
 
-interface Group { day: number, daySd: number, shots: Shot[] }
+interface Group { id: string, day: number, daySd: number, shots: Shot[] }
 
 /** Counting shots by session, oldest day first; sessions that are not on record go by the time of their first shot. */
 function bySession({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>): Group[] {
@@ -95,19 +95,26 @@ function bySession({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>)
 }
 
 /** The sessions as the model takes them, of the shots whose cell it has. */
-function modelSessions(groups: readonly Group[], indexOf: ReadonlyMap<string, number>): { session: ModelSession, ids: string[] }[] {
-  return groups.map(({ day, daySd, shots }) => {
+function modelSessions(groups: readonly Group[], indexOf: ReadonlyMap<string, number>): { id: string, session: ModelSession, ids: string[] }[] {
+  return groups.map(({ id, day, daySd, shots }) => {
     const own = shots.filter(shot => indexOf.has(cellKey(shot)))
-    return { session: { day, daySd, shots: own.map(shot => toModelShot(shot, indexOf.get(cellKey(shot))!)) }, ids: own.map(shot => shot.id) }
+    return { id, session: { day, daySd, shots: own.map(shot => toModelShot(shot, indexOf.get(cellKey(shot))!)) }, ids: own.map(shot => shot.id) }
   }).filter(({ ids }) => ids.length > 0)
 }
 
 /** Earlier sessions folded, for the live rule: handed back in, they are not gone over again. */
-export interface Kept { folded: Folded, sessions: number, verdicts: ReadonlyMap<string, Verdict> }
+export interface Kept {
+  folded: Folded
+  /** How many, and the session that is live: the newest, which is not among them. */
+  sessions: number
+  live: string
+  verdicts: ReadonlyMap<string, Verdict>
+}
 
 /**
  * Fits the model to a player's record.
- * @param kept what an earlier call folded; valid as long as bag, level and all but the newest session are as they were
+ * @param kept what `foldEarlier` folded; valid as long as bag, level and all but its live session are as they were. Not
+ *   used when another session has become the newest.
  */
 export function fitGrid(player: PlayerShots, kept?: Kept): GridFit {
   const { bag, shots, level, nowMs } = player
@@ -117,7 +124,7 @@ export function fitGrid(player: PlayerShots, kept?: Kept): GridFit {
   const today = dayOf(nowMs)
   const options = spreadOptions(level)
   const sessions = modelSessions(groups, indexOf)
-  const live = kept && kept.sessions === sessions.length - 1 ? sessions.at(-1) : undefined
+  const live = kept && kept.sessions === sessions.length - 1 && kept.live === sessions.at(-1)?.id ? sessions.at(-1) : undefined
   const fit = kept && live ? continueFit(kept.folded, live.session, today) : fitModel(model, sessions.map(s => s.session), today, options)
   const verdicts = new Map(live ? kept!.verdicts : [])
   const judge = (ids: readonly string[], list: readonly Verdict[]) => ids.forEach((id, k) => {
@@ -142,7 +149,9 @@ export function fitGrid(player: PlayerShots, kept?: Kept): GridFit {
 /** Folds all sessions but the newest; null when there is nothing before it. */
 export function foldEarlier(player: PlayerShots, full: GridFit): Kept | null {
   const { modelCells: model } = modelCells(player.bag, player.shots)
-  const sessions = modelSessions(bySession(player), full.indexOf).map(s => s.session)
-  const folded = foldSessions(model, sessions.slice(0, -1), spreadOptions(player.level))
-  return folded && { folded, sessions: sessions.length - 1, verdicts: full.verdicts }
+  const sessions = modelSessions(bySession(player), full.indexOf)
+  const live = sessions.at(-1)
+  if (!live) return null
+  const folded = foldSessions(model, sessions.slice(0, -1).map(s => s.session), spreadOptions(player.level))
+  return folded && { folded, sessions: sessions.length - 1, live: live.id, verdicts: full.verdicts }
 }

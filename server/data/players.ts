@@ -1,9 +1,10 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm'
-import { clubs, players, shots } from '../db/schema'
+import { and, eq } from 'drizzle-orm'
+import { players } from '../db/schema'
 import type { Coach } from './coaches'
-import type { NewPlayer, Player, PlayerChange, PlayerLine } from '../../shared/player'
+import type { NewPlayer, Player, PlayerChange } from '../../shared/player'
 
-const columns = {
+/** Columns of a player, for a select. */
+export const playerColumns = {
   id: players.id, name: players.name, level: players.level, note: players.note, thresholds: players.thresholds,
   archivedAt: players.archivedAt, version: players.version, school: players.school, bagVersion: players.bagVersion,
 }
@@ -15,33 +16,13 @@ export function ownPlayer(coach: Coach, playerId: string) {
 
 type Row = Player & { archivedAt: Date | null }
 
-function toPlayer({ id, name, level, note, thresholds, archivedAt, version }: Omit<Row, 'archived'>): Player {
+export function toPlayer({ id, name, level, note, thresholds, archivedAt, version }: Omit<Row, 'archived'>): Player {
   return { id, name, level, note, thresholds, archived: archivedAt !== null, version }
-}
-
-/** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
-export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
-  const db = useDatabase()
-  const clubCounts = db.select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
-    .from(clubs).where(eq(clubs.retired, false)).groupBy(clubs.playerId).as('club_counts')
-  const shotCounts = db.select({
-    playerId: shots.playerId, balls: sql<string>`sum(${shots.balls})`.as('ball_count'), lastHit: sql<string>`max(${shots.hitAt})`.as('last_hit'),
-  }).from(shots).where(isNull(shots.deletedAt)).groupBy(shots.playerId).as('shot_counts')
-  const rows = await db.select({ ...columns, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit })
-    .from(players)
-    .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
-    .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
-    .where(eq(players.academyId, coach.academyId))
-    .orderBy(asc(players.name), asc(players.id))
-  return rows.map(row => ({
-    ...toPlayer(row), school: row.school, clubs: row.clubs ?? 0, balls: Number(row.balls ?? 0),
-    lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),
-  }))
 }
 
 /** @throws 404 for an id that is not there or another academy's */
 export async function findPlayer(coach: Coach, playerId: string) {
-  const [row] = await useDatabase().select(columns).from(players).where(ownPlayer(coach, playerId))
+  const [row] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, playerId))
   if (!row) throw notFound('player')
   return { player: toPlayer(row), school: row.school, bagVersion: row.bagVersion }
 }
@@ -52,7 +33,7 @@ export async function createPlayer(coach: Coach, { id, name, level, note }: NewP
     await useDatabase().insert(players).values({ id, academyId: coach.academyId, name, level, note, thresholds: {} })
   } catch (error) {
     if (!isDuplicate(error)) throw error
-    const [mine] = await useDatabase().select(columns).from(players).where(ownPlayer(coach, id))
+    const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, id))
     if (!mine) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
   }
   return (await findPlayer(coach, id)).player

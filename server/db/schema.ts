@@ -2,8 +2,8 @@ import { sql } from 'drizzle-orm'
 import { boolean, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import type { Flight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
-import type { Method } from '../../core/shot/shot'
-import type { Level, Thresholds } from '../../shared/player'
+import type { Method, Strike } from '../../core/shot/shot'
+import type { Level, PlayerSummary, Thresholds } from '../../shared/player'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
@@ -39,6 +39,8 @@ export const players = mysqlTable('players', {
   bagVersion: int('bag_version').notNull().default(1),
   archivedAt: datetime('archived_at', { mode: 'date', fsp: 3 }),
   version: int('version').notNull().default(1),
+  // What the list tells of the player's chart, worked out after a change; null until it has been.
+  summary: json('summary').$type<PlayerSummary>(),
   createdAt,
 }, t => [index('players_academy').on(t.academyId)])
 
@@ -94,6 +96,7 @@ export const shots = mysqlTable('shots', {
   balls: smallint('balls').notNull().default(1),
   hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
   leftOut: varchar('left_out', { length: 120 }),
+  strike: varchar('strike', { length: 8 }).$type<Strike>(),
   deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
   version: int('version').notNull().default(1),
   createdAt,

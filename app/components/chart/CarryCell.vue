@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import type { ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
 
-/** One stock shot: the number, where one ball lies, the pile, how many balls. */
-const props = defineProps<{ cell: ChartCell, name: string, halfSpanM: number }>()
+/** One stock shot: the number, how sure it is, the pile, how many balls. */
+const props = defineProps<{ cell: ChartCell, name: string, halfSpanM: number, asked: boolean }>()
 defineEmits<{ open: [] }>()
 const { text, unit } = useDistance()
 
+const predicted = computed(() => props.cell.kind === 'predicted')
 const counts = computed(() => {
   const { balls, leftOut } = props.cell
-  return `${balls} ${balls === 1 ? 'ball' : 'balls'}${leftOut > 0 ? `, ${leftOut} out` : ''}`
+  const out = leftOut > 0 ? `, ${leftOut} out` : ''
+  return predicted.value ? `predicted${out}` : `${balls} ${balls === 1 ? 'ball' : 'balls'}${out}`
 })
+const sure = computed(() => props.cell.certainty80M && `± ${text(plusMinusM(props.cell)!)}`)
 </script>
 
 <template>
@@ -20,12 +23,16 @@ const counts = computed(() => {
     <span class="text-2xl leading-none" aria-hidden="true">–</span>
     <span class="mt-1 text-sm">{{ cell.leftOut > 0 ? `${cell.leftOut} left out` : 'no ball yet' }}</span>
   </button>
-  <button v-else type="button" class="flex size-full cursor-pointer flex-col bg-(--raised) px-2 pt-1.5 pb-2 sm:px-3 text-left hover:bg-elevated" :aria-label="`${name}, ${text(cell.carryM)} ${unit}, ${counts}`" @click="$emit('open')">
+  <button
+    v-else type="button" class="flex size-full cursor-pointer flex-col px-2 pt-1.5 pb-2 sm:px-3 text-left hover:bg-elevated" :class="!predicted && 'bg-(--raised)'"
+    :aria-label="`${name}, ${text(cell.carryM)} ${sure} ${unit}, ${counts}${asked ? ', a ball stands out' : ''}`" @click="$emit('open')"
+  >
     <span class="flex gap-x-2 max-sm:flex-col sm:items-baseline">
-      <span class="text-[1.9rem] sm:text-[2.35rem] leading-none font-extrabold tracking-tight">{{ text(cell.carryM) }}</span>
-      <span class="soft text-[0.8rem] leading-none whitespace-nowrap max-sm:mt-0.5 max-sm:min-h-3">{{ cell.window80M ? `${text(cell.window80M[0])}–${text(cell.window80M[1])}` : '' }}</span>
+      <span class="text-[1.9rem] sm:text-[2.35rem] leading-none tracking-tight" :class="predicted ? 'soft font-medium italic' : 'font-extrabold'">{{ text(cell.carryM) }}</span>
+      <span class="soft leading-none whitespace-nowrap max-sm:mt-0.5">{{ sure }}</span>
     </span>
-    <MarksPileStrip small class="mt-1.5" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :centre-m="cell.carryM" :window-m="cell.window80M" :half-span-m="halfSpanM" />
-    <span class="soft mt-auto text-[0.8rem] leading-tight">{{ counts }}</span>
+    <MarksPileStrip small class="mt-1.5" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :centre-m="cell.carryM" :window-m="cell.window80M" :half-span-m="halfSpanM" :predicted="predicted" />
+    <span v-if="asked" class="mt-auto flex items-center gap-1 text-[0.8rem] leading-tight font-bold text-(--weak)"><UIcon name="i-lucide-circle-help" class="shrink-0" />{{ counts }}</span>
+    <span v-else class="soft mt-auto text-[0.8rem] leading-tight">{{ counts }}</span>
   </button>
 </template>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
+import { cellKey, rungsInUse, type Club } from '#core/bag/bag'
 import type { CarryChart, ChartCell } from '#core/chart/carry-chart'
 import { rungName } from '#core/swing/scale'
 
 /** The carry chart: swing lengths down, longest on top; clubs across, most loft first. */
-const props = defineProps<{ chart: CarryChart }>()
+const props = defineProps<{ chart: CarryChart, clubs: readonly Club[], caption: string }>()
 defineEmits<{ open: [cell: ChartCell] }>()
 const record = usePlayerRecord()
+const { questions } = useNumbers()
 const narrow = useMediaQuery('(max-width: 639px)')
-const clubs = computed(() => clubsInUse(record.bag))
 const rungs = computed(() => [...rungsInUse(record.bag)].reverse())
 const byKey = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell])))
+const asked = computed(() => new Set(questions.value.map(cellKey)))
 const cellAt = (clubId: string, rungId: string) => byKey.value.get(cellKey({ clubId, rungId }))!
 
 // One scale for all strips, so that a loose cell looks loose beside a tight one.
@@ -24,7 +25,7 @@ const halfSpanM = computed(() => {
 <template>
   <div class="overflow-x-auto pb-1">
     <table class="w-full table-fixed border-collapse" :style="{ minWidth: `${narrow ? 4.5 + clubs.length * 4.9 : 6 + clubs.length * 7.25}rem` }">
-      <caption class="sr-only">Carry chart: swing lengths down, clubs across</caption>
+      <caption class="sr-only">{{ caption }}</caption>
       <thead>
         <tr>
           <td class="sticky left-0 z-10 w-18 bg-default sm:w-32" />
@@ -40,8 +41,8 @@ const halfSpanM = computed(() => {
             <span class="block truncate font-bold sm:text-lg">{{ rungName(rung) }}</span>
             <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rung.cue }}</span>
           </th>
-          <td v-for="club in clubs" :key="club.id" class="h-28 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' }">
-            <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" @open="$emit('open', cellAt(club.id, rung.id))" />
+          <td v-for="club in clubs" :key="club.id" class="h-28 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' || cellAt(club.id, rung.id).kind === 'predicted' }">
+            <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" :asked="asked.has(cellKey(cellAt(club.id, rung.id)))" @open="$emit('open', cellAt(club.id, rung.id))" />
           </td>
         </tr>
       </tbody>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import type { ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
+import { questionWords } from '#shared/next-words'
 import type { ShotRecord } from '#shared/session'
 
 /** All balls of one stock shot, and how its number came about. */
@@ -10,31 +11,60 @@ const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit } = useDistance()
+const { questions } = useNumbers()
 const opened = shallowRef<ShotRecord>()
 
 const shots = computed(() => record.records
   .filter(shot => !shot.deleted && cellKey(shot) === cellKey(props.cell))
   .sort((a, b) => b.hitAtMs - a.hitAtMs))
 
+/** A share as a coach says it. */
+const inTen = (share: number) => share >= 0.95 ? 'nearly all' : share < 0.05 ? 'next to nothing' : `${Math.max(1, Math.round(share * 10))} in 10`
+const list = (words: string[]) => words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+
 const how = computed(() => {
-  const n = props.cell.carriesM.length
-  if (props.cell.kind === 'struck-out') return 'Struck out in the bag: it is in no chart and on no ladder. Its balls are kept.'
-  if (n === 0) return 'No ball counts yet.'
-  if (n < TRIM_FROM_BALLS) return `The number is the median of ${n === 1 ? 'one ball' : `${n} balls`}.`
-  return `The number is the mean of ${n} balls without the longest and the shortest.`
+  const { kind, plain, balls, leansOn } = props.cell
+  if (kind === 'struck-out') return 'Struck out in the bag: it is in no chart and on no ladder. Its balls are kept.'
+  if (props.cell.carryM === null) return 'No ball counts yet.'
+  if (plain) return `From its own ${balls === 1 ? 'ball' : `${balls} balls`} alone: longer clubs stand each by itself.`
+  const { own, others, usual } = leansOn!
+  const names = list(others.map(cellName))
+  const rest = usual >= 0.05 ? `${names ? ', and' : ''} on what is usual for such lofts and swings (${inTen(usual)})` : ''
+  if (balls === 0) return `Predicted. It leans ${names ? `on your ${names}` : ''}${rest}.`
+  if (!names && !rest) return 'It stands on its own balls.'
+  return `It leans on its own balls (${inTen(own)})${names ? `, on your ${names}` : ''}${rest}.`
 })
+
+const middle = computed(() => {
+  const { middleM, carriesM } = props.cell
+  if (middleM === null) return ''
+  return `Plain middle of the pile: ${withUnit(middleM)}${carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''}.`
+})
+
+const asked = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
+const askedM = computed(() => asked.value.flatMap(question => shots.value.filter(shot => shot.id === question.shot).map(shot => shot.carryM)))
 </script>
 
 <template>
   <UModal v-model:open="open" :title="cellName(cell)" :description="how" :ui="{ content: 'max-w-2xl' }">
     <template #body>
-      <p v-if="cell.carryM !== null" class="mb-2 flex flex-wrap items-baseline gap-x-4">
-        <span class="text-6xl font-extrabold">{{ text(cell.carryM) }}<span class="soft ml-1 text-2xl font-semibold">{{ unit }}</span></span>
-        <span v-if="cell.window80M" class="soft text-lg">8 clean balls in 10 lie from {{ text(cell.window80M[0]) }} to {{ withUnit(cell.window80M[1]) }}</span>
+      <p v-if="cell.carryM !== null" class="flex flex-wrap items-baseline gap-x-4">
+        <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">{{ text(cell.carryM) }}<span class="soft ml-2 text-2xl font-semibold not-italic">± {{ text(plusMinusM(cell)!) }} {{ unit }}</span></span>
+        <span class="soft text-lg">8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span>
       </p>
-      <MarksPileStrip v-if="shots.length > 0" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :centre-m="cell.carryM" :window-m="cell.window80M" />
+      <p v-if="middle" class="soft mb-2">{{ middle }}</p>
+      <MarksPileStrip
+        v-if="shots.length > 0" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'"
+      />
+      <ul v-if="asked.length > 0" class="mt-3 space-y-2">
+        <li v-for="question in asked" :key="question.shot" class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3">
+          <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already.</span>
+          <UButton color="neutral" variant="outline" @click="record.changeShot(question.shot, { leftOut: question.fault })">Leave out</UButton>
+          <UButton color="neutral" variant="outline" @click="record.changeShot(question.shot, { strike: 'clean' })">It counts</UButton>
+        </li>
+      </ul>
       <ShotsShotList v-if="shots.length > 0" class="mt-3" :shots="shots" show-date hide-name @open="opened = $event" />
-      <p v-else-if="cell.kind !== 'struck-out'" class="soft">Hit a few balls with it in a range session.</p>
+      <p v-else-if="cell.kind !== 'struck-out'" class="soft mt-2">No ball has been hit with it. A few in a range session make it a measured number.</p>
       <ShotsShotDialog v-if="opened" :key="opened.id" :open="true" :shot="opened" @update:open="opened = undefined" @change="record.changeShot(opened!.id, $event)" />
     </template>
     <template #footer>

@@ -2,8 +2,8 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, type ChartData, type ChartOptions, type Plugin } from 'chart.js'
 import { color } from 'chart.js/helpers'
 import { Bar } from 'vue-chartjs'
-import { clubsInUse, rungsInUse } from '#core/bag/bag'
-import type { CarryChart } from '#core/chart/carry-chart'
+import { clubsInUse, isGridClub, rungsInUse } from '#core/bag/bag'
+import { plusMinusM, type CarryChart, type ChartCell } from '#core/chart/carry-chart'
 import type { Finding } from '#core/gaps/flag'
 import { rungName } from '#core/swing/scale'
 
@@ -15,11 +15,10 @@ const record = usePlayerRecord()
 const colorMode = useColorMode()
 const { to, from, text, unit } = useDistance()
 const { cellName } = useCellNames()
-const clubs = computed(() => clubsInUse(record.bag).filter(club => props.chart.some(cell => cell.clubId === club.id && cell.kind === 'measured')))
+const shown = (cell: ChartCell) => cell.carryM !== null && (cell.kind === 'measured' || cell.kind === 'predicted')
+const clubs = computed(() => clubsInUse(record.bag).filter(club => isGridClub(club) && props.chart.some(cell => cell.clubId === club.id && shown(cell))))
 const rungs = computed(() => rungsInUse(record.bag))
 
-// Without a window the number itself is drawn, this wide either side.
-const BARE_HALF_M = 1
 const LABEL_ROOM_PX = 34
 const RING_PX = 8
 
@@ -36,7 +35,7 @@ watch(() => colorMode.value, () => nextTick(readColours))
 /** From the paper to the ink: how solid a mark is. */
 const shade = (solidity: number) => color(ink.value.ink).mix(color(ink.value.raised), solidity * 0.88).rgbString()
 
-interface Mark { x: [number, number], y: string, carryM: number, name: string, balls: number, bare: boolean }
+interface Mark { x: [number, number], y: string, carryM: number, plusMinusM: number, name: string, balls: number, predicted: boolean }
 
 const data = computed<ChartData<'bar', Mark[]>>(() => ({
   labels: clubs.value.map(club => club.label),
@@ -44,13 +43,15 @@ const data = computed<ChartData<'bar', Mark[]>>(() => ({
     label: rungName(rung),
     data: clubs.value.flatMap((club) => {
       const cell = props.chart.find(c => c.clubId === club.id && c.rungId === rung.id)
-      if (cell?.kind !== 'measured' || cell.carryM === null) return []
-      const window = cell.window80M ?? [cell.carryM - BARE_HALF_M, cell.carryM + BARE_HALF_M]
-      return [{ x: window.map(to) as [number, number], y: club.label, carryM: cell.carryM, name: cellName(cell), balls: cell.balls, bare: cell.window80M === null }]
+      if (!cell || !shown(cell)) return []
+      return [{
+        x: cell.window80M!.map(to) as [number, number], y: club.label, carryM: cell.carryM!, plusMinusM: plusMinusM(cell)!,
+        name: cellName(cell), balls: cell.balls, predicted: cell.kind === 'predicted',
+      }]
     }),
-    // Too few balls to tell a spread: an open ring is drawn instead of a bar.
-    backgroundColor: ({ raw }) => (raw as Mark | undefined)?.bare ? 'transparent' : shade(swingSolidity(i, rungs.value.length)),
-    borderColor: ({ raw }) => (raw as Mark | undefined)?.bare ? 'transparent' : ink.value.ink,
+    // Predicted: no bar, since no ball has been hit; an open ring marks the number.
+    backgroundColor: ({ raw }) => (raw as Mark | undefined)?.predicted ? 'transparent' : shade(swingSolidity(i, rungs.value.length)),
+    borderColor: ({ raw }) => (raw as Mark | undefined)?.predicted ? 'transparent' : ink.value.ink,
     borderWidth: 1.5,
     borderRadius: 10,
     borderSkipped: false,
@@ -99,7 +100,6 @@ const numbers: Plugin<'bar'> = {
   afterDatasetsDraw(chart) {
     const { ctx, scales } = chart
     ctx.save()
-    ctx.font = '700 15px "Overpass Variable", sans-serif'
     ctx.textAlign = 'center'
     ctx.textBaseline = 'top'
     const placed = new Map<string, number[]>()
@@ -112,8 +112,9 @@ const numbers: Plugin<'bar'> = {
         const above = lane.some(other => Math.abs(other - x) < LABEL_ROOM_PX)
         if (!above) lane.push(x)
         const y = scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)) + (above ? -28 : 13)
-        if (mark.bare) ring(ctx, x, scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)))
-        ctx.fillStyle = ink.value.ink
+        if (mark.predicted) ring(ctx, x, scales.y!.getPixelForValue(chart.data.labels!.indexOf(mark.y)))
+        ctx.font = `${mark.predicted ? 'italic 500' : '700'} 15px "Overpass Variable", sans-serif`
+        ctx.fillStyle = mark.predicted ? ink.value.soft : ink.value.ink
         ctx.fillText(text(mark.carryM), x, y)
       }
     }
@@ -146,9 +147,11 @@ const options = computed<ChartOptions<'bar'>>(() => ({
       callbacks: {
         title: ([item]) => (item!.raw as Mark).name,
         label: ({ raw }) => {
-          const { x, carryM, balls, bare } = raw as Mark
-          const spread = bare ? 'too few balls to tell the spread' : `8 in 10 from ${text(from(x[0]))} to ${text(from(x[1]))} ${unit.value}`
-          return [`${text(carryM)} ${unit.value}, ${balls} ${balls === 1 ? 'ball' : 'balls'}`, spread]
+          const { x, carryM, plusMinusM, balls, predicted } = raw as Mark
+          return [
+            `${text(carryM)} ± ${text(plusMinusM)} ${unit.value}, ${predicted ? 'predicted' : `${balls} ${balls === 1 ? 'ball' : 'balls'}`}`,
+            `8 in 10 from ${text(from(x[0]))} to ${text(from(x[1]))} ${unit.value}`,
+          ]
         },
       },
     },

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { WITHIN_M } from '#core/chart/calibration'
 import { FLAG_RULES } from '#core/gaps/flags'
-import { THRESHOLD_MAX_M, THRESHOLD_MIN_M } from '#core/limits'
+import { THRESHOLD_MAX_M, THRESHOLD_MIN_M, WITHIN_MAX_M, WITHIN_MIN_M } from '#core/limits'
 import { distanceText, fromUnit } from '#core/units'
 import type { Player, Thresholds } from '#shared/player'
 
-/** When a step is too wide and a pair too close, for this player. */
+/** When a step is too wide and a pair too close, and how surely a number is wanted, for this player. */
 const record = usePlayerRecord()
 const { unit, withUnit } = useDistance()
 const busy = ref(false)
@@ -12,8 +13,14 @@ const typed = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string | undefined>>({})
 const failure = ref<string>()
 
-const rows = FLAG_RULES.map(rule => ({ option: rule.meta.threshold.option as keyof Thresholds, label: rule.meta.threshold.label, usualM: rule.defaults[rule.meta.threshold.option]! }))
-const valueM = (row: typeof rows[number]) => record.player?.thresholds[row.option] ?? row.usualM
+interface Row { option: keyof Thresholds, label: string, usualM: number, leastM: number, mostM: number }
+const rows: Row[] = [
+  ...FLAG_RULES.flatMap(({ meta: { threshold }, defaults }): Row[] => threshold
+    ? [{ option: threshold.option as keyof Thresholds, label: threshold.label, usualM: defaults[threshold.option]!, leastM: THRESHOLD_MIN_M, mostM: THRESHOLD_MAX_M }]
+    : []),
+  { option: 'withinM', label: 'A number is known within ±', usualM: WITHIN_M, leastM: WITHIN_MIN_M, mostM: WITHIN_MAX_M },
+]
+const valueM = (row: Row) => record.player?.thresholds[row.option] ?? row.usualM
 watch([unit, () => record.player?.thresholds], () => {
   for (const row of rows) typed[row.option] = String(Number(distanceText(valueM(row), unit.value, 1)))
 }, { immediate: true })
@@ -23,10 +30,10 @@ async function save() {
   for (const row of rows) {
     const text = typed[row.option]!.trim().replace(',', '.')
     const metres = fromUnit(Number(text), unit.value)
-    const bad = text === '' || !(metres >= THRESHOLD_MIN_M - 1e-9 && metres <= THRESHOLD_MAX_M + 1e-9)
-    errors[row.option] = bad ? `"${typed[row.option]}" is not possible: ${withUnit(THRESHOLD_MIN_M)} to ${withUnit(THRESHOLD_MAX_M)} is allowed.` : undefined
+    const bad = text === '' || !(metres >= row.leastM - 1e-9 && metres <= row.mostM + 1e-9)
+    errors[row.option] = bad ? `"${typed[row.option]}" is not possible: ${withUnit(row.leastM)} to ${withUnit(row.mostM)} is allowed.` : undefined
     // An untouched figure keeps its exact value, whatever unit it is shown in.
-    if (text !== String(Number(distanceText(valueM(row), unit.value, 1)))) thresholds[row.option] = Math.min(THRESHOLD_MAX_M, Math.max(THRESHOLD_MIN_M, metres))
+    if (text !== String(Number(distanceText(valueM(row), unit.value, 1)))) thresholds[row.option] = Math.min(row.mostM, Math.max(row.leastM, metres))
   }
   if (rows.some(row => errors[row.option])) return
   await send(thresholds)
@@ -49,9 +56,9 @@ async function send(thresholds: Thresholds) {
 
 <template>
   <form class="raised p-4" novalidate @submit.prevent="save">
-    <h2 class="text-lg font-bold">When is it a flag?</h2>
+    <h2 class="text-lg font-bold">What is a flag, and what is known?</h2>
     <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
-    <div class="mt-2 grid gap-x-4 sm:grid-cols-2">
+    <div class="mt-2 grid gap-x-4 sm:grid-cols-3">
       <UFormField v-for="row in rows" :key="row.option" :label="`${row.label}, ${unit}`" :error="errors[row.option]" :help="`Usually ${withUnit(row.usualM)}.`">
         <UInput v-model="typed[row.option]" inputmode="decimal" class="w-full" />
       </UFormField>

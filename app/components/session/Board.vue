@@ -5,11 +5,11 @@ import type { RangeSession } from '~/composables/useRangeSession'
 
 const props = defineProps<{ range: RangeSession }>()
 const record = usePlayerRecord()
-const { numbers } = useNumbers()
+const { chart } = useNumbers()
 const { text } = useDistance()
 const { clubs, rungs, cell, balls } = props.range
 
-const byKey = computed(() => new Map(numbers.value.map(number => [cellKey(number), number])))
+const byKey = computed(() => new Map(chart.value.map(number => [cellKey(number), number])))
 const inSession = computed(() => {
   const counts = new Map<string, number>()
   for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
@@ -36,10 +36,10 @@ const at = (clubId: string, rungId: string) => ({ clubId, rungId })
             <button
               v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated"
               :class="chosenKey === cellKey(at(club.id, rung.id)) && 'outline-3! -outline-offset-1! outline-primary!'"
-              :aria-pressed="chosenKey === cellKey(at(club.id, rung.id))" :aria-label="`${club.label} ${rungName(rung)}`"
+              :aria-pressed="chosenKey === cellKey(at(club.id, rung.id))" :aria-label="`${club.label} ${rungName(rung)}${byKey.get(cellKey(at(club.id, rung.id)))?.kind === 'predicted' ? ', predicted' : ''}`"
               @click="range.choose(at(club.id, rung.id))"
             >
-              <span v-if="byKey.get(cellKey(at(club.id, rung.id)))?.carryM != null" class="text-lg leading-tight font-bold">{{ text(byKey.get(cellKey(at(club.id, rung.id)))!.carryM!) }}</span>
+              <span v-if="byKey.get(cellKey(at(club.id, rung.id)))?.carryM != null" class="text-lg leading-tight" :class="byKey.get(cellKey(at(club.id, rung.id)))!.kind === 'predicted' ? 'soft italic' : 'font-bold'">{{ text(byKey.get(cellKey(at(club.id, rung.id)))!.carryM!) }}</span>
               <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
               <MarksTallyMarks :balls="inSession.get(cellKey(at(club.id, rung.id))) ?? 0" />
             </button>

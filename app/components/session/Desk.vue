@@ -5,7 +5,7 @@ import { METHOD_WORDS, type ShotRecord } from '#shared/session'
 const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
-const { session, balls, newestFirst, cell, chosen, canUndo } = range
+const { session, balls, newestFirst, cell, chosen, canUndo, question } = range
 const { cellName } = useCellNames()
 const { typed: typedText, unit } = useDistance()
 const toast = useToast()
@@ -50,8 +50,16 @@ function leaveOutLast() {
 }
 
 async function change(fields: Partial<ShotRecord>, words: string) {
-  await range.change(opened.value!.shot.id, fields, words)
+  await range.change([opened.value!.shot.id], fields, words)
   said.value = `Done: ${words}`
+}
+
+async function settle(counts: boolean) {
+  const { shot } = question.value!
+  await range.settle(question.value!, counts)
+  said.value = counts ? 'It counts' : 'Left out'
+  const ball = record.records.find(other => other.id === shot)
+  toast.add({ title: `${typedText(ball!.carryM)} ${unit.value} ${counts ? 'counts' : 'is left out'}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }] })
 }
 
 async function end() {
@@ -68,6 +76,7 @@ async function end() {
     <section class="min-w-0 max-lg:order-2" aria-labelledby="board-title">
       <h2 id="board-title" class="mb-1 flex items-baseline gap-3 text-xl font-bold">The chart so far <span class="soft text-sm font-normal">{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span></h2>
       <SessionBoard :range="range" />
+      <SessionHitNext v-if="running" class="mt-4" :range="range" />
       <p class="soft mt-3 text-sm">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}, since {{ clockTime(session.startedAtMs) }}<template v-if="daysAgo(session.startedAtMs) !== 'today'">, {{ shortDate(session.startedAtMs) }}</template></p>
       <FrameSafetyNote class="mt-4" :pacing="session.method === 'paces'" />
     </section>
@@ -78,6 +87,7 @@ async function end() {
       </div>
       <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo" @leave-out="leaveOutLast" />
       <p v-else class="raised flex flex-wrap items-center gap-3 p-4">This session ended {{ daysAgo(session.endedAtMs!) }}. <UButton variant="outline" @click="range.goOn()">Go on with it</UButton></p>
+      <SessionQuestion v-if="question" :question="question" @settle="settle" />
       <SessionCellPanel :cell="chosen" />
     </section>
     <section class="min-w-0 max-lg:order-3 lg:col-span-2" aria-labelledby="balls-title">

@@ -10,7 +10,7 @@ const showArchived = ref(false)
 const adding = ref(false)
 const editing = shallowRef<PlayerLine>()
 
-onMounted(load)
+onMounted(() => load())
 defineShortcuts({ n: () => { adding.value = true } })
 
 const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
@@ -44,7 +44,7 @@ watch(() => route.query.add, add => add !== undefined && (adding.value = true), 
     <section v-if="failure" role="alert" class="raised p-6 text-center">
       <p class="text-lg font-bold">The players could not be fetched.</p>
       <p class="soft">{{ failure.message }}</p>
-      <UButton class="mt-4" @click="load">Try again</UButton>
+      <UButton class="mt-4" @click="load()">Try again</UButton>
     </section>
     <template v-else-if="players && players.length > 0">
       <div class="mb-3 flex flex-wrap items-center gap-3">

@@ -12,9 +12,9 @@ export const SAY = {
   gapSure: 0.985,
   /** Of the gaps listed as likely, so many may be false on average. */
   likelyFalseShare: 0.05,
-  overlap: 0.90,
-  /** Twenty to one, by the e-value. */
-  moved: 20,
+  overlap: 0.94,
+  /** Fifty to one, by the e-value: a chart has some fifteen cells that can say it. */
+  moved: 50,
   looser: 0.85,
   /** Looser means this many times the player's usual scatter. */
   looserRatio: 1.25,

@@ -1,3 +1,3 @@
-import { listPlayers } from '../../data/players'
+import { listPlayers } from '../../data/player-list'
 
 export default defineEventHandler(async event => listPlayers(await requireCoach(event)))

@@ -89,7 +89,8 @@ export function drawPlayer(seed: number, { level, quirks = 1, clubs }: PlayerOpt
   const [lean, leanByLength] = [6 + 1.5 * dice.normal(), 2 * dice.normal()]
   const clubQuirk = lofts.map(() => 0.022 * quirks * dice.heavy() + (dice.uniform() < 0.08 ? -dice.between(0.05, 0.10) : 0))
   const rungQuirk = labels.map(() => 0.035 * quirks * dice.heavy())
-  const share = dice.between(...LEVELS[own])
+  const [least, most] = LEVELS[own]
+  const share = dice.between(least, most)
   const cells: ModelCell[] = []
   const truthM: number[] = []
   const scatter: number[] = []

@@ -7,7 +7,7 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M] = [2_026_000, 2_127_000, 2_228_000, 2_329_000, 2_430_000]
+const [A, B, C, D, M] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
@@ -68,7 +68,7 @@ function rounds(): void {
 }
 
 function statements(): void {
-  const charts = many(200)
+  const charts = many(400)
   say(`\n### (d) Charts in 100 that ever said something false, 60 balls, looked at after every ball; ${charts} charts, seeds ${D} up\n`)
   const watched = Array.from({ length: charts }, (_, i) => watchChart(D + i, 60))
   head('', [...KINDS, 'any of them'])

@@ -6,12 +6,13 @@ import { playerRecord } from '../../../data/records'
 /** The player's shots as the open shot table. */
 export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
-  const { player, bag, shots } = await playerRecord(coach, idFromRoute(event, 'playerId', 'player'))
+  const { player, bag, sessions, shots } = await playerRecord(coach, idFromRoute(event, 'playerId', 'player'))
   const club = new Map(bag.clubs.map(c => [c.id, c.label]))
   const swing = new Map(bag.scale.rungs.map(r => [r.id, rungName(r)]))
+  const ball = new Map(sessions.map(session => [session.id, session.ball]))
   sendAsFile(event, `${fileName(player.name)}-shots.csv`, 'text/csv; charset=utf-8')
   return writeShotTable(fromColumns(shots).map(shot => ({
     player: player.name, session: shot.sessionId, hitAtMs: shot.hitAtMs, club: club.get(shot.clubId)!, swing: swing.get(shot.rungId)!,
-    carryM: shot.carryM, method: shot.method, balls: shot.balls, leftOut: shot.leftOut,
+    carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: ball.get(shot.sessionId)!, leftOut: shot.leftOut,
   })))
 })

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import { BALLS_AT_ONCE } from '#core/chart/calibration'
+import { plusMinusM } from '#core/chart/carry-chart'
+import { nextWords, readyWords } from '#shared/next-words'
+import type { RangeSession } from '~/composables/useRangeSession'
+
+/** What to hit next, why, and how much is still to do. A key and a tap go there. */
+const props = defineProps<{ range: RangeSession }>()
+const { cell, inARow, next, ready } = props.range
+const { chart } = useNumbers()
+const { cellName } = useCellNames()
+const { text, unit } = useDistance()
+
+const first = computed(() => next.value[0])
+const here = computed(() => first.value && cell.value && cellKey(first.value) === cellKey(cell.value))
+/** A block that has begun is finished first: a club that changes after every ball teaches nobody anything. */
+const left = computed(() => inARow.value > 0 && inARow.value < BALLS_AT_ONCE ? BALLS_AT_ONCE - inARow.value : 0)
+const known = computed(() => {
+  const at = first.value && chart.value.find(other => cellKey(other) === cellKey(first.value!))
+  if (!at || at.carryM === null) return ''
+  return `${at.kind === 'predicted' ? 'Predicted' : 'Now'} ${text(at.carryM)} ± ${text(plusMinusM(at)!)} ${unit.value}. `
+})
+const title = computed(() => left.value > 0 && !here.value ? `Then, after ${left.value} more of these` : 'Hit next')
+const go = () => first.value && props.range.choose(first.value)
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement
+  if (event.key.toLowerCase() !== 'n' || event.ctrlKey || event.metaKey || event.altKey || target.closest('[role="dialog"], [role="menu"], [role="listbox"], textarea')) return
+  if (target instanceof HTMLInputElement && target.value !== '') return
+  event.preventDefault()
+  go()
+})
+</script>
+
+<template>
+  <section v-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
+    <p id="next-title" class="soft flex items-center gap-2 text-sm">{{ title }} <UKbd value="n" class="max-md:hidden" /></p>
+    <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} balls</p>
+    <p class="mt-0.5">{{ known }}{{ nextWords(first, cellName) }}</p>
+    <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go">Take it</UButton>
+    <p class="mt-2 flex items-start gap-2 border-t border-default pt-2" :class="ready.goodEnough && 'font-bold text-success'">
+      <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{ readyWords(ready, unit) }}
+    </p>
+  </section>
+  <section v-else class="raised soft p-4" role="status">Working out what to hit next…</section>
+</template>

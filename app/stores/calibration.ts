@@ -1,0 +1,87 @@
+import { sameGrid, type Calibration } from '#core/chart/calibration'
+import { calibrationOptions, newestMethod } from '#shared/calibration-input'
+import { toSession, toShot, type ShotRecord } from '#shared/session'
+import type { Answer, Ask } from '~/workers/calibration-protocol'
+
+/** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
+const PATIENCE_MS = 20_000
+
+/**
+ * The open player's numbers, worked out in a worker so that the page stays quick: it holds the shots, and only what
+ * changed is sent to it.
+ */
+export const useCalibration = defineStore('calibration', () => {
+  const record = usePlayerRecord()
+  const latest = shallowRef<Calibration | null>(null)
+  const failure = ref<string | null>(null)
+
+  let worker: Worker | undefined
+  let turn = 0
+  let answered = 0
+  let sentPlayer: string | null = null
+  let sent = new Map<string, ShotRecord>()
+  let clock: ReturnType<typeof setTimeout> | undefined
+
+  function fail(reason: string): void {
+    clearTimeout(clock)
+    worker?.terminate()
+    worker = undefined
+    sentPlayer = null
+    failure.value = reason
+  }
+
+  function take(answer: Answer): void {
+    if (answer.turn < answered || answer.turn <= before) return
+    if ('failure' in answer) return fail(answer.failure)
+    answered = answer.turn
+    if (answer.turn === turn) clearTimeout(clock)
+    latest.value = answer.calibration
+  }
+
+  function start(): Worker {
+    const made = new Worker(new URL('../workers/calibration.worker.ts', import.meta.url), { type: 'module' })
+    made.addEventListener('message', ({ data }: MessageEvent<Answer>) => take(data))
+    made.addEventListener('error', event => fail(event.message || 'The part that works out the numbers could not be started.'))
+    return made
+  }
+
+  /** Answers up to this turn are another player's. */
+  let before = 0
+
+  function send(): void {
+    const { player, bag, sessions, records } = record
+    if (!player) return
+    const anew = sentPlayer !== player.id
+    if (anew) sent = new Map()
+    const here = new Map(records.filter(shot => !shot.deleted).map(shot => [shot.id, shot]))
+    const put = [...here.values()].filter(shot => sent.get(shot.id) !== shot).map(toShot)
+    const gone = [...sent.keys()].filter(id => !here.has(id))
+    const options = calibrationOptions(player.thresholds, newestMethod(sessions))
+    // Proxies cannot be sent; what is in the record is plain.
+    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put, gone }
+    sent = here
+    sentPlayer = player.id
+    failure.value = null
+    clearTimeout(clock)
+    clock = setTimeout(() => fail('The numbers take too long to work out.'), PATIENCE_MS)
+    worker ??= start()
+    worker.postMessage(ask)
+  }
+
+  function forget(): void {
+    before = turn
+    sentPlayer = null
+    latest.value = null
+    failure.value = null
+    clearTimeout(clock)
+  }
+
+  if (import.meta.client) {
+    watch(() => record.playerId, forget)
+    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records], send)
+  }
+
+  /** What is known now; null until it is, and while another grid is being worked out. */
+  const result = computed(() => latest.value && sameGrid(record.bag, latest.value.chart) ? latest.value : null)
+  return { result, failure, retry: send }
+})

@@ -1,0 +1,41 @@
+import { asc, eq, sql } from 'drizzle-orm'
+import { clubs, players, shots } from '../db/schema'
+import type { Coach } from './coaches'
+import { playerColumns, toPlayer } from './players'
+import { renewSummaries } from './summaries'
+import type { PlayerLine } from '../../shared/player'
+
+const DAY_MS = 86_400_000
+
+/** What a summary is made from: every ball ever, whether changed or deleted, the bag, the player, and the day. */
+function stampOf(row: { version: number, bagVersion: number, shots: string | null }): string {
+  return `${Math.floor(Date.now() / DAY_MS)} ${row.version} ${row.bagVersion} ${row.shots ?? 0}`
+}
+
+/** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
+export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
+  const db = useDatabase()
+  const clubCounts = db.select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
+    .from(clubs).where(eq(clubs.retired, false)).groupBy(clubs.playerId).as('club_counts')
+  const shotCounts = db.select({
+    playerId: shots.playerId,
+    balls: sql<string>`sum(if(${shots.deletedAt} is null, ${shots.balls}, 0))`.as('ball_count'),
+    lastHit: sql<string>`max(if(${shots.deletedAt} is null, ${shots.hitAt}, null))`.as('last_hit'),
+    // A new ball adds one to the count, a change one to the sum of the versions.
+    stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
+  }).from(shots).groupBy(shots.playerId).as('shot_counts')
+  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp })
+    .from(players)
+    .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
+    .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
+    .where(eq(players.academyId, coach.academyId))
+    .orderBy(asc(players.name), asc(players.id))
+  const stale = rows.filter(row => row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stampOf(row))
+  const renewed = await renewSummaries(coach, stale.map(row => ({ id: row.id, stamp: stampOf(row) })))
+  return rows.map(row => ({
+    ...toPlayer(row), school: row.school, clubs: row.clubs ?? 0, balls: Number(row.balls ?? 0),
+    lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),
+    // Yesterday's summary is shown rather than none while today's is worked out.
+    summary: renewed.get(row.id) ?? row.summary ?? null,
+  }))
+}

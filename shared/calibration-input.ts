@@ -1,0 +1,30 @@
+import { WITHIN_M, type CalibrationOptions } from '../core/chart/calibration'
+import type { PlayerShots } from '../core/chart/grid-fit'
+import type { FlagOptions } from '../core/gaps/flags'
+import type { Bag } from '../core/bag/bag'
+import type { Method } from '../core/shot/shot'
+import type { Player, Thresholds } from './player'
+import { toSession, toShot, type SessionRecord, type ShotRecord } from './session'
+
+/** A player's thresholds as the flag rules take them. */
+export function flagOptions({ widestStepM, closestM }: Thresholds): FlagOptions {
+  return {
+    step: widestStepM === undefined ? {} : { widestStepM },
+    overlap: closestM === undefined ? {} : { closestM },
+  }
+}
+
+/** The way the newest session measures: the next balls will be measured so. */
+export function newestMethod(sessions: readonly SessionRecord[]): Method {
+  const newest = sessions.reduce<SessionRecord | null>((last, session) => last && last.startedAtMs > session.startedAtMs ? last : session, null)
+  return newest?.method ?? 'monitor'
+}
+
+export function calibrationOptions(thresholds: Thresholds, method: Method): CalibrationOptions {
+  return { flags: flagOptions(thresholds), withinM: thresholds.withinM ?? WITHIN_M, method }
+}
+
+/** A player's record as the numbers are made from it: what was deleted is gone. */
+export function playerShots(player: Pick<Player, 'level'>, bag: Bag, sessions: readonly SessionRecord[], shots: readonly ShotRecord[], nowMs: number): PlayerShots {
+  return { bag, level: player.level, sessions: sessions.map(toSession), shots: shots.filter(shot => !shot.deleted).map(toShot), nowMs }
+}
