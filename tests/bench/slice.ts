@@ -42,7 +42,7 @@ async function player(shots: number) {
   await send('PUT', `/api/players/${id}/sessions/${session.id}`, session)
   const shot = (i: number) => ({
     id: newId(), sessionId: session.id, clubId: clubs[i % 4]!.id, rungId: rungs[(i >> 2) % 4]!.id, carryM: 60 + i % 17, method: 'monitor', balls: 1,
-    hitAtMs: Date.now() - 1e8 + i * 1000, leftOut: null, deleted: false, version: 1,
+    hitAtMs: Date.now() - 1e8 + i * 1000, leftOut: null, strike: null, deleted: false, version: 1,
   })
   for (let i = 0; i < shots; i += 500) await send('POST', `/api/players/${id}/shots`, { shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)) })
   return { id, shot }

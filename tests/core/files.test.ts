@@ -5,16 +5,17 @@ import { describe, expect, it } from 'vitest'
 import { readBagFile, writeBagFile } from '../../core/files/bag-file'
 import { writeChartFile } from '../../core/files/chart-file'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
-import { METHODS } from '../../core/shot/shot'
+import { METHODS, STRIKES } from '../../core/shot/shot'
 import { yardsToMetres } from '../../core/units'
 import { BagFile } from '../../shared/bag-file'
+import { bagOf, balls, calibrated } from './players'
 
 describe('the shot table', () => {
   it('takes yards or metres by the column\'s name, and keeps quiet about columns it does not know', () => {
     const { rows, errors } = readShotTable(readFileSync('tests/fixtures/shots.csv', 'utf8'))
     expect(errors).toEqual([])
     expect(rows).toHaveLength(10)
-    expect(rows[0]).toEqual({ row: 2, player: null, club: '50°', swing: 'half', carryM: yardsToMetres(73), method: 'monitor', balls: 1, hitAtMs: null, session: null, leftOut: null })
+    expect(rows[0]).toEqual({ row: 2, player: null, club: '50°', swing: 'half', carryM: yardsToMetres(73), method: 'monitor', balls: 1, hitAtMs: null, day: null, session: null, leftOut: null, strike: null, ball: 'own' })
     expect(rows[9]).toMatchObject({ row: 11, leftOut: 'mishit' })
   })
 
@@ -48,25 +49,35 @@ describe('the shot table', () => {
     expect(readShotTable('club,swing,carry_m\n56°,9:00,70\n"56°,9:00,70').errors[0]).toMatchObject({ row: 3, column: 'the row' })
   })
 
+  it('takes the length of a pile from its front and its back, the side of the line, the strike and the ball', () => {
+    const { rows, errors } = readShotTable('club,swing,carry_m,balls,pile_front_m,pile_back_m,side_yd,strike,ball\n56°,9:00,70,8,66,75,-3,Clean,range\n56°,9:00,70,,66,,,,\n')
+    expect(errors).toEqual([])
+    expect(rows[0]).toMatchObject({ extentM: 9, sideM: -3 * 0.9144, strike: 'clean', ball: 'range', balls: 8 })
+    expect(rows[1]).not.toHaveProperty('extentM')
+    const bad = readShotTable('club,swing,carry_m,side_m,strike,ball\n56°,9:00,70,left,shank,found\n').errors
+    expect(bad.map(e => [e.column, e.value])).toEqual([['strike', 'shank'], ['ball', 'found'], ['side_m', 'left']])
+  })
+
   it('comes back as it went out, formulas and all, and runs none in a spreadsheet', () => {
     const text = fc.stringMatching(/^[^\s'](?:.{0,10}[^\s])?$/u)
     const row = fc.record<ShotRowOut>({
       player: text, session: fc.uuid(), hitAtMs: fc.integer({ min: 1e12, max: 2e12 }), club: text, swing: text, method: fc.constantFrom(...METHODS),
       carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }),
+      strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'),
     })
     fc.assert(fc.property(fc.array(row, { minLength: 1, maxLength: 20 }), (rows) => {
       const csv = writeShotTable(rows)
       const { rows: read, errors } = readShotTable(csv)
       expect(errors).toEqual([])
-      expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows)
+      expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows.map(out => ({ ...out, day: new Date(out.hitAtMs).toISOString().slice(0, 10) })))
       for (const cell of Papa.parse<string[]>(csv).data.flat()) expect(cell).not.toMatch(/^[=+\-@]/)
     }))
-    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, leftOut: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
+    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, strike: null, ball: 'own', leftOut: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
   })
 
   it('gives yards back exactly as they were typed', () => {
     for (let tenths = 10; tenths <= 4000; tenths += 7) {
-      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, leftOut: null }])
+      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, strike: null, ball: 'own', leftOut: null }])
       expect(Math.round(readShotTable(csv).rows[0]!.carryM / 0.09144)).toBe(tenths)
     }
   })
@@ -96,10 +107,15 @@ describe('the bag file', () => {
 })
 
 describe('the chart file', () => {
-  it('says nothing about times it was not given', () => {
-    const cell = { clubId: '56°', rungId: '9:00', kind: 'measured' as const, carryM: 65.8368, window80M: null, balls: 1, leftOut: 0, lastHitMs: 2, carriesM: [65.8368], leftOutCarriesM: [] }
-    const out = writeChartFile(null, [cell, { ...cell, kind: 'unhit', carryM: null }], [], [], c => ({ club: c.clubId, swing: c.rungId }), () => ({ title: '', why: '', remedy: '' }))
-    expect(out).toMatchObject({ format: 'uzzet-chart', version: 1, asOf: null, cells: [{ club: '56°', swing: '9:00', kind: 'measured', carryM: 65.84, balls: 1, leftOut: 0 }] })
+  it('says nothing about times it was not given, and leaves out cells that nothing tells of', () => {
+    const bag = bagOf({ '56°': 56, '5 iron': 27 }, ['9:00'])
+    const calibration = calibrated(bag, balls('56°', '9:00', [72], { hitAtMs: 2 }), { nowMs: 2 })
+    const out = writeChartFile(null, calibration, c => ({ club: c.clubId, swing: c.rungId }), { finding: () => ({ title: '', why: '', remedy: '' }), next: () => 'why' })
+    expect(out).toMatchObject({ format: 'uzzet-chart', version: 1, asOf: null, cells: [{ club: '56°', swing: '9:00', kind: 'measured', middleM: 65.84, balls: 1, leftOut: 0 }] })
+    expect(out.cells).toHaveLength(1)
     expect(out.cells[0]).not.toHaveProperty('lastHit')
+    expect(out).not.toHaveProperty('retestDue')
+    // There is but one stock shot to hit, again and again.
+    expect(out.next).toEqual(Array.from({ length: 3 }, () => ({ club: '56°', swing: '9:00', balls: 3, why: 'why' })))
   })
 })

@@ -1,11 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import type { FlagRule } from '../../core/gaps/flag'
+import type { FlagRule, GapFacts } from '../../core/gaps/flag'
 import type { Ladder } from '../../core/gaps/ladder'
 import { yardsToMetres } from '../../core/units'
 
 /** A ladder from carries in yards; the clubs are named by their place. */
 export function ladderOf(...carriesYd: number[]): Ladder {
-  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!) }))
+  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, predicted: false, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!) }))
+}
+
+/** A ladder whose every statement has the same odds. */
+export function factsOf(ladder: Ladder, probability = 0.99): GapFacts {
+  return { ladder, chart: [], odds: { gap: () => probability, overlap: () => probability, looser: () => probability } }
 }
 
 interface Case { name: string, yd: number[], options?: Record<string, number> }
@@ -23,13 +28,13 @@ export function testRule(rule: FlagRule, cases: { quiet: Case[], flagged: Flagge
 
   describe(`flag ${rule.meta.id}`, () => {
     it.each(cases.quiet)('is quiet: $name', ({ yd, options }) => {
-      expect(rule.find(ladderOf(...yd), options)).toEqual([])
+      expect(rule.find(factsOf(ladderOf(...yd)), options)).toEqual([])
     })
     it.each(cases.flagged)('is raised: $name', ({ yd, options, flags }) => {
       const ladder = ladderOf(...yd)
       const before = JSON.stringify(ladder)
-      const found = rule.find(ladder, options)
-      expect(found.map(f => [f.shorter.clubId, f.longer.clubId])).toEqual(flags)
+      const found = rule.find(factsOf(ladder), options)
+      expect(found.map(f => f.cells.map(cell => cell.clubId))).toEqual(flags)
       for (const finding of found) {
         expect(finding.flag).toBe(rule.meta.id)
         expect(finding.fromM).toBeLessThanOrEqual(finding.toM)

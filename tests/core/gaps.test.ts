@@ -1,46 +1,47 @@
 import { describe, expect, it } from 'vitest'
-import { carryChart } from '../../core/chart/carry-chart'
 import type { FlagRule } from '../../core/gaps/flag'
 import { checkRules, findFlags, FLAG_RULES, flagRule } from '../../core/gaps/flags'
 import overlap from '../../core/gaps/flags/overlap'
 import step from '../../core/gaps/flags/step'
-import { buildLadder, neighbours } from '../../core/gaps/ladder'
+import { neighbours } from '../../core/gaps/ladder'
 import { metresToYards, yardsToMetres } from '../../core/units'
 import { flagWords, stepBetween, stockShotName } from '../../shared/flag-words'
-import { ladderOf, testRule } from './flag-harness'
-import { bagOf, balls } from './players'
+import { factsOf, ladderOf, testRule } from './flag-harness'
+import { bagOf, balls, calibrated, tenBalls } from './players'
 
-const yards = (metres: number | null) => metres === null ? null : Math.round(metresToYards(metres))
+const yards = (metres: number | null) => metres === null ? null : metresToYards(metres)
+
+/** Steps of a ladder hit ten times a stock shot, each within 2 yd of what was measured. */
+function expectSteps(bag: ReturnType<typeof bagOf>, swing: string, measuredYd: [string, number][], steps: number[]) {
+  const { ladder } = calibrated(bag, measuredYd.flatMap(([club, yd]) => tenBalls(club, swing, yd)))
+  expect(ladder.map(s => s.clubId)).toEqual(measuredYd.map(([club]) => club).reverse())
+  ladder.slice(1).forEach((step, i) => expect(Math.abs(yards(step.stepM)! - steps[i]!)).toBeLessThan(2))
+}
 
 describe('the ladder of really measured players (common practice)', () => {
   it('nine o\'clock swings of 107, 92, 74 and 63 yd are steps of 11, 18 and 15', () => {
-    const bag = bagOf({ '46°': 46, '50°': 50, '56°': 56, '60°': 60 }, ['9:00'])
-    const shots = [['46°', 107], ['50°', 92], ['56°', 74], ['60°', 63]].flatMap(([club, yd]) => balls(club as string, '9:00', [yd as number]))
-    const ladder = buildLadder(carryChart(bag, shots))
-    expect(ladder.map(s => s.clubId)).toEqual(['60°', '56°', '50°', '46°'])
-    expect(ladder.map(s => yards(s.stepM))).toEqual([null, 11, 18, 15])
+    expectSteps(bagOf({ '46°': 46, '50°': 50, '56°': 56, '60°': 60 }, ['9:00']), '9:00', [['46°', 107], ['50°', 92], ['56°', 74], ['60°', 63]], [11, 18, 15])
   })
 
   it('half swings to the waist of 80, 74, 58 and 47 yd are steps of 11, 16 and 6: one wide, none doubled', () => {
     const bag = bagOf({ '45°': 45, '50°': 50, '56°': 56, '60°': 60 }, ['waist'], 'body')
-    const shots = [['45°', 80], ['50°', 74], ['56°', 58], ['60°', 47]].flatMap(([club, yd]) => balls(club as string, 'waist', [yd as number]))
-    const ladder = buildLadder(carryChart(bag, shots))
-    expect(ladder.map(s => yards(s.stepM))).toEqual([null, 11, 16, 6])
-    expect(findFlags(ladder).map(f => [f.flag, f.shorter.clubId, f.longer.clubId])).toEqual([['step', '56°', '50°']])
+    const measured: [string, number][] = [['45°', 80], ['50°', 74], ['56°', 58], ['60°', 47]]
+    expectSteps(bag, 'waist', measured, [11, 16, 6])
+    const { findings } = calibrated(bag, measured.flatMap(([club, yd]) => tenBalls(club, 'waist', yd)))
+    expect(findings.filter(f => f.flag === 'step').map(f => f.cells.map(cell => cell.clubId))).toEqual([['56°', '50°']])
   })
 
-  it('equal lofts are unequal steps: three balls each with 50°, 54° and 58° are 18 and 8 yd apart', () => {
-    const bag = bagOf({ '50°': 50, '54°': 54, '58°': 58 }, ['half'], 'arm')
-    const shots = [...balls('50°', 'half', [73, 77, 72]), ...balls('54°', 'half', [58, 54, 55]), ...balls('58°', 'half', [44, 47, 48])]
-    expect(buildLadder(carryChart(bag, shots)).map(s => yards(s.stepM))).toEqual([null, 8, 18])
+  it('equal lofts are unequal steps: 50°, 54° and 58° of 74, 56 and 46 yd are 18 and 10 yd apart', () => {
+    expectSteps(bagOf({ '50°': 50, '54°': 54, '58°': 58 }, ['half'], 'arm'), 'half', [['50°', 74], ['54°', 56], ['58°', 46]], [10, 18])
   })
 })
 
 describe('a ladder', () => {
-  it('leaves out what is struck out or not hit, and keeps equal carries in the order of the chart', () => {
-    const bag = bagOf({ '60°': 60, '56°': 56, '50°': 50 }, ['half', 'full'], 'arm', [['60°', 'full']])
-    const shots = [...balls('60°', 'full', [90]), ...balls('60°', 'half', [50]), ...balls('56°', 'half', [50]), ...balls('50°', 'full', [110])]
-    expect(buildLadder(carryChart(bag, shots)).map(s => `${s.clubId} ${s.rungId}`)).toEqual(['60° half', '56° half', '50° full'])
+  it('leaves out what is struck out, takes in what is predicted, and has no longer club on it', () => {
+    const bag = bagOf({ '60°': 60, '50°': 50, '5 iron': 27 }, ['half', 'full'], 'arm', [['60°', 'full']])
+    const { ladder, chart } = calibrated(bag, [...balls('60°', 'full', [90]), ...balls('60°', 'half', [50]), ...balls('50°', 'full', [110]), ...balls('5 iron', 'full', [170])])
+    expect(ladder.map(s => [s.clubId, s.rungId, s.predicted])).toEqual([['60°', 'half', false], ['50°', 'half', true], ['50°', 'full', false]])
+    expect(chart.find(cell => cell.clubId === '5 iron' && cell.rungId === 'full')).toMatchObject({ plain: true, kind: 'measured', leansOn: null })
   })
 
   it('of one or none has no neighbours', () => {
@@ -78,11 +79,32 @@ testRule(overlap as unknown as FlagRule, {
   ],
 })
 
+describe('how surely a flag is said', () => {
+  it.each([[0.99, 'sure'], [0.955, 'likely'], [0.7, 'open']] as const)('a wide step with odds of %f is %s', (probability, sureness) => {
+    expect(step.find(factsOf(ladderOf(50, 70), probability))[0]).toMatchObject({ sureness, probability })
+  })
+
+  it('an overlap is sure or open: that two are the same takes many balls', () => {
+    expect([0.95, 0.5].map(p => overlap.find(factsOf(ladderOf(70, 71), p))[0]!.sureness)).toEqual(['sure', 'open'])
+  })
+
+  it('a stock shot that scatters four times as wide as its eleven neighbours is called loose; the others are not', () => {
+    const bag = bagOf({ '58°': 58, '54°': 54, '50°': 50, '46°': 46 }, ['half', 'three-quarter', 'full'], 'arm')
+    const shots = bag.clubs.flatMap((club, c) => bag.scale.rungs.flatMap((rung, r) => {
+      const yd = (46 + 12 * c) * (1 + 0.35 * r)
+      const wide = club.id === '54°' && rung.id === 'half' ? 4 : 1
+      return balls(club.id, rung.id, [-3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3].map(off => yd + wide * off))
+    }))
+    const loose = calibrated(bag, shots).findings.filter(f => f.flag === 'loose')
+    expect(loose.map(f => [f.cells[0], f.sureness])).toEqual([[{ clubId: '54°', rungId: 'half' }, 'sure']])
+  })
+})
+
 describe('the registry of flags', () => {
   it('holds each rule once, known by its id', () => {
-    expect(FLAG_RULES.map(r => r.meta.id)).toEqual(['step', 'overlap'])
+    expect(FLAG_RULES.map(r => r.meta.id)).toEqual(['step', 'loose', 'overlap'])
     expect(flagRule('step')).toBe(FLAG_RULES[0])
-    expect(() => flagRule('nope')).toThrow(/"nope" is no flag; known: step, overlap/)
+    expect(() => flagRule('nope')).toThrow(/"nope" is no flag; known: step, loose, overlap/)
   })
 
   const good = FLAG_RULES[0]!
@@ -91,6 +113,7 @@ describe('the registry of flags', () => {
     ['words', { meta: { ...good.meta, why: '' } }, /meta\.why is missing/],
     ['remedies', { meta: { ...good.meta, remedies: [] } }, /remedies is missing/],
     ['threshold', { defaults: {} }, /no widestStepM/],
+    ['line for what is open', { meta: { ...good.meta, open: { one: '', many: '' } } }, /open is missing/],
     ['figure', { meta: { ...good.meta, why: 'It is wide.' } }, /does not tell \{stepM\}/],
   ])('refuses a rule whose %s is wrong', (_, change, message) => {
     expect(() => checkRules([{ ...good, ...change } as unknown as FlagRule])).toThrow(message)
@@ -105,25 +128,26 @@ describe('what a flag says', () => {
   const name = (cell: { clubId: string, rungId: string }) => stockShotName(cell.clubId, cell.rungId)
 
   it('tells what, why in figures that add up, and what to do', () => {
-    const [finding] = step.find(ladderOf(51.4, 65.6))
+    const [finding] = step.find(factsOf(ladderOf(51.4, 65.6)))
     const words = flagWords(finding!, name, 'yd')
     expect(words.title).toBe('Wide step, 51 yd to 66 yd')
-    expect(words.why).toBe('c0 full carries 51 yd and the next, c1 full, 66 yd: a step of 15 yd, more than 12 yd. Nothing measured lands in between.')
+    expect(words.why).toBe('c0 full carries 51 yd and the next, c1 full, 66 yd: a step of 15 yd, more than 12 yd. Nothing in the chart lands in between.')
+    expect(words.odds).toBe('Sure: 99 in 100')
     expect(words.remedies[0]).toBe('Grip down an inch on c1 full: about 5 yd less.')
   })
 
   it('takes one decimal where whole figures would contradict the flag', () => {
-    const [finding] = step.find(ladderOf(60, 72.4))
+    const [finding] = step.find(factsOf(ladderOf(60, 72.4)))
     expect(flagWords(finding!, name, 'yd').why).toContain('a step of 12.4 yd, more than 12.0 yd')
   })
 
   it('speaks metres to who reads metres', () => {
-    const [finding] = overlap.find(ladderOf(70, 73))
+    const [finding] = overlap.find(factsOf(ladderOf(70, 73)))
     expect(flagWords(finding!, name, 'm').why).toBe('c0 full carries 64 m and c1 full 67 m: 3 m apart, within 4 m.')
   })
 
   it('says every rule in both units without a hole in its words', () => {
-    for (const finding of findFlags(ladderOf(40, 41, 60, 80.3))) {
+    for (const finding of findFlags(factsOf(ladderOf(40, 41, 60, 80.3)))) {
       for (const unit of ['yd', 'm'] as const) {
         const { title, why, remedies } = flagWords(finding, name, unit)
         for (const text of [title, why, ...remedies]) expect(text).not.toMatch(/[{}]|undefined|NaN/)

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import type { z } from 'zod'
 import { SignIn, SignUp } from '../../shared/account'
+import { yardsToMetres } from '../../core/units'
 import { BagChange } from '../../shared/bag'
 import { BagFile } from '../../shared/bag-file'
-import { flagOptions } from '../../shared/flag-options'
+import { calibrationOptions, flagOptions, newestMethod, playerShots } from '../../shared/calibration-input'
 import { NewPlayer, PlayerChange } from '../../shared/player'
 import { fromColumns, indexer } from '../../shared/record'
 import { SessionRecord, ShotBatch, ShotRecord, toShot } from '../../shared/session'
@@ -11,7 +12,7 @@ import { SessionRecord, ShotBatch, ShotRecord, toShot } from '../../shared/sessi
 const id = (n: number) => `019e0000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const faults = (schema: z.ZodType, value: unknown) => schema.safeParse(value).error?.issues.map(i => `${i.path.join('.')}: ${i.message}`) ?? []
 
-const shot = { id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null, deleted: false, version: 1 } as const
+const shot = { id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null, strike: null, deleted: false, version: 1 } as const
 const club = { id: id(1), label: '56°', name: '', loftDeg: 56, retired: false }
 const rung = { id: id(9), label: '9:00', cue: '', flight: 'normal', retired: false }
 const bag = (change: object = {}) => ({ version: 1, clubs: [club], scale: { school: 'clock', rungs: [rung] }, struckOut: [], ...change })
@@ -94,17 +95,29 @@ describe('records on their way', () => {
   })
 
   it('a shot for the core carries neither version nor mark', () => {
-    expect(toShot(shot)).toEqual({ id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null })
+    expect(toShot(shot)).toEqual({ id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null, strike: null })
+    // What an older page kept in the browser has no strike yet.
+    expect(ShotRecord.parse({ ...shot, strike: undefined }).strike).toBeNull()
+    expect(faults(ShotRecord, { ...shot, strike: 'shank' })).toEqual(['strike: Strike "shank" is not known: one of clean, mishit, thin, heavy, toe, heel.'])
   })
 
   it('columns become shots again', () => {
     const at = indexer(['x'])
     expect([at('x'), at('y'), at('y'), at('z')]).toEqual([0, 1, 1, 2])
-    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], version: [1] })).toEqual([shot])
+    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], strike: [null], version: [1] })).toEqual([shot])
   })
 
   it('thresholds reach the rules they belong to', () => {
     expect(flagOptions({ widestStepM: 9 })).toEqual({ step: { widestStepM: 9 }, overlap: {} })
-    expect(flagOptions(undefined)).toEqual({ step: {}, overlap: {} })
+    expect(flagOptions({})).toEqual({ step: {}, overlap: {} })
+    expect(calibrationOptions({ closestM: 3 }, 'laser')).toEqual({ flags: { step: {}, overlap: { closestM: 3 } }, withinM: yardsToMetres(3), method: 'laser' })
+    expect(faults(PlayerChange, { version: 1, thresholds: { withinM: 0.1 } })).toEqual(['thresholds.withinM: Wanted certainty 0.1 m is not possible: 0.9144 to 18.288 m is allowed.'])
+  })
+
+  it('a record becomes what the numbers are made from: without what was deleted, measured as the newest session does', () => {
+    const session = { id: id(2), startedAtMs: 1.7e12, endedAtMs: null, method: 'laser', ball: 'range', surface: 'mat', version: 1 } as const
+    const record = playerShots({ level: 'good' }, { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }, [session], [shot, { ...shot, id: id(8), deleted: true }], 5)
+    expect(record).toMatchObject({ level: 'good', nowMs: 5, shots: [{ id: id(1) }], sessions: [{ id: id(2), startedAtMs: 1.7e12, method: 'laser', ball: 'range' }] })
+    expect([newestMethod([session, { ...session, startedAtMs: 1.6e12, method: 'paces' }]), newestMethod([])]).toEqual(['laser', 'monitor'])
   })
 })

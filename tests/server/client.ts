@@ -68,7 +68,7 @@ export async function atTheRange(coach: Client) {
   await coach.put(`/api/players/${playerId}/sessions/${session.id}`, session)
   const shot = (change: object = {}) => ({
     id: newId(), sessionId: session.id, clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id, carryM: 65.8368, method: 'monitor', balls: 1,
-    hitAtMs: Date.now(), leftOut: null as string | null, deleted: false, version: 1, ...change,
+    hitAtMs: Date.now(), leftOut: null as string | null, strike: null as string | null, deleted: false, version: 1, ...change,
   })
   const log = (...shots: object[]) => coach.post<{ taken: string[] } & RefusedBody>(`/api/players/${playerId}/shots`, { shots })
   return { playerId, bag, session, shot, log }

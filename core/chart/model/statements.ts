@@ -9,7 +9,7 @@ import { normalCdf } from './normal'
  * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
  */
 export const SAY = {
-  gapSure: 0.985,
+  gapSure: 0.96,
   /** Of the gaps listed as likely, so many may be false on average. */
   likelyFalseShare: 0.05,
   overlap: 0.94,

@@ -1,0 +1,264 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { calibrate, USUAL_OPTIONS } from '../../core/chart/calibration'
+import { plusMinusM } from '../../core/chart/carry-chart'
+import { fitGrid, foldEarlier } from '../../core/chart/grid-fit'
+import { readShotTable } from '../../core/files/shot-table'
+import type { Shot } from '../../core/shot/shot'
+import { metresToYards, yardsToMetres } from '../../core/units'
+import { nextWords, questionWords, readyWords } from '../../shared/next-words'
+import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
+
+const BAG = bagOf({ '58°': 58, '54°': 54, '50°': 50, '46°': 46 }, ['8:00', '9:00', '10:00', 'full'])
+const cellsOf = BAG.clubs.flatMap(club => BAG.scale.rungs.map(rung => ({ clubId: club.id, rungId: rung.id })))
+const ONE_DAY = 86_400_000
+
+/** Any balls with any stock shots of the bag, in yards that a person could type. */
+const anyShots = fc.array(fc.record({ cell: fc.integer({ min: 0, max: 15 }), yd: fc.integer({ min: 20, max: 160 }), visit: fc.integer({ min: 0, max: 3 }) }), { minLength: 1, maxLength: 40 })
+  .map(list => list.map(({ cell, yd, visit }, i): Shot => ({
+    id: `shot ${String(i).padStart(3, '0')}`, sessionId: `visit ${visit}`, ...cellsOf[cell]!, carryM: yardsToMetres(yd), method: 'monitor', balls: 1,
+    hitAtMs: DAY_MS + visit * 20 * ONE_DAY + i * 60_000, leftOut: null, strike: null,
+  })))
+const LATER = { nowMs: DAY_MS + 70 * ONE_DAY }
+const atOf = (chart: ReturnType<typeof calibrated>['chart'], club: string, swing: string) => chart.find(c => c.clubId === club && c.rungId === swing)!
+
+describe('a calibration, whatever the balls', () => {
+  it('is finite and sane, and every cell has a number with its certainty inside its window', () => {
+    fc.assert(fc.property(anyShots, (shots) => {
+      const { chart, ladder, ready, next, retestDueMs } = calibrated(BAG, shots, LATER)
+      for (const { carryM, certainty80M, window80M } of chart) {
+        expect(carryM).toBeGreaterThan(0)
+        expect(window80M![0]).toBeLessThan(certainty80M![0])
+        expect(certainty80M![0]).toBeLessThan(carryM!)
+        expect(carryM).toBeLessThan(certainty80M![1])
+        expect(certainty80M![1]).toBeLessThan(window80M![1])
+      }
+      expect(ladder).toHaveLength(16)
+      expect(ready.cellsInUse).toBe(16)
+      expect(next).toHaveLength(3)
+      expect(Number.isFinite(retestDueMs)).toBe(true)
+    }), { numRuns: 60 })
+  })
+
+  it('does not depend on the order of the shots, nor on those that are left out', () => {
+    fc.assert(fc.property(anyShots, fc.integer(), (shots, turn) => {
+      const strip = (result: ReturnType<typeof calibrated>) => JSON.stringify({ ...result, chart: result.chart.map(({ leftOut, leftOutCarriesM, lastHitMs, ...cell }) => cell) })
+      const turned = [...shots.slice(Math.abs(turn) % shots.length), ...shots.slice(0, Math.abs(turn) % shots.length)]
+      const out = shots.map((shot): Shot => ({ ...shot, id: `${shot.id} out`, carryM: 5, leftOut: 'duff' }))
+      const plain = strip(calibrated(BAG, shots, LATER))
+      expect(strip(calibrated(BAG, turned, LATER))).toBe(plain)
+      expect(strip(calibrated(BAG, [...shots, ...out], LATER))).toBe(plain)
+    }), { numRuns: 40 })
+  })
+
+  it('is the same chart from a table in yards and from the same table in metres', () => {
+    fc.assert(fc.property(anyShots, (shots) => {
+      const read = (column: string, text: (yd: number) => string) => readShotTable(`club,swing,${column}\n${shots.map(s => `${s.clubId},${s.rungId},${text(metresToYards(s.carryM))}`).join('\n')}`).rows
+      const chartOf = (rows: ReturnType<typeof read>) => calibrated(BAG, shots.map((shot, i) => ({ ...shot, carryM: rows[i]!.carryM })), LATER).chart
+      const [yards, metres] = [chartOf(read('carry_yd', yd => yd.toFixed(0))), chartOf(read('carry_m', yd => (yd * 0.9144).toFixed(4)))]
+      yards.forEach((cell, i) => {
+        expect(cell.carryM! - metres[i]!.carryM!).toBeCloseTo(0, 9)
+        expect(plusMinusM(cell)! - plusMinusM(metres[i]!)!).toBeCloseTo(0, 9)
+      })
+    }), { numRuns: 30 })
+  })
+
+  it('is no less sure of a stock shot after one more ball at its number', () => {
+    fc.assert(fc.property(anyShots, fc.integer({ min: 0, max: 15 }), (shots, c) => {
+      const at = cellsOf[c]!
+      const before = atOf(calibrated(BAG, shots, LATER).chart, at.clubId, at.rungId)
+      const last = shots.reduce((newest, shot) => shot.hitAtMs > newest.hitAtMs ? shot : newest)
+      const ball: Shot = { ...last, id: 'one more', ...at, carryM: before.carryM!, hitAtMs: last.hitAtMs + 1000 }
+      const after = atOf(calibrated(BAG, [...shots, ball], LATER).chart, at.clubId, at.rungId)
+      // A ball can change the verdict on earlier ones, and with it the spread: a tenth is what the model allows itself.
+      expect(plusMinusM(after)!).toBeLessThan(1.1 * plusMinusM(before)!)
+    }), { numRuns: 60 })
+  })
+})
+
+describe('input at the edge', () => {
+  const sane = (shots: Shot[], bag = BAG, nowMs = DAY_MS) => {
+    const { chart } = calibrated(bag, shots, { nowMs })
+    for (const cell of chart) {
+      if (cell.carryM === null) continue
+      expect(Number.isFinite(cell.carryM)).toBe(true)
+      expect(plusMinusM(cell)!).toBeGreaterThan(0.01)
+      expect(plusMinusM(cell)!).toBeLessThan(200)
+    }
+    return chart
+  }
+
+  it('no shots: no numbers, nothing predicted, but what to hit first is said', () => {
+    const { chart, ladder, findings, next, ready, retestDueMs } = calibrated(BAG, [])
+    expect(chart.every(cell => cell.kind === 'unhit' && cell.carryM === null && cell.leansOn === null)).toBe(true)
+    expect([ladder, findings, retestDueMs]).toEqual([[], [], null])
+    expect(next).toHaveLength(3)
+    expect(ready.goodEnough).toBe(false)
+  })
+
+  it('no bag: nothing', () => {
+    expect(calibrated(bagOf({}, []), [])).toMatchObject({ chart: [], ladder: [], findings: [], next: [], ready: { cellsInUse: 0, goodEnough: false } })
+  })
+
+  it.each([
+    ['one ball', () => sane(balls('50°', 'full', [100]))],
+    ['all in one cell', () => sane(balls('50°', 'full', Array.from({ length: 200 }, (_, i) => 96 + i % 9)))],
+    ['two clubs of one loft', () => sane([...tenBalls('A', 'full', 90), ...tenBalls('B', 'full', 97)], bagOf({ A: 56, B: 56 }, ['9:00', 'full']))],
+    ['one swing length', () => sane(tenBalls('50°', '9:00', 80), bagOf({ '54°': 54, '50°': 50 }, ['9:00']))],
+    ['a carry of 1 yd beside one of 400', () => sane([...balls('50°', 'full', [1]), ...balls('54°', 'full', [400])])],
+    ['ten years apart', () => sane([...balls('50°', 'full', [100]), ...balls('50°', 'full', [92], { sessionId: 'later', hitAtMs: DAY_MS + 3650 * ONE_DAY })], BAG, DAY_MS + 3650 * ONE_DAY)],
+    ['a pile of a million', () => sane(balls('50°', 'full', [100], { balls: 1_000_000, method: 'laser' }))],
+    ['five hundred identical balls', () => sane(balls('50°', 'full', Array.from({ length: 500 }, () => 100)))],
+    ['a reversed ladder', () => sane([...tenBalls('58°', 'full', 120), ...tenBalls('46°', 'full', 70)])],
+  ])('%s: finite and sane', (_, check) => {
+    expect(check().length).toBeGreaterThan(0)
+  })
+
+  it('two clubs of one loft keep their own numbers', () => {
+    const chart = calibrated(bagOf({ A: 56, B: 56 }, ['9:00', 'full']), [...tenBalls('A', 'full', 90), ...tenBalls('B', 'full', 97)]).chart
+    expect([atOf(chart, 'A', 'full'), atOf(chart, 'B', 'full')].map(c => Math.round(metresToYards(c.carryM!)))).toEqual([90, 97])
+  })
+})
+
+describe('strange balls', () => {
+  const clean = (more: Partial<Shot> = {}) => balls('54°', '9:00', [74, 76, 75, 73, 76, 75], more)
+  const duff = (more: Partial<Shot> = {}) => balls('54°', '9:00', [52], { id: 'duff', hitAtMs: DAY_MS + 3600_000, ...more })
+  const carry = (shots: Shot[]) => metresToYards(atOf(calibrated(BAG, shots).chart, '54°', '9:00').carryM!)
+
+  it('a duff moves the number by less than a yard, where the mean moves by three; the coach is asked', () => {
+    expect(Math.abs(carry([...clean(), ...duff()]) - carry(clean()))).toBeLessThan(1)
+    const { questions } = calibrated(BAG, [...clean(), ...duff()])
+    expect(questions).toMatchObject([{ shot: 'duff', clubId: '54°', rungId: '9:00', fault: 'mishit', changed: false }])
+    expect(questionWords(questions[0]!, 'yd')).toMatch(/^2\d yd short of what this stock shot does: a poor strike\?$/)
+  })
+
+  it('the coach\'s word settles it: said to count it pulls, called a mishit it does not, and neither is asked about again', () => {
+    const counted = [...clean(), ...duff({ strike: 'clean' })]
+    expect(carry(counted)).toBeLessThan(carry([...clean(), ...duff()]) - 0.5)
+    expect(calibrated(BAG, counted).questions).toEqual([])
+    expect(calibrated(BAG, [...clean(), ...duff({ strike: 'heavy' })]).questions).toEqual([])
+    expect(Math.abs(carry([...clean(), ...duff({ strike: 'heavy' })]) - carry(clean()))).toBeLessThan(0.5)
+  })
+
+  it('three of the last four to one side are a swing that may have changed, not three poor strikes', () => {
+    const shorter = [57, 58, 57].map((yd, i) => balls('54°', '9:00', [yd], { id: `short ${i}`, hitAtMs: DAY_MS + (60 + i) * 60_000 })[0]!)
+    const { questions } = calibrated(BAG, [...tenBalls('54°', '9:00', 75), ...shorter])
+    expect(questions.length).toBeGreaterThan(0)
+    expect(questions.every(question => question.changed)).toBe(true)
+    expect(questionWords(questions[0]!, 'm')).toMatch(/Has this swing changed\?$/)
+  })
+
+  it('a pile says how wide it was by its length: a long one makes a wide window', () => {
+    const pile = (extentYd?: number) => atOf(calibrated(BAG, balls('54°', '9:00', [75], { balls: 10, method: 'laser', ...(extentYd && { extentM: yardsToMetres(extentYd) }) })).chart, '54°', '9:00')
+    const width = (cell: ReturnType<typeof pile>) => cell.window80M![1] - cell.window80M![0]
+    expect(width(pile(6))).toBeLessThan(width(pile()))
+    expect(width(pile(30))).toBeGreaterThan(1.2 * width(pile()))
+  })
+
+  it('range balls and guesses are trusted less for the day, and a guess less for itself', () => {
+    const doubt = (ball: 'own' | 'range', method: Shot['method'] = 'monitor') => plusMinusM(atOf(calibrated(BAG, clean({ method }), { sessions: [{ id: 's', startedAtMs: DAY_MS, method, ball }] }).chart, '54°', '9:00'))!
+    expect(doubt('range')).toBeGreaterThan(doubt('own'))
+    expect(doubt('own', 'guess')).toBeGreaterThan(1.5 * doubt('own'))
+  })
+})
+
+describe('what leans on what', () => {
+  it('a swing length of low flight leans on the normal one of its name, is a little shorter, and less sure', () => {
+    const flights = { ...BAG, scale: { ...BAG.scale, rungs: [...BAG.scale.rungs, { id: '9 low', label: '9:00', cue: '', flight: 'low' as const, retired: false }] } }
+    const chart = calibrated(flights, tenBalls('54°', '9:00', 75)).chart
+    const [low, normal] = [atOf(chart, '54°', '9 low'), atOf(chart, '54°', '9:00')]
+    expect(low.leansOn!.others[0]).toMatchObject({ clubId: '54°', rungId: '9:00' })
+    expect(low.carryM!).toBeLessThan(normal.carryM!)
+    expect(plusMinusM(low)!).toBeGreaterThan(plusMinusM(normal)!)
+    expect(plusMinusM(low)!).toBeLessThan(plusMinusM(atOf(chart, '58°', 'full'))!)
+  })
+
+  it('a club outside 40° to 62° stands by itself: it gets nothing from the grid and gives nothing to it', () => {
+    const longer = bagOf({ '54°': 54, '7 iron': 33 }, ['9:00', 'full'])
+    const iron = balls('7 iron', 'full', [150, 152, 149, 110, 151])
+    const chart = calibrated(longer, [...iron, ...tenBalls('54°', 'full', 100)]).chart
+    expect(atOf(chart, '7 iron', '9:00')).toMatchObject({ kind: 'unhit', carryM: null, plain: true })
+    expect(Math.abs(metresToYards(atOf(chart, '7 iron', 'full').carryM!) - 150.5)).toBeLessThan(1)
+    expect(atOf(chart, '54°', 'full')).toEqual(atOf(calibrated(longer, tenBalls('54°', 'full', 100)).chart, '54°', 'full'))
+    // The duff among the iron's balls is asked about like any other.
+    expect(calibrated(longer, iron).questions).toMatchObject([{ clubId: '7 iron', fault: 'mishit' }])
+  })
+
+  it('the side pattern leans on the player\'s own, and is there only when sides were measured', () => {
+    const sided = tenBalls('54°', 'full', 100).map((shot, i) => ({ ...shot, sideM: 4 + (i % 3) - 1 }))
+    const cell = atOf(calibrated(BAG, sided).chart, '54°', 'full')
+    expect(cell.sideM!).toBeGreaterThan(1.5)
+    expect(cell.sideWindow80M![0]).toBeLessThan(cell.sideM!)
+    expect(atOf(calibrated(BAG, sided).chart, '58°', 'full').sideM!).toBeGreaterThan(0)
+    expect(atOf(calibrated(BAG, tenBalls('54°', 'full', 100)).chart, '54°', 'full')).not.toHaveProperty('sideM')
+  })
+})
+
+describe('what to do next', () => {
+  it('teaches the whole chart: the first ball is no outer cell of the grid, and the reason names who learns', () => {
+    const { next } = calibrated(BAG, balls('50°', '9:00', [80]))
+    expect(next[0]!.others.length).toBeGreaterThan(0)
+    expect(nextWords(next[0]!, cell => `${cell.clubId} ${cell.rungId}`)).toMatch(/^It takes most doubt off the chart: its balls also tell about .+ and .+\.$/)
+    expect(nextWords({ others: [] }, () => '')).toBe('It takes most doubt off the chart.')
+  })
+
+  it('never names a cell that is struck out, or a longer club', () => {
+    const bag = { ...bagOf({ '54°': 54, '50°': 50, '7 iron': 33 }, ['9:00', 'full']), struckOut: [{ clubId: '54°', rungId: 'full' }] }
+    const names = calibrated(bag, balls('50°', 'full', [100])).next.map(n => `${n.clubId} ${n.rungId}`)
+    expect(names).not.toContain('54° full')
+    expect(names.some(name => name.startsWith('7 iron'))).toBe(false)
+  })
+
+  it('comes to an end: ten clean balls a cell are good enough, and fewer are not', () => {
+    const all = cellsOf.flatMap(({ clubId, rungId }, i) => tenBalls(clubId, rungId, 45 + 4.5 * i))
+    const { ready, retestDueMs } = calibrated(BAG, [...all, ...all.map(shot => ({ ...shot, id: `${shot.id} again` }))], { level: 'expert' })
+    expect(ready.goodEnough).toBe(true)
+    expect(readyWords(ready, 'yd')).toMatch(/^Good enough: 1[3-6] of 16 within ± 3 yd\.$/)
+    const days = (retestDueMs! - DAY_MS) / ONE_DAY
+    expect(days).toBeGreaterThanOrEqual(14)
+    expect(days).toBeLessThanOrEqual(45)
+    const early = calibrated(BAG, balls('50°', '9:00', [80])).ready
+    expect(early).toMatchObject({ goodEnough: false })
+    expect(readyWords({ ...early, ballsToGo: 1 }, 'yd')).toMatch(/about 1 more ball\.$/)
+    expect(readyWords({ ...early, ballsToGo: null }, 'm')).toMatch(/within ± 3 m, many more balls\.$/)
+  })
+
+  it('asks for fewer balls when less is wanted, and more when they are paced', () => {
+    const shots = balls('50°', '9:00', [80, 82, 79])
+    const toGo = (change: Partial<typeof USUAL_OPTIONS>) => calibrated(BAG, shots, {}, { ...USUAL_OPTIONS, ...change }).ready.ballsToGo ?? Infinity
+    expect(toGo({ withinM: yardsToMetres(6) })).toBeLessThan(toGo({}))
+    expect(toGo({ withinM: yardsToMetres(6), method: 'guess' })).toBeGreaterThan(toGo({ withinM: yardsToMetres(6) }))
+  })
+})
+
+describe('one more ball in a live session', () => {
+  const earlier = cellsOf.flatMap(({ clubId, rungId }, i) => tenBalls(clubId, rungId, 45 + 4.5 * i).map(shot => ({ ...shot, sessionId: `visit ${i % 3}`, hitAtMs: shot.hitAtMs + (i % 3) * 9 * ONE_DAY })))
+  const live = (yd: number[]) => balls('50°', '9:00', yd, { sessionId: 'today', hitAtMs: DAY_MS + 30 * ONE_DAY, id: 'today' }).map((shot, i) => ({ ...shot, id: `today ${i}` }))
+  const player = (shots: Shot[]) => ({ bag: BAG, sessions: [], shots, level: 'good' as const, nowMs: DAY_MS + 30 * ONE_DAY })
+
+  it('is answered from what was folded to a hundredth of a yard of the full fit, verdicts of old balls included', () => {
+    const before = player([...earlier, ...live([80, 82])])
+    const kept = foldEarlier(before, fitGrid(before))!
+    const after = player([...earlier, ...live([80, 82, 81, 60])])
+    const [quick, full] = [calibrate(after, USUAL_OPTIONS, kept), calibrate(after, USUAL_OPTIONS)]
+    quick.chart.forEach((cell, i) => {
+      expect(Math.abs(metresToYards(cell.carryM! - full.chart[i]!.carryM!))).toBeLessThan(0.05)
+      expect(Math.abs(metresToYards(plusMinusM(cell)! - plusMinusM(full.chart[i]!)!))).toBeLessThan(0.05)
+    })
+    expect(quick.grid.verdicts.size).toBe(full.grid.verdicts.size)
+    expect(quick.questions.map(q => q.shot)).toEqual(full.questions.map(q => q.shot))
+  })
+
+  it('is not taken for another session\'s: with a newer one begun, the full fit answers', () => {
+    const before = player([...earlier, ...live([80])])
+    const kept = foldEarlier(before, fitGrid(before))!
+    const other = player([...earlier, ...balls('50°', '9:00', [70, 71], { sessionId: 'other', hitAtMs: DAY_MS + 30 * ONE_DAY })])
+    expect(JSON.stringify(calibrate(other, USUAL_OPTIONS, kept))).toBe(JSON.stringify(calibrate(other, USUAL_OPTIONS)))
+  })
+
+  it('has nothing to fold before the first session', () => {
+    const first = player(live([80]))
+    expect(foldEarlier(first, fitGrid(first))).toBeNull()
+    expect(foldEarlier(player([]), fitGrid(player([])))).toBeNull()
+  })
+})
