@@ -20,7 +20,6 @@ export function inHundred(probability: number): string {
 
 const SURENESS_WORDS: Record<Sureness, string> = { sure: 'Sure', likely: 'Likely', open: 'Not enough balls to tell' }
 
-
 /** The step between two carries as they are read: 51 and 66 are 15 apart, though 51.4 and 65.6 are 14.2. */
 export function stepBetween(shorterM: number, longerM: number, unit: DistanceUnit, decimals: 0 | 1 = 0): number {
   const read = (metres: number) => Number(distanceText(metres, unit, decimals))

@@ -105,7 +105,7 @@ test('a club with balls is retired, not lost, and comes back; without balls it g
   await page.getByRole('button', { name: 'Bring back' }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await page.getByRole('link', { name: /Carry chart/ }).click()
-  await expect(page.getByRole('button', { name: '58° full, 80 yd, 1 ball' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^58° full, \d+ ± \d+ yd, 1 ball$/ })).toBeVisible()
 })
 
 test('archiving a player can be undone', async ({ page, signUp }) => {

@@ -61,10 +61,11 @@ test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, g
   await page.locator('h1').click()
   await page.keyboard.press('g')
   await page.keyboard.press('c')
-  await expect(page.getByRole('button', { name: '52° full, 102 yd, 2 balls' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^52° full, 10[0-3] ± \d yd, 2 balls$/ })).toBeVisible()
   await page.keyboard.press('g')
   await page.keyboard.press('g')
-  await expect(page.getByRole('heading', { name: 'Wide step, 81 yd to 102 yd' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Gaps', exact: true })).toBeVisible()
+  await expect(page.locator('canvas')).toBeVisible()
 
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()

@@ -22,6 +22,7 @@ const ROUTES: Row[] = [
   { route: 'players/[playerId]/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}`] },
   { route: 'players/[playerId]/index.patch.ts', ofPlayer: true, ask: at => ['PATCH', `/api/players/${at.playerId}`, { version: 1, name: 'Taken over' }] },
   { route: 'players/[playerId]/bag.json.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/bag.json`] },
+  { route: 'players/[playerId]/chart.json.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/chart.json`] },
   { route: 'players/[playerId]/shots.csv.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/shots.csv`] },
   { route: 'players/[playerId]/shots.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/shots`, { shots: [at.shot()] }] },
   { route: 'players/[playerId]/sessions/[sessionId].put.ts', ofPlayer: true, ask: at => ['PUT', `/api/players/${at.playerId}/sessions/${at.session.id}`, at.session] },

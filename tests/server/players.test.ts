@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { readShotTable } from '../../core/files/shot-table'
 import type { Player, PlayerLine } from '../../shared/player'
 import type { PlayerRecord } from '../../shared/record'
 import { aBag, atTheRange, newCoach, newId, newPlayer, refusal } from './client'
@@ -14,6 +15,37 @@ describe('players', () => {
     const { body } = await coach.get<PlayerLine[]>('/api/players')
     expect(body.map(p => [p.name, p.clubs, p.school, p.balls])).toEqual([['Pip Marlow', 2, 'clock', 5], ['Zoe Tarn', 0, null, 0]])
     expect(Math.abs(body[0]!.lastHitMs! - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('tell how far the chart is, anew after a ball, a change and a deletion', async () => {
+    const coach = await newCoach()
+    const { playerId, log, shot } = await atTheRange(coach)
+    const summary = async () => (await coach.get<PlayerLine[]>('/api/players')).body[0]!.summary
+    expect(await summary()).toBeNull()
+    const ball = shot()
+    await log(ball)
+    const first = (await summary())!
+    expect(first).toMatchObject({ hit: 1, inUse: 4, goodEnough: false, flags: 0 })
+    expect(first.retestDueMs! - Date.now()).toBeGreaterThan(13 * 86_400_000)
+    await log({ ...ball, leftOut: 'thin', version: 2 })
+    expect(await summary()).toMatchObject({ hit: 0, retestDueMs: null })
+    await coach.patch(`/api/players/${playerId}`, { version: 1, thresholds: { withinM: 18 } })
+    await log({ ...ball, version: 3 })
+    expect(await summary()).toMatchObject({ hit: 1, withinM: 18 })
+    await log({ ...ball, deleted: true, version: 4 })
+    expect(await summary()).toMatchObject({ hit: 0 })
+  })
+
+  it('give the open chart file, in which the coach\'s word about a strike counts', async () => {
+    const coach = await newCoach()
+    const { playerId, log, shot } = await atTheRange(coach)
+    await log(...[90, 91, 92, 90, 91].map((yd, i) => shot({ carryM: yd * 0.9144, hitAtMs: Date.now() - 60_000 + i })), shot({ carryM: 62, strike: 'heavy' }))
+    const { body } = await coach.get<{ cells: { kind: string, club: string, carryM: number, balls: number }[], next: { why: string }[] }>(`/api/players/${playerId}/chart.json`)
+    expect(body.cells[0]).toMatchObject({ kind: 'measured', club: '56°', balls: 6 })
+    expect(Math.abs(body.cells[0]!.carryM / 0.9144 - 90.8)).toBeLessThan(1)
+    expect(body.next[0]!.why).toMatch(/^It takes most doubt off the chart/)
+    const table = readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body)
+    expect(table.rows.map(row => row.strike)).toEqual([null, null, null, null, null, 'heavy'])
   })
 
   it('sent twice are there once', async () => {

@@ -18,7 +18,7 @@ const rows: Row[] = [
   ...FLAG_RULES.flatMap(({ meta: { threshold }, defaults }): Row[] => threshold
     ? [{ option: threshold.option as keyof Thresholds, label: threshold.label, usualM: defaults[threshold.option]!, leastM: THRESHOLD_MIN_M, mostM: THRESHOLD_MAX_M }]
     : []),
-  { option: 'withinM', label: 'A number is known within ±', usualM: WITHIN_M, leastM: WITHIN_MIN_M, mostM: WITHIN_MAX_M },
+  { option: 'withinM', label: 'Known within ±', usualM: WITHIN_M, leastM: WITHIN_MIN_M, mostM: WITHIN_MAX_M },
 ]
 const valueM = (row: Row) => record.player?.thresholds[row.option] ?? row.usualM
 watch([unit, () => record.player?.thresholds], () => {

@@ -36,7 +36,7 @@ const at = (clubId: string, rungId: string) => ({ clubId, rungId })
             <button
               v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated"
               :class="chosenKey === cellKey(at(club.id, rung.id)) && 'outline-3! -outline-offset-1! outline-primary!'"
-              :aria-pressed="chosenKey === cellKey(at(club.id, rung.id))" :aria-label="`${club.label} ${rungName(rung)}${byKey.get(cellKey(at(club.id, rung.id)))?.kind === 'predicted' ? ', predicted' : ''}`"
+              :aria-pressed="chosenKey === cellKey(at(club.id, rung.id))" :aria-label="`${club.label} ${rungName(rung)}`" :aria-description="byKey.get(cellKey(at(club.id, rung.id)))?.kind === 'predicted' ? 'predicted' : undefined"
               @click="range.choose(at(club.id, rung.id))"
             >
               <span v-if="byKey.get(cellKey(at(club.id, rung.id)))?.carryM != null" class="text-lg leading-tight" :class="byKey.get(cellKey(at(club.id, rung.id)))!.kind === 'predicted' ? 'soft italic' : 'font-bold'">{{ text(byKey.get(cellKey(at(club.id, rung.id)))!.carryM!) }}</span>

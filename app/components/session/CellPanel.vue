@@ -1,10 +1,16 @@
 <script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
 const { text, unit } = useDistance()
-const { known } = useNumbers()
+const { known, questions } = useNumbers()
+const record = usePlayerRecord()
+const askedM = computed(() => {
+  const ids = new Set(questions.value.map(question => question.shot))
+  return (record.shotsByCell.get(cellKey(props.cell)) ?? []).filter(shot => ids.has(shot.id)).map(shot => shot.carryM)
+})
 const method = computed(() => {
   if (!known.value) return 'being worked out'
   if (props.cell.carryM === null) return 'no ball counts yet'
@@ -15,7 +21,7 @@ const method = computed(() => {
 <template>
   <div>
     <div class="raised px-3 pt-3 pb-1">
-      <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
+      <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
     </div>
     <dl class="mt-4 grid grid-cols-2 gap-x-6 sm:grid-cols-[auto_1fr]">
       <div>

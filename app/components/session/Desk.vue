@@ -85,6 +85,7 @@ async function end() {
       <div class="grid grid-cols-4 gap-1.5 lg:hidden" role="group" aria-label="Next stock shot">
         <UButton v-for="arrow in ARROWS" :key="arrow.label" color="neutral" variant="outline" :icon="arrow.icon" :aria-label="arrow.label" class="justify-center" @click="range.step(...arrow.step)" />
       </div>
+      <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
       <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo" @leave-out="leaveOutLast" />
       <p v-else class="raised flex flex-wrap items-center gap-3 p-4">This session ended {{ daysAgo(session.endedAtMs!) }}. <UButton variant="outline" @click="range.goOn()">Go on with it</UButton></p>
       <SessionQuestion v-if="question" :question="question" @settle="settle" />

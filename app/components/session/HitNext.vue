@@ -6,7 +6,7 @@ import { nextWords, readyWords } from '#shared/next-words'
 import type { RangeSession } from '~/composables/useRangeSession'
 
 /** What to hit next, why, and how much is still to do. A key and a tap go there. */
-const props = defineProps<{ range: RangeSession }>()
+const props = defineProps<{ range: RangeSession, compact?: boolean }>()
 const { cell, inARow, next, ready } = props.range
 const { chart } = useNumbers()
 const { cellName } = useCellNames()
@@ -25,6 +25,7 @@ const title = computed(() => left.value > 0 && !here.value ? `Then, after ${left
 const go = () => first.value && props.range.choose(first.value)
 
 useEventListener('keydown', (event: KeyboardEvent) => {
+  if (props.compact) return
   const target = event.target as HTMLElement
   if (event.key.toLowerCase() !== 'n' || event.ctrlKey || event.metaKey || event.altKey || target.closest('[role="dialog"], [role="menu"], [role="listbox"], textarea')) return
   if (target instanceof HTMLInputElement && target.value !== '') return
@@ -34,7 +35,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <section v-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
+  <UButton v-if="compact" color="neutral" variant="outline" class="w-full justify-start" :disabled="!first || here" :icon="here ? 'i-lucide-check' : 'i-lucide-arrow-right'" @click="go">
+    <span class="truncate">{{ !first ? 'Working out what to hit next…' : here ? 'This is what to hit now' : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}` }}</span>
+  </UButton>
+  <section v-else-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
     <p id="next-title" class="soft flex items-center gap-2 text-sm">{{ title }} <UKbd value="n" class="max-md:hidden" /></p>
     <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} balls</p>
     <p class="mt-0.5">{{ known }}{{ nextWords(first, cellName) }}</p>

@@ -33,8 +33,8 @@ const line = computed(() => {
     <template #line>{{ line }}&nbsp;</template>
     <template #actions>
       <UButton color="neutral" :variant="account.decimals === 1 ? 'solid' : 'outline'" :aria-pressed="account.decimals === 1" @click="account.decimals = account.decimals === 1 ? 0 : 1">One decimal</UButton>
-      <UButton :to="`/api/players/${playerId}/shots.csv`" external download color="neutral" variant="outline" icon="i-lucide-download">Shots as CSV</UButton>
-      <UButton :to="`/api/players/${playerId}/chart.json`" external download color="neutral" variant="outline" icon="i-lucide-download">Chart file</UButton>
+      <UButton :to="`/api/players/${playerId}/shots.csv`" external download color="neutral" variant="outline" icon="i-lucide-download">Shots<span class="max-sm:sr-only"> as CSV</span></UButton>
+      <UButton :to="`/api/players/${playerId}/chart.json`" external download color="neutral" variant="outline" icon="i-lucide-download">Chart<span class="max-sm:sr-only"> file</span></UButton>
     </template>
     <FrameEmptyStep
       v-if="!hasGrid" icon="i-lucide-backpack" words="The chart needs a bag." help="Clubs go across, swing lengths go down." action="To the bag" :to="`/players/${playerId}/bag`"
@@ -53,7 +53,7 @@ const line = computed(() => {
           <UButton class="mt-3" variant="outline" :to="`/players/${playerId}/session`">To the range</UButton>
         </section>
         <section v-if="ready" class="raised p-4" aria-labelledby="ready-title">
-          <h2 id="ready-title" class="soft text-sm">How far it is</h2>
+          <h2 id="ready-title" class="soft text-sm">How far it has come</h2>
           <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'"><UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyWords(ready, unit) }}</p>
           <p v-if="retestDueMs !== null" class="mt-0.5">{{ retestDueMs < Date.now() ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.` : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.` }}</p>
         </section>

@@ -1,0 +1,93 @@
+import type { Page } from '@playwright/test'
+import { calibrate, type Calibration } from '../../core/chart/calibration'
+import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
+import type { PlayerRecord } from '../../shared/record'
+import type { ShotRecord } from '../../shared/session'
+import { atTheRange, expect, hit, provokes, test } from './coach'
+
+/** What the page holds of the open player: the record, and what the worker made of it. */
+function heldBy(page: Page) {
+  return page.evaluate(() => {
+    interface Root { __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, Record<string, unknown>> } } } } }
+    const stores = (document.querySelector('#__nuxt') as unknown as Root).__vue_app__.config.globalProperties.$pinia._s
+    const { player, bag, sessions, records } = stores.get('player-record')!
+    return JSON.parse(JSON.stringify({ player, bag, sessions, records, result: stores.get('calibration')!.result })) as unknown
+  }) as Promise<Pick<PlayerRecord, 'player' | 'bag' | 'sessions'> & { records: ShotRecord[], result: Calibration }>
+}
+
+test('the worker in the browser and the core in Node come to the same numbers, to the byte', async ({ page, demo }) => {
+  await demo()
+  for (const name of ['Odile Harrow', 'Bram Tolliver']) {
+    await page.goto('/players')
+    await page.getByRole('link', { name }).click()
+    await expect(page.getByRole('button', { name: / ± \d+ yd, \d+ balls/ }).first()).toBeVisible()
+    const { player, bag, sessions, records, result } = await heldBy(page)
+    const { grid, ...here } = calibrate(playerShots(player, bag, sessions, records, Date.now()), calibrationOptions(player.thresholds, newestMethod(sessions)))
+    expect(records.length).toBeGreaterThan(150)
+    expect(grid.fit.passes).toBeGreaterThan(1)
+    expect(JSON.stringify(result)).toBe(JSON.stringify(here))
+    // And the server, in its file.
+    const file = await (await page.request.get(`/api/players/${player.id}/chart.json`)).json() as { cells: { carryM?: number }[] }
+    expect(file.cells.map(cell => cell.carryM)).toEqual(here.chart.filter(cell => cell.kind !== 'unhit').map(cell => cell.carryM === null ? undefined : Number(cell.carryM.toFixed(2))))
+  }
+})
+
+test('hit next is one key away and says why; the block is finished first; the chart fills from the first ball', async ({ page, signUp }) => {
+  await atTheRange(page, signUp)
+  const next = page.locator('section', { has: page.getByText('Hit next') }).last()
+  await expect(next).toContainText('It takes most doubt off the chart')
+  await hit(page, '58° full', [80])
+  await expect(page.getByRole('button', { name: '46° full' })).toContainText(/1[01]\d/)
+  await expect(page.getByText('Then, after 2 more of these')).toBeVisible()
+  const named = (await page.locator('#next-title + p').textContent())!.replace(/, 3 balls$/, '').replace(' at ', ' ')
+  await page.keyboard.press('n')
+  await expect(page.getByRole('button', { name: named, exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByText(/^\d+ of 12 within ± 3 yd, about \d+ more balls\.$/)).toBeVisible()
+})
+
+test('a ball that stands out is asked about with its reason; the answer settles it and can be taken back', async ({ page, signUp }) => {
+  await atTheRange(page, signUp)
+  await hit(page, '52° full', [101, 103, 100, 102, 101, 78])
+  const question = page.getByRole('status').filter({ hasText: '52° full: 78 yd stands out' })
+  await expect(question).toContainText(/2\d yd short of what this stock shot does: a poor strike\? It weighs little in the number already\./)
+  // It hardly moved the number.
+  await expect(page.getByRole('button', { name: '52° full', exact: true })).toContainText(/10[0-2]/)
+  await question.getByRole('button', { name: 'It counts' }).click()
+  await expect(question).toHaveCount(0)
+  await expect(page.getByText('6 balls count')).toBeVisible()
+  await page.locator('body').press('u')
+  await expect(question).toBeVisible()
+  await question.getByRole('button', { name: 'Poor strike, leave it out' }).click()
+  await expect(page.getByText('5 balls count, 1 left out')).toBeVisible()
+
+  // In the chart the same question stands with the stock shot's balls.
+  await hit(page, '52° full', [77])
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await page.getByRole('button', { name: /^52° full, .* a ball stands out$/ }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Leave out' }).click()
+  await expect(page.getByText('Plain middle of the pile: 101 yd, without the longest and the shortest.')).toBeVisible()
+  await expect(page.getByRole('dialog').getByText('left out: mishit')).toHaveCount(2)
+})
+
+test('when the numbers cannot be worked out the coach is told, balls are still logged, and another try mends it', async ({ page, signUp }) => {
+  provokes('.*')
+  await atTheRange(page, signUp)
+  await hit(page, '52° full', [101])
+  await page.route(/calibration\.worker/, route => route.abort())
+  await page.reload()
+  await hit(page, '52° full', [103])
+  await expect(page.getByText('2 balls this session')).toBeVisible()
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'The numbers could not be worked out.' })).toBeVisible()
+  await page.unroute(/calibration\.worker/)
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByRole('button', { name: /^52° full, 10[0-3] ± \d yd, 2 balls$/ })).toBeVisible()
+})
+
+test('the list of players tells how far each is, and when to test again', async ({ page, demo }) => {
+  await demo()
+  const odile = page.getByRole('listitem').filter({ hasText: 'Odile Harrow' })
+  await expect(odile).toContainText(/(good enough|\d+ of 18 known)(, \d+ flags?)?/)
+  await expect(odile).toContainText(/retest (by|due since) \d+ \w+/)
+  await expect(page.getByRole('listitem').filter({ hasText: 'Corin Ashdown' })).toContainText('never measured')
+})
