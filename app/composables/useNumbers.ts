@@ -1,6 +1,6 @@
 import { rungName } from '#core/swing/scale'
 import type { StockShot } from '#core/bag/bag'
-import { saidFlags } from '#core/gaps/flags'
+import { saidFlags } from '#core/gaps/flag'
 import { stockShotName } from '#shared/flag-words'
 
 /** What the shots of the open player say, piece by piece; empty until it has been worked out. */

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
-import type { ChartCell } from '#core/chart/carry-chart'
+import type { ChartCell } from '#core/chart/chart-cell'
 import { pileOf } from '#core/chart/pile'
 import type { ShotRecord } from '#shared/session'
 

@@ -1,5 +1,5 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
-import { chartProgress } from '#core/chart/carry-chart'
+import { chartProgress } from '#core/chart/chart-cell'
 import { schoolById } from '#core/swing/schools'
 import type { StageId } from '~/utils/stages'
 

@@ -1,4 +1,5 @@
-import { sameGrid, type Calibration } from '#core/chart/calibration'
+import { sameGrid } from '#core/bag/bag'
+import type { Calibration } from '#core/chart/calibration'
 import { calibrationOptions, newestMethod } from '#shared/calibration-input'
 import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { Answer, Ask } from '~/workers/calibration-protocol'

@@ -1,4 +1,4 @@
-import { calibrate } from '#core/chart/calibration'
+import { calibrate } from '#core/chart/calibrate'
 import { foldEarlier, type Kept } from '#core/chart/grid-fit'
 import type { Shot } from '#core/shot/shot'
 import type { Answer, Ask } from './calibration-protocol'

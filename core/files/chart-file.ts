@@ -1,6 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import type { Calibration, Next } from '../chart/calibration'
-import type { ChartCell } from '../chart/carry-chart'
+import type { ChartCell } from '../chart/chart-cell'
 import type { Finding } from '../gaps/flag'
 
 /** What a stock shot is called in a file. */

@@ -1,5 +1,5 @@
 import type { StockShot } from '../bag/bag'
-import type { CarryChart } from '../chart/carry-chart'
+import type { CarryChart } from '../chart/chart-cell'
 import type { Ladder } from './ladder'
 import type { Odds } from './odds'
 import { yardsToMetres } from '../units'
@@ -68,3 +68,8 @@ export const SAME_M = 1e-6
 
 /** Gripping down an inch takes about 5 yd off a carry: common practice. Flag words may use it as {gripDownM}. */
 export const GRIP_DOWN_M = yardsToMetres(5)
+
+/** Those that are said; the open ones are only counted. */
+export function saidFlags(findings: readonly Finding[]): Finding[] {
+  return findings.filter(finding => finding.sureness !== 'open')
+}

@@ -1,5 +1,5 @@
 import type { StockShot } from '../bag/bag'
-import type { CarryChart } from '../chart/carry-chart'
+import type { CarryChart } from '../chart/chart-cell'
 
 export interface LadderStep extends StockShot {
   carryM: number

@@ -1,7 +1,7 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chartProgress } from '../../core/chart/carry-chart'
+import { chartProgress } from '../../core/chart/chart-cell'
 import { middleOfThePile } from '../../core/chart/middle-of-the-pile'
 import { studentQuantile, Z_80 } from '../../core/chart/model/normal'
 import { groupByCell, pileOf } from '../../core/chart/pile'

@@ -1,5 +1,6 @@
 import type { Bag } from '../../core/bag/bag'
-import { calibrate, USUAL_OPTIONS, type CalibrationOptions } from '../../core/chart/calibration'
+import { calibrate } from '../../core/chart/calibrate'
+import { USUAL_OPTIONS, type CalibrationOptions } from '../../core/chart/calibration'
 import type { PlayerShots } from '../../core/chart/grid-fit'
 import type { Shot } from '../../core/shot/shot'
 import type { SchoolId } from '../../core/swing/schools'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 
 /** One stock shot: the number, how sure it is, the pile, how many balls. */
 const props = defineProps<{ cell: ChartCell, name: string, halfSpanM: number, asked: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey, rungsInUse, type Club } from '#core/bag/bag'
-import type { CarryChart, ChartCell } from '#core/chart/carry-chart'
+import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import { rungName } from '#core/swing/scale'
 
 /** The carry chart: swing lengths down, longest on top; clubs across, most loft first. */

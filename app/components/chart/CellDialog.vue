@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
 import { questionWords } from '#shared/next-words'
 import type { ShotRecord } from '#shared/session'

@@ -3,7 +3,7 @@ import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip, 
 import { color } from 'chart.js/helpers'
 import { Bar } from 'vue-chartjs'
 import { clubsInUse, isGridClub, rungsInUse } from '#core/bag/bag'
-import { plusMinusM, type CarryChart, type ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type CarryChart, type ChartCell } from '#core/chart/chart-cell'
 import type { Finding } from '#core/gaps/flag'
 import { rungName } from '#core/swing/scale'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import type { CarryChart } from '#core/chart/carry-chart'
+import type { CarryChart } from '#core/chart/chart-cell'
 import type { Ladder } from '#core/gaps/ladder'
 
 /** The ladder as a table: what the lanes show, figure by figure. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import { plusMinusM, type ChartCell } from '#core/chart/carry-chart'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()

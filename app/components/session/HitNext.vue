@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
-import { plusMinusM } from '#core/chart/carry-chart'
+import { plusMinusM } from '#core/chart/chart-cell'
 import { nextWords, readyWords } from '#shared/next-words'
 import type { RangeSession } from '~/composables/useRangeSession'
 

@@ -4,55 +4,6 @@ import type { Fit } from './fit'
 import { kindsDensity } from './kinds'
 import { normalCdf } from './normal'
 
-/**
- * How sure a statement must be before it is said, with coaches looking after every ball. Each was set on choosing
- * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
- */
-export const SAY = {
-  gapSure: 0.96,
-  /** Of the gaps listed as likely, so many may be false on average. */
-  likelyFalseShare: 0.05,
-  overlap: 0.94,
-  /** Fifty to one, by the e-value: a chart has some fifteen cells that can say it. */
-  moved: 50,
-  looser: 0.85,
-  /** Looser means this many times the player's usual scatter. */
-  looserRatio: 1.25,
-} as const
-
-/**
- * The largest set of statements of which on average no more than `share` are false: the Bayesian false discovery rate
- * (Müller, Parmigiani, Rice, in Bayesian Statistics 8, 2007).
- * @returns true for each that is in the set
- * @example likelyOnes([0.99, 0.95, 0.5], 0.05) // => [true, true, false]
- */
-export function likelyOnes(probabilities: readonly number[], share: number = SAY.likelyFalseShare): boolean[] {
-  const order = probabilities.map((_, i) => i).sort((a, b) => probabilities[b]! - probabilities[a]! || a - b)
-  const taken = probabilities.map(() => false)
-  let wrong = 0
-  for (const [k, i] of order.entries()) {
-    wrong += 1 - probabilities[i]!
-    if (wrong > share * (k + 1)) break
-    taken[i] = true
-  }
-  return taken
-}
-
-/**
- * Of many e-values, those that can be called together with at most `share` of the calls false on average: e-BH
- * (Wang & Ramdas, J. R. Stat. Soc. B 84, 2022). Rejects the k largest with e ≥ n/(share·k).
- */
-export function certainOnes(evidence: readonly number[], share = 0.05): boolean[] {
-  const order = evidence.map((_, i) => i).sort((a, b) => evidence[b]! - evidence[a]! || a - b)
-  let last = -1
-  order.forEach((i, k) => {
-    if (evidence[i]! >= evidence.length / (share * (k + 1))) last = k
-  })
-  const taken = evidence.map(() => false)
-  for (const i of order.slice(0, last + 1)) taken[i] = true
-  return taken
-}
-
 /** Student's distribution function by a normal one: Abramowitz & Stegun, 26.7.8. */
 function studentCdf(t: number, degrees: number): number {
   return normalCdf(t * (1 - 1 / (4 * degrees)) / Math.sqrt(1 + t * t / (2 * degrees)))

@@ -48,8 +48,3 @@ export type FlagOptions = Record<string, Record<string, number> | undefined>
 export function findFlags(facts: GapFacts, options: FlagOptions = {}): Finding[] {
   return RULES.flatMap(rule => rule.find(facts, options[rule.meta.id]))
 }
-
-/** Those that are said; the open ones are only counted. */
-export function saidFlags(findings: readonly Finding[]): Finding[] {
-  return findings.filter(finding => finding.sureness !== 'open')
-}

@@ -1,4 +1,4 @@
-import { likelyOnes, SAY } from '../../chart/model/statements'
+import { likelyOnes, SAY } from '../../chart/model/say'
 import { SAME_M, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import { neighbours } from '../ladder'
 import { yardsToMetres } from '../../units'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey, clubsInUse, isGridClub } from '#core/bag/bag'
-import { chartProgress } from '#core/chart/carry-chart'
+import { chartProgress } from '#core/chart/chart-cell'
 import { nextWords, readyWords } from '#shared/next-words'
 
 const { playerId, record } = usePlayerRoute()

@@ -1,0 +1,43 @@
+import type { StockShot } from '../bag/bag'
+import type { Pile } from './pile'
+
+/** `predicted`: no ball counts, the number is what the others make of it. `unhit`: nothing to make one of. */
+export type CellKind = 'measured' | 'predicted' | 'unhit' | 'struck-out'
+
+/** What a number leans on, as shares that add up to about 1. */
+export interface LeansOn {
+  own: number
+  /** What is usual for such lofts and swing lengths. */
+  usual: number
+  others: (StockShot & { share: number })[]
+}
+
+/** What is known of one stock shot. */
+export interface ChartCell extends Pile {
+  kind: CellKind
+  /** A club outside the grid's lofts: a robust record of its own balls alone. */
+  plain: boolean
+  /** Stock carry, metres; null when nothing tells it. */
+  carryM: number | null
+  /** 8 in 10 that the stock carry lies here, metres. */
+  certainty80M: [number, number] | null
+  /** Where the next clean ball lands 8 times in 10, metres. */
+  window80M: [number, number] | null
+  leansOn: LeansOn | null
+  /** Where it lies beside the line, right positive, and where 8 balls in 10 do, metres; only when sides were measured. */
+  sideM?: number
+  sideWindow80M?: [number, number]
+}
+
+export type CarryChart = ChartCell[]
+
+/** Half of the stretch in which the number lies 8 times in 10, metres: the "±" beside it. */
+export function plusMinusM({ certainty80M }: Pick<ChartCell, 'certainty80M'>): number | null {
+  return certainty80M && (certainty80M[1] - certainty80M[0]) / 2
+}
+
+/** How far the chart has come: cells of the grid hit, of the cells in use (struck-out ones and longer clubs are not). */
+export function chartProgress(chart: CarryChart): { hit: number, inUse: number } {
+  const used = chart.filter(cell => cell.kind !== 'struck-out' && !cell.plain)
+  return { hit: used.filter(cell => cell.kind === 'measured').length, inUse: used.length }
+}
