@@ -7,7 +7,7 @@ import { ballsToGo, gains, goodEnough, hitNext } from '../../core/chart/model/ne
 import { sidePattern } from '../../core/chart/model/side'
 import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../core/chart/model/statements'
 import { yardsToMetres } from '../../core/units'
-import { normalCdf, normalDensity, studentQuantile, Z_80 } from '../../core/chart/model/normal'
+import { normalCdf, normalDensity, quickNormalCdf, studentQuantile, SURE_Z, Z_80 } from '../../core/chart/model/normal'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/chart/model/prior'
 import { kindsOfShot } from '../../core/chart/model/kinds'
 
@@ -131,6 +131,11 @@ describe('the pooled model', () => {
 })
 
 describe('the distributions behind it', () => {
+  it('the quick Φ is the exact one to 3e-10, from end to end', () => {
+    for (let z = -SURE_Z; z < SURE_Z; z += 0.0037) expect(Math.abs(quickNormalCdf(z) - normalCdf(z)), String(z)).toBeLessThan(3e-10)
+    expect([quickNormalCdf(-SURE_Z), quickNormalCdf(SURE_Z)].map(p => Math.round(p))).toEqual([0, 1])
+  })
+
   // Abramowitz & Stegun, Handbook of Mathematical Functions (1964), table 26.1 (from memory).
   it.each([[0, 0.5], [1, 0.841344746068543], [2, 0.977249868051821], [3, 0.998650101968370], [-1, 0.158655253931457], [-5, 2.866515719e-7], [-8, 6.220960574e-16]])('Φ(%f)', (x, p) => {
     expect(normalCdf(x) / p).toBeCloseTo(1, 7)

@@ -1,5 +1,5 @@
 import { MODEL } from './constants'
-import { normalCdf, normalDensity } from './normal'
+import { normalDensity, quickNormalCdf, SURE_Z } from './normal'
 
 /** What a ball can be, besides clean. */
 export const BAD_KINDS = ['mishit', 'flyer', 'misread'] as const
@@ -22,14 +22,12 @@ export const SUSPECT_SHARES: Record<BadKind, Shares> = {
 
 /** So that a shot beyond all four kinds still divides. */
 const LEAST_DENSITY = 1e-300
-// Φ is 0 or 1 to the last figure of a double beyond this.
-const SURE_Z = 8.3
 
 function stretch(e: number, s: number, from: number, to: number): number {
   const low = (e - to) / s
   const high = (e - from) / s
-  if (low > SURE_Z || high < -SURE_Z) return 0
-  return ((high > SURE_Z ? 1 : normalCdf(high)) - (low < -SURE_Z ? 0 : normalCdf(low))) / (to - from)
+  if (low >= SURE_Z || high <= -SURE_Z) return 0
+  return ((high >= SURE_Z ? 1 : quickNormalCdf(high)) - (low <= -SURE_Z ? 0 : quickNormalCdf(low))) / (to - from)
 }
 
 /** Density of each kind at e, already times its share. */

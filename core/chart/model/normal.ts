@@ -27,6 +27,31 @@ export function normalCdf(x: number): number {
   return x > 0 ? 1 - tail : tail
 }
 
+/** Past this many standard deviations Φ is 0 or 1 to fifteen figures. */
+export const SURE_Z = 8
+const STEPS = 64
+/** Φ and its slope at every step from −8 to 8. */
+const TABLE = Float64Array.from({ length: 2 * (2 * SURE_Z * STEPS + 2) }, (_, k) => {
+  const z = (k >> 1) / STEPS - SURE_Z
+  return k % 2 === 0 ? normalCdf(z) : normalDensity(z, 1) / STEPS
+})
+
+/**
+ * Φ by cubic Hermite interpolation between steps of 1/64: within 3e-10. A fit asks for it three times a shot and round;
+ * so taken, the whole of a long fit is a sixth quicker (measured).
+ * @param x within ± SURE_Z
+ */
+export function quickNormalCdf(x: number): number {
+  const place = (x + SURE_Z) * STEPS
+  const i = place | 0
+  const r = place - i
+  const from = TABLE[2 * i]!
+  const slope = TABLE[2 * i + 1]!
+  const rise = TABLE[2 * i + 2]! - from
+  const bend = slope + TABLE[2 * i + 3]! - 2 * rise
+  return from + r * (slope + r * (rise - slope - bend + r * bend))
+}
+
 /** Φ⁻¹(0.9): a tenth on each side leaves 8 in 10. */
 export const Z_80 = 1.2815515655446004
 
