@@ -6,8 +6,9 @@ import { measuringErrorM } from '../shot/measuring'
 import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions } from './calibration'
 import { carryChart } from './carry-chart'
 import { chartProgress, type CarryChart } from './chart-cell'
+import { NEXT } from './model/constants'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
-import { ballsToGo, cellsWithin, daysToRetest, GOOD_ENOUGH_SHARE, hitNextFew, MOST_BALLS_FORECAST, type NextOptions } from './model/next-shot'
+import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
 import { questionsOf } from './model/screens'
 import { groupByCell, inTime } from './pile'
 
@@ -48,8 +49,8 @@ export function calibrate(record: PlayerShots, options: CalibrationOptions = USU
     grid, chart, ladder, findings,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
-      withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= GOOD_ENOUGH_SHARE * inUse,
-      ballsToGo: toGo === MOST_BALLS_FORECAST ? null : toGo,
+      withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= NEXT.goodEnoughShare * inUse,
+      ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
     },
     retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
     questions: askAbout(player, grid, chart),

@@ -1,5 +1,4 @@
-/** Prior of ln carry = a + b·ln(v / 70 mph) of one club: 100 yd at 70 mph, and carry growing with v^1.5. [cp, mem] */
-const SPEED = { atMph: 70, a: Math.log(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const
+import { SPEED } from './constants'
 
 export interface SpeedLine {
   a: number

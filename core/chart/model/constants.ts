@@ -84,3 +84,64 @@ export const MODEL = {
 /** What a coach who states the player's level tells of the scatter: φ, worth six balls. [cp: 9 % … 2.5 % of carry; sim] */
 export const SPREAD_OF_LEVEL = { unknown: 0.033, beginner: 0.055, improver: 0.042, good: 0.030, expert: 0.021 } as const
 export const SPREAD_BALLS_OF_LEVEL = 6
+
+/**
+ * How sure a statement must be before it is said, with coaches looking after every ball. Each was set on choosing
+ * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
+ */
+export const SAY = {
+  gapSure: 0.96,
+  /** Of the gaps listed as likely, so many may be false on average. */
+  likelyFalseShare: 0.05,
+  overlap: 0.94,
+  /** Fifty to one, by the e-value: a chart has some fifteen cells that can say it. */
+  moved: 50,
+  looser: 0.85,
+  /** Looser means this many times the player's usual scatter. */
+  looserRatio: 1.25,
+} as const
+
+/** How a real change of a stock carry is looked for. */
+export const MOVE = {
+  /** How far it may go, in ln carry: about 8 %. [mem] */
+  shiftSd: 0.08,
+  /** The grid that its likelihood is worked out on, in ln carry, and the points of the day effect either side. [sim] */
+  gridStep: 0.005,
+  gridHalf: 121,
+  dayTaps: 8,
+} as const
+
+/** What to hit next, when it is enough, and when to test again. */
+export const NEXT = {
+  /** Nine balls in ten are clean, so a ball tells a little less than its scatter says. [cp] */
+  cleanOfAll: 0.9,
+  /** A forecast beyond this says "many". Our choice. */
+  mostBallsForecast: 400,
+  /** Good enough: this share of the cells in use within the wanted certainty. Our choice. */
+  goodEnoughShare: 0.8,
+  /** A cell is said to learn from a ball when this share of the ball's whole gain is its. Our choice. */
+  learnsFrom: 0.05,
+  /** Retest at the earliest and at the latest so many days after the last session: about once a month. [cp] */
+  retestDaysLeast: 14,
+  retestDaysMost: 45,
+  /** By then this much more doubt than good enough may have crept in. Our choice. */
+  retestSlack: 1.5,
+} as const
+
+/** Which balls the coach is asked about. */
+export const ASK = {
+  /** A ball less likely clean than this. Balls are down-weighted long before; this is for asking. [sim] */
+  below: 0.30,
+  /** Of a cell's last four balls, so many off to the same side are no accident: the swing may have changed. [cp] */
+  lastBalls: 4,
+  sameSide: 3,
+} as const
+
+/** What a number leans on: lighter than this is not worth a word, and so many are named. Our choice. */
+export const LEANING = { leastShare: 0.04, mostOthers: 3 } as const
+
+/** Side over carry: scatter of one ball, and how much bias differs between players and between a player's cells. [mem] */
+export const SIDE = { sd: 0.05, playerSd: 0.03, cellSd: 0.012, priorBalls: 4, clipSds: 2.5, clipFactor: 1.05, rounds: 20 } as const
+
+/** Prior of ln carry = a + b·ln(v / 70 mph) of one club: 100 yd at 70 mph [cp], and carry growing with v^1.5 [mem]. */
+export const SPEED = { atMph: 70, a: Math.log(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const

@@ -1,4 +1,4 @@
-import { MODEL } from './constants'
+import { LEANING, MODEL } from './constants'
 import type { Fit } from './fit'
 
 /** How a number came about: shares of what moved it, adding up to about 1. */
@@ -10,10 +10,6 @@ export interface Leaning {
   /** Of other cells' balls, the heaviest first. */
   others: { cell: number, share: number }[]
 }
-
-/** Lighter than this is not worth a word. Our choice. */
-const LEAST_SHARE = 0.04
-const MOST_OTHERS = 3
 
 /**
  * What each cell's number leans on. In a Gaussian model the number is the prior plus Σ P_ij·A_j·(what the balls of j
@@ -28,8 +24,8 @@ export function leanings(fit: Fit): Leaning[] {
     const sum = say.reduce((total, s) => total + s, 0)
     // More than the whole would be the same news told twice, by cells that were hit on one day.
     const whole = Math.max(1, sum)
-    const others = say.map((s, cell) => ({ cell, share: s / whole })).filter(o => o.cell !== i && o.share >= LEAST_SHARE)
+    const others = say.map((s, cell) => ({ cell, share: s / whole })).filter(o => o.cell !== i && o.share >= LEANING.leastShare)
     others.sort((a, b) => b.share - a.share || a.cell - b.cell)
-    return { own: say[i]! / whole, usual: Math.max(0, 1 - sum / whole), others: others.slice(0, MOST_OTHERS) }
+    return { own: say[i]! / whole, usual: Math.max(0, 1 - sum / whole), others: others.slice(0, LEANING.mostOthers) }
   })
 }

@@ -1,16 +1,7 @@
-import { MODEL } from './constants'
+import { MODEL, NEXT } from './constants'
 import { ballSd } from './estimate'
 import type { Fit } from './fit'
 import { Z_80 } from './normal'
-
-/** Nine balls in ten are clean, so a ball tells a little less than its scatter says. [cp] */
-const CLEAN_OF_ALL = 0.9
-/** A forecast beyond this says "many". */
-export const MOST_BALLS_FORECAST = 400
-/** Good enough: this share of the cells in use within the wanted certainty. Our choice. */
-export const GOOD_ENOUGH_SHARE = 0.8
-/** A cell is said to learn from a ball when this share of the ball's whole gain is its. Our choice. */
-const LEARNS_FROM = 0.05
 
 export interface NextOptions {
   /** How the next ball is measured, standard deviation in metres. */
@@ -24,7 +15,7 @@ export interface NextOptions {
 /** Variance of ln carry of the next k balls of a cell about its stock carry. */
 function ballVariance(fit: Fit, i: number, { measSdM, balls }: NextOptions): number {
   const scatter = ballSd(fit, i)
-  return (scatter * scatter + (measSdM / Math.exp(fit.mean[i]!)) ** 2) / CLEAN_OF_ALL / balls
+  return (scatter * scatter + (measSdM / Math.exp(fit.mean[i]!)) ** 2) / NEXT.cleanOfAll / balls
 }
 
 /** Carry times need of each cell, and each cell's ball variance: what the rule needs again and again. */
@@ -98,7 +89,7 @@ export function hitNext(fit: Fit, options: NextOptions): NextShot | null {
     const now = fit.covariance[c * n + c]!
     return worth[c]! * (Math.sqrt(now) - Math.sqrt(Math.max(0, now - fit.covariance[c * n + cell]! ** 2 / total)))
   })
-  const others = learns.map((_, c) => c).filter(c => c !== cell && learns[c]! >= LEARNS_FROM * gain[cell]!).sort((a, b) => learns[b]! - learns[a]!)
+  const others = learns.map((_, c) => c).filter(c => c !== cell && learns[c]! >= NEXT.learnsFrom * gain[cell]!).sort((a, b) => learns[b]! - learns[a]!)
   return { cell, gainM: gain[cell]!, others }
 }
 
@@ -145,33 +136,28 @@ export function cellsWithin(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonl
 /** True when eight tenths of the cells in use are known to within ± `withinM`, 8 times in 10. */
 export function goodEnough(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): boolean {
   const { within, inUse } = cellsWithin(fit, need, withinM)
-  return within >= GOOD_ENOUGH_SHARE * inUse
+  return within >= NEXT.goodEnoughShare * inUse
 }
 
 /**
  * About how many more balls until the chart is good enough, each hit where it teaches most.
  * Works on the covariance alone: what the balls will carry does not matter for how sure they make.
- * @returns balls, `MOST_BALLS_FORECAST` when it would take more
+ * @returns balls, `NEXT.mostBallsForecast` when it would take more
  */
 export function ballsToGo(fit: Fit, options: NextOptions, withinM: number): number {
   const n = fit.mean.length
   const { worth, noise } = weights(fit, { ...options, balls: 1 })
   const covariance = fit.covariance.slice()
   const [gain, sd] = [new Float64Array(n), new Float64Array(n)]
-  for (let balls = 0; balls < MOST_BALLS_FORECAST; balls++) {
+  for (let balls = 0; balls < NEXT.mostBallsForecast; balls++) {
     if (goodEnough({ mean: fit.mean, covariance }, options.need, withinM)) return balls
     gainsAt(covariance, worth, noise, sd, gain)
     const j = best(gain, worth)
     if (j < 0) return balls
     learnFrom(covariance, n, j, noise[j]!)
   }
-  return MOST_BALLS_FORECAST
+  return NEXT.mostBallsForecast
 }
-
-/** Retest at the earliest and at the latest so many days after the last session: about once a month. [cp] */
-const RETEST_DAYS = { least: 14, most: 45 } as const
-/** By then this much more doubt than good enough may have crept in. Our choice. */
-const RETEST_SLACK = 1.5
 
 /**
  * Days after the last session until so much may have drifted that less than eight tenths of the cells in use are
@@ -184,9 +170,9 @@ export function daysToRetest(fit: Pick<Fit, 'mean' | 'covariance'>, need: readon
   const covariance = fit.covariance.slice()
   const drifted = perDay * Math.max(0, Math.min(elapsedDays, MODEL.longestGapDays))
   for (let i = 0; i < n; i++) covariance[i * n + i]! -= drifted
-  for (let day = 0; day < RETEST_DAYS.most; day++) {
-    if (day >= RETEST_DAYS.least && !goodEnough({ mean: fit.mean, covariance }, need, RETEST_SLACK * withinM)) return day
+  for (let day = 0; day < NEXT.retestDaysMost; day++) {
+    if (day >= NEXT.retestDaysLeast && !goodEnough({ mean: fit.mean, covariance }, need, NEXT.retestSlack * withinM)) return day
     for (let i = 0; i < n; i++) covariance[i * n + i]! += perDay
   }
-  return RETEST_DAYS.most
+  return NEXT.retestDaysMost
 }

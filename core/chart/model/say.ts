@@ -1,18 +1,4 @@
-/**
- * How sure a statement must be before it is said, with coaches looking after every ball. Each was set on choosing
- * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
- */
-export const SAY = {
-  gapSure: 0.96,
-  /** Of the gaps listed as likely, so many may be false on average. */
-  likelyFalseShare: 0.05,
-  overlap: 0.94,
-  /** Fifty to one, by the e-value: a chart has some fifteen cells that can say it. */
-  moved: 50,
-  looser: 0.85,
-  /** Looser means this many times the player's usual scatter. */
-  looserRatio: 1.25,
-} as const
+import { SAY } from './constants'
 
 /**
  * The largest set of statements of which on average no more than `share` are false: the Bayesian false discovery rate

@@ -1,5 +1,4 @@
-/** Side and club speed: two small fits beside the pooled model. All prior widths [mem]. */
-const SIDE = { sd: 0.05, playerSd: 0.03, cellSd: 0.012, priorBalls: 4, clipSds: 2.5, clipFactor: 1.05, rounds: 20 } as const
+import { SIDE } from './constants'
 
 export interface SidePattern {
   /** Bias of each cell as a share of its carry, right positive, and its variance. */
@@ -23,17 +22,16 @@ function median(values: readonly number[]): number {
  */
 export function sidePattern(shots: readonly { cell: number, ratio: number }[], cells: number): SidePattern {
   const indices = Array.from({ length: cells }, (_, c) => c)
-  const counts = indices.map(c => shots.filter(s => s.cell === c).length)
+  const ratios = indices.map((): number[] => [])
+  for (const { cell, ratio } of shots) ratios[cell]!.push(ratio)
+  const counts = ratios.map(own => own.length)
   let bias = indices.map(() => median(shots.map(s => s.ratio)))
   let variance = indices.map(() => 0)
   let s2 = SIDE.sd ** 2
   let playerBias = 0
   const clipped = (ratio: number, centre: number) => Math.max(-SIDE.clipSds * Math.sqrt(s2), Math.min(SIDE.clipSds * Math.sqrt(s2), ratio - centre))
   for (let round = 0; round < SIDE.rounds; round++) {
-    const means = indices.map((c) => {
-      const own = shots.filter(s => s.cell === c)
-      return own.length === 0 ? 0 : own.reduce((sum, s) => sum + bias[c]! + clipped(s.ratio, bias[c]!), 0) / own.length
-    })
+    const means = ratios.map((own, c) => own.length === 0 ? 0 : own.reduce((sum, ratio) => sum + bias[c]! + clipped(ratio, bias[c]!), 0) / own.length)
     const weights = counts.map(n => n === 0 ? 0 : 1 / (SIDE.cellSd ** 2 + s2 / n))
     const precision = 1 / SIDE.playerSd ** 2 + weights.reduce((sum, w) => sum + w, 0)
     playerBias = weights.reduce((sum, w, c) => sum + w * means[c]!, 0) / precision

@@ -1,5 +1,5 @@
 import gammainc from '@stdlib/math-base-special-gammainc'
-import { MODEL } from './constants'
+import { MODEL, MOVE } from './constants'
 import type { Fit } from './fit'
 import { kindsDensity } from './kinds'
 import { normalCdf } from './normal'
@@ -45,12 +45,6 @@ export interface Published { carryM: number, lnVariance: number }
 /** Balls of one cell in one session since. */
 export interface SessionOfCell { shots: readonly { carryM: number, measSdM: number, balls: number }[] }
 
-const GRID_STEP = 0.005
-const GRID_HALF = 121
-const DAY_TAPS = 8
-/** How far a real change may go, in ln carry: about 8 %. [mem] */
-const SHIFT_SD = 0.08
-
 function logSum(values: Float64Array): number {
   const top = values.reduce((most, v) => Math.max(most, v), -Infinity)
   return top + Math.log(values.reduce((sum, v) => sum + Math.exp(v - top), 0))
@@ -65,11 +59,11 @@ function logSum(values: Float64Array): number {
  */
 export function evidenceOfMove(fit: Fit, cell: number, published: Published, sessions: readonly SessionOfCell[]): number {
   const centre = Math.log(published.carryM)
-  const size = 2 * GRID_HALF + 1
-  const at = (k: number) => (k - GRID_HALF) * GRID_STEP
+  const size = 2 * MOVE.gridHalf + 1
+  const at = (k: number) => (k - MOVE.gridHalf) * MOVE.gridStep
   const growth = 1 + MODEL.spreadOffsetM / published.carryM
   const own = fit.spread ** 2 * fit.looseness[cell]! * growth ** 2
-  const taps = Array.from({ length: 2 * DAY_TAPS + 1 }, (_, i) => Math.exp(-0.5 * ((i - DAY_TAPS) * GRID_STEP / MODEL.daySd) ** 2))
+  const taps = Array.from({ length: 2 * MOVE.dayTaps + 1 }, (_, i) => Math.exp(-0.5 * ((i - MOVE.dayTaps) * MOVE.gridStep / MODEL.daySd) ** 2))
   const total = new Float64Array(size)
   for (const { shots } of sessions) {
     const likelihood = new Float64Array(size)
@@ -82,7 +76,7 @@ export function evidenceOfMove(fit: Fit, cell: number, published: Published, ses
       let sum = 0
       let weight = 0
       for (let i = 0; i < taps.length; i++) {
-        const other = k + i - DAY_TAPS
+        const other = k + i - MOVE.dayTaps
         if (other < 0 || other >= size) continue
         sum += taps[i]! * Math.exp(likelihood[other]! - top)
         weight += taps[i]!
@@ -95,5 +89,5 @@ export function evidenceOfMove(fit: Fit, cell: number, published: Published, ses
     const norm = logSum(log)
     return logSum(log.map((l, k) => l - norm + total[k]!))
   }
-  return Math.exp(weigh(published.lnVariance + SHIFT_SD ** 2) - weigh(published.lnVariance))
+  return Math.exp(weigh(published.lnVariance + MOVE.shiftSd ** 2) - weigh(published.lnVariance))
 }

@@ -1,4 +1,4 @@
-import { SAY } from '../../chart/model/say'
+import { SAY } from '../../chart/model/constants'
 import type { Finding, FlagMeta, FlagRule, GapFacts } from '../flag'
 
 export const meta = {

@@ -1,4 +1,4 @@
-import { SAY } from '../../chart/model/say'
+import { SAY } from '../../chart/model/constants'
 import { SAME_M, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import { yardsToMetres } from '../../units'
 

@@ -1,4 +1,5 @@
-import { likelyOnes, SAY } from '../../chart/model/say'
+import { SAY } from '../../chart/model/constants'
+import { likelyOnes } from '../../chart/model/say'
 import { SAME_M, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import { neighbours } from '../ladder'
 import { yardsToMetres } from '../../units'

@@ -1,6 +1,7 @@
 /** Table (d): charts in which a statement was ever false, looked at after every ball; and how many true ones are found. */
 import { fitModel, type Fit, type ModelSession, type ModelShot } from '../../../core/chart/model/fit'
-import { likelyOnes, SAY } from '../../../core/chart/model/say'
+import { SAY } from '../../../core/chart/model/constants'
+import { likelyOnes } from '../../../core/chart/model/say'
 import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../../core/chart/model/statements'
 import { yardsToMetres } from '../../../core/units'
 import { chooseHit, visit } from './errors'
