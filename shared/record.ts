@@ -20,7 +20,8 @@ export interface ShotColumns {
   balls: number[]
   hitAtMs: number[]
   leftOut: (string | null)[]
-  strike: (Strike | null)[]
+  /** Of the few that were called: place in the lists, and what was called. */
+  strikes: [index: number, strike: Strike][]
   version: number[]
 }
 
@@ -46,6 +47,7 @@ export function indexer(values: string[]): (value: string) => number {
 
 /** Shots from their columns. */
 export function fromColumns(columns: ShotColumns): ShotRecord[] {
+  const strikes = new Map(columns.strikes)
   return columns.id.map((id, i) => ({
     id,
     sessionId: columns.sessionIds[columns.sessionIndex[i]!]!,
@@ -56,7 +58,7 @@ export function fromColumns(columns: ShotColumns): ShotRecord[] {
     balls: columns.balls[i]!,
     hitAtMs: columns.hitAtMs[i]!,
     leftOut: columns.leftOut[i]!,
-    strike: columns.strike[i]!,
+    strike: strikes.get(i) ?? null,
     version: columns.version[i]!,
     deleted: false,
   }))

@@ -14,14 +14,18 @@ export function daysAgo(ms: number, nowMs = Date.now()): string {
   return `${Math.round(days / 365.25)} years ago`
 }
 
+// Made once: making a formatter takes longer than all else that a row of a list needs.
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' })
+const DAY_AND_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+
 /** "2 Oct", with the year when it is another one. */
 export function shortDate(ms: number, nowMs = Date.now()): string {
   const date = new Date(ms)
-  const sameYear = date.getFullYear() === new Date(nowMs).getFullYear()
-  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...(!sameYear && { year: 'numeric' }) })
+  return (date.getFullYear() === new Date(nowMs).getFullYear() ? DAY : DAY_AND_YEAR).format(date)
 }
 
 /** "14:05". */
 export function clockTime(ms: number): string {
-  return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  return CLOCK.format(ms)
 }

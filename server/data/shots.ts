@@ -123,7 +123,7 @@ export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
   }, [playerId])
   const columns: ShotColumns = {
     id: [], sessionIds: [], sessionIndex: [], clubIds: [], clubIndex: [], rungIds: [], rungIndex: [],
-    carryM: [], method: [], balls: [], hitAtMs: [], leftOut: [], strike: [], version: [],
+    carryM: [], method: [], balls: [], hitAtMs: [], leftOut: [], strikes: [], version: [],
   }
   const placeOf = { session: indexer(columns.sessionIds), club: indexer(columns.clubIds), rung: indexer(columns.rungIds) }
   // Put in order here: the database takes four times as long over it (measured with 5,000 shots).
@@ -138,7 +138,7 @@ export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
     columns.balls.push(balls)
     columns.hitAtMs.push(Number(hitAtMs))
     columns.leftOut.push(leftOut)
-    columns.strike.push(strike)
+    if (strike) columns.strikes.push([columns.id.length - 1, strike])
     columns.version.push(version)
   }
   return columns

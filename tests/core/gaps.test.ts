@@ -97,6 +97,7 @@ describe('how surely a flag is said', () => {
     }))
     const loose = calibrated(bag, shots).findings.filter(f => f.flag === 'loose')
     expect(loose.map(f => [f.cells[0], f.sureness])).toEqual([[{ clubId: '54°', rungId: 'half' }, 'sure']])
+    expect(flagWords(loose[0]!, cell => stockShotName(cell.clubId, cell.rungId), 'yd')).toMatchObject({ why: expect.stringMatching(/^54° half scatters wider than your other stock shots: 8 clean balls in 10 lie from \d+ yd to \d+ yd\.$/), odds: expect.stringMatching(/^Sure: /) })
   })
 })
 

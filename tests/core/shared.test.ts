@@ -104,7 +104,9 @@ describe('records on their way', () => {
   it('columns become shots again', () => {
     const at = indexer(['x'])
     expect([at('x'), at('y'), at('y'), at('z')]).toEqual([0, 1, 1, 2])
-    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], strike: [null], version: [1] })).toEqual([shot])
+    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], strikes: [], version: [1] })).toEqual([shot])
+    expect(fromColumns({ id: [id(1), id(5)], sessionIds: [id(2)], sessionIndex: [0, 0], clubIds: [id(3)], clubIndex: [0, 0], rungIds: [id(4)], rungIndex: [0, 0], carryM: [65.8, 60], method: ['monitor', 'laser'], balls: [1, 4], hitAtMs: [1.7e12, 1.8e12], leftOut: [null, 'thin'], strikes: [[1, 'thin']], version: [1, 2] })[1])
+      .toMatchObject({ id: id(5), carryM: 60, method: 'laser', balls: 4, leftOut: 'thin', strike: 'thin', version: 2 })
   })
 
   it('thresholds reach the rules they belong to', () => {

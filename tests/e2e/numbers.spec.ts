@@ -56,6 +56,12 @@ test('a ball that stands out is asked about with its reason; the answer settles 
   await question.getByRole('button', { name: 'It counts' }).click()
   await expect(question).toHaveCount(0)
   await expect(page.getByText('6 balls count')).toBeVisible()
+  await page.getByRole('button', { name: '52° full, 78 yd' }).click()
+  await page.getByRole('button', { name: 'Take that back' }).click()
+  await expect(question).toBeVisible()
+  // Two steps back: the taking back, then the word itself.
+  await page.locator('body').press('u')
+  await expect(question).toHaveCount(0)
   await page.locator('body').press('u')
   await expect(question).toBeVisible()
   await question.getByRole('button', { name: 'Poor strike, leave it out' }).click()

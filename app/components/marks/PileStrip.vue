@@ -30,8 +30,9 @@ const LEAST_HALF_SPAN_M = 5.5
 
 // Hundreds of dots in a cell are a blot and slow the page: a small strip shows the newest, the number takes all.
 const MOST_DOTS_SMALL = 40
-const dots = computed(() => (props.small ? props.carriesM.slice(-MOST_DOTS_SMALL) : props.carriesM).filter(m => !props.askedM.includes(m)))
-const openDots = computed(() => props.small ? props.leftOutM.slice(-MOST_DOTS_SMALL / 4) : props.leftOutM)
+const MOST_DOTS = 200
+const dots = computed(() => props.carriesM.slice(props.small ? -MOST_DOTS_SMALL : -MOST_DOTS).filter(m => !props.askedM.includes(m)))
+const openDots = computed(() => props.leftOutM.slice(props.small ? -MOST_DOTS_SMALL / 4 : -MOST_DOTS))
 
 const domain = computed<[number, number]>(() => {
   const all = [...props.carriesM, ...props.leftOutM, ...(props.windowM ?? [])]

@@ -4,12 +4,17 @@ import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
-const { text, unit } = useDistance()
-const { known, questions } = useNumbers()
+const { text, unit, withUnit } = useDistance()
+const { known, questions, ready } = useNumbers()
 const record = usePlayerRecord()
 const askedM = computed(() => {
   const ids = new Set(questions.value.map(question => question.shot))
   return (record.shotsByCell.get(cellKey(props.cell)) ?? []).filter(shot => ids.has(shot.id)).map(shot => shot.carryM)
+})
+/** Whether this number may be written down. */
+const enough = computed(() => {
+  const half = plusMinusM(props.cell)
+  return half === null || !ready.value ? null : half <= ready.value.withinM
 })
 const method = computed(() => {
   if (!known.value) return 'being worked out'
@@ -23,7 +28,7 @@ const method = computed(() => {
     <div class="raised px-3 pt-3 pb-1">
       <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
     </div>
-    <dl class="mt-4 grid grid-cols-2 gap-x-6 sm:grid-cols-[auto_1fr]">
+    <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>
         <dd class="text-5xl leading-tight whitespace-nowrap" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">
@@ -35,6 +40,10 @@ const method = computed(() => {
         <dt class="soft text-sm">One clean ball lies, 8 in 10</dt>
         <dd class="text-2xl leading-[2.9rem] font-bold">{{ cell.window80M ? `${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit}` : '–' }}</dd>
         <dd class="soft text-sm">{{ cell.balls }} {{ cell.balls === 1 ? 'ball counts' : 'balls count' }}<template v-if="cell.leftOut > 0">, {{ cell.leftOut }} left out</template></dd>
+      </div>
+      <div v-if="ready && !cell.plain">
+        <dt class="soft text-sm">Enough?</dt>
+        <dd class="text-lg leading-snug" :class="enough && 'font-bold text-success'"><template v-if="enough"><UIcon name="i-lucide-check" /> Good enough to write down</template><template v-else>Not yet: ± {{ withUnit(ready.withinM) }} is wanted</template></dd>
       </div>
     </dl>
   </div>

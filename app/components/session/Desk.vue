@@ -14,6 +14,10 @@ const toast = useToast()
 const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const opened = shallowRef<{ shot: ShotRecord, leaveOutFirst: boolean }>()
 const said = ref('')
+// Hundreds of rows make every ball slow to appear; the newest are what one looks for.
+const FIRST_BALLS = 60
+const allBalls = ref(false)
+const listed = computed(() => allBalls.value ? newestFirst.value : newestFirst.value.slice(0, FIRST_BALLS))
 // For thumbs: the board lies below on a phone. Clubs lie from most loft to least, the longest swing on top.
 const ARROWS: { label: string, icon: string, step: [number, number] }[] = [
   { label: 'Club with more loft', icon: 'i-lucide-arrow-left', step: [-1, 0] }, { label: 'Club with less loft', icon: 'i-lucide-arrow-right', step: [1, 0] },
@@ -97,9 +101,10 @@ async function end() {
         <UButton v-if="running" color="neutral" variant="outline" icon="i-lucide-square" @click="end">End the session</UButton>
       </div>
       <div v-if="newestFirst.length > 0" class="raised max-h-96 overflow-y-auto px-2">
-        <ShotsShotList :shots="newestFirst" @open="opened = { shot: $event, leaveOutFirst: false }" />
+        <ShotsShotList :shots="listed" @open="opened = { shot: $event, leaveOutFirst: false }" />
       </div>
-      <p v-else class="soft">None yet. Type what the first ball carried and press Enter.</p>
+      <UButton v-if="newestFirst.length > FIRST_BALLS" color="neutral" variant="outline" class="mt-2" :aria-expanded="allBalls" @click="allBalls = !allBalls">{{ allBalls ? 'Show the newest' : `Show all ${newestFirst.length} balls` }}</UButton>
+      <p v-if="newestFirst.length === 0" class="soft">None yet. Type what the first ball carried and press Enter.</p>
     </section>
     <ShotsShotDialog v-if="opened" :key="opened.shot.id" :open="true" :shot="opened.shot" :leave-out-first="opened.leaveOutFirst" @update:open="opened = undefined" @change="change" />
   </div>

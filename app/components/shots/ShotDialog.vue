@@ -57,9 +57,13 @@ function leaveOut(why: string) {
       <section v-if="shot.leftOut" class="mb-5">
         <h3 class="mb-1 font-bold">Left out: {{ shot.leftOut }}</h3>
         <p class="soft mb-2">It stays on record and does not count for the number.</p>
-        <UButton icon="i-lucide-rotate-ccw" @click="done({ leftOut: null }, 'putting a ball back')">Put it back</UButton>
+        <UButton icon="i-lucide-rotate-ccw" @click="done({ leftOut: null, strike: null }, 'putting a ball back')">Put it back</UButton>
       </section>
       <section v-else class="mb-5" aria-labelledby="leave-out-title">
+        <p v-if="shot.strike === 'clean'" class="mb-4 flex flex-wrap items-center gap-3 border-l-[5px] border-(--sound) pl-3">
+          It counts in full, by your word.
+          <UButton color="neutral" variant="outline" @click="done({ strike: null }, 'the word about a ball')">Take that back</UButton>
+        </p>
         <h3 id="leave-out-title" class="mb-1 font-bold">Leave it out, because…</h3>
         <p class="soft mb-2">It stays on record and no longer counts for the number.</p>
         <div class="mb-2 flex flex-wrap gap-2">

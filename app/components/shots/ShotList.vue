@@ -19,6 +19,7 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
         <span class="min-w-0 flex-1 truncate">
           <template v-if="!hideName">{{ cellName(shot) }}</template>
           <span v-if="shot.leftOut" class="soft"> {{ hideName ? '' : '– ' }}left out: {{ shot.leftOut }}</span>
+          <span v-else-if="shot.strike === 'clean'" class="soft"> {{ hideName ? '' : '– ' }}counts, by your word</span>
         </span>
         <span v-if="refused.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-error"><UIcon name="i-lucide-circle-alert" /> refused</span>
         <span v-else-if="unsent.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-warning"><UIcon name="i-lucide-cloud-off" /> waiting</span>
