@@ -1,0 +1,180 @@
+import { dragCoefficient, liftCoefficient, SPIN_DECAY, SPIN_DECAY_DENSITY_KG_M3 } from './aerodynamics'
+import { GRAVITY_MS2, windFactor, type Conditions } from './air'
+import { BALL_DIAMETER_M, BALL_KG, BALL_RADIUS_M, radSToRpm, rpmToRadS, toDeg, toRad } from './ball'
+
+/** How the ball leaves the club. Right of the target, and a curve to the right, are positive. */
+export interface Launch {
+  speedMs: number
+  launchDeg: number
+  azimuthDeg: number
+  spinRpm: number
+  /** Tilt of the spin axis. */
+  tiltDeg: number
+}
+
+export interface Flown {
+  ok: true
+  /** Along the line to the target, and beside it, where it comes down to the target's height. */
+  carryM: number
+  sideM: number
+  apexM: number
+  timeS: number
+  descentDeg: number
+  landSpeedMs: number
+  landSpinRpm: number
+}
+
+/** `unreachable`: its highest point lies below the target. */
+export type Flight = Flown | { ok: false, reason: 'unreachable' }
+
+/** What is checked and known to be good; outside it a flight is computed and marked, and outside `POSSIBLE` refused. */
+export const CHECKED = { speedMs: [8, 60], launchDeg: [15, 55], spinRpm: [1500, 12_000] } as const
+export const POSSIBLE = { speedMs: [0.5, 100], launchDeg: [-10, 89], azimuthDeg: [-80, 80], spinRpm: [0, 20_000], tiltDeg: [-90, 90] } as const
+
+/** @throws RangeError that names the value and what is allowed */
+export function checkLaunch(launch: Launch): void {
+  for (const [name, [least, most]] of Object.entries(POSSIBLE)) {
+    const value = launch[name as keyof Launch]
+    if (!(value >= least && value <= most)) throw new RangeError(`${name} ${value} is not possible: ${least} to ${most} is allowed`)
+  }
+}
+
+/** True when the launch lies where the flight was checked against published figures. */
+export function isChecked(launch: Launch): boolean {
+  return Object.entries(CHECKED).every(([name, [least, most]]) => launch[name as keyof Launch] >= least && launch[name as keyof Launch] <= most)
+}
+
+const SIZE = 7
+const STEPS_A_FLIGHT = 12
+const LONGEST_STEP_S = 0.45
+/** With wind the first steps are tiny: the wind's profile is steepest at the ground. */
+const FIRST_STEP_IN_WIND = 0.005
+/** Longer than any ball flies. */
+const MOST_STEPS = 400
+const ROOT_ROUNDS = 60
+
+/** Value at share s of a step of h seconds, from both ends and their slopes: cubic Hermite. */
+function hermite(from: number, slopeFrom: number, to: number, slopeTo: number, h: number, s: number): number {
+  const s2 = s * s
+  const s3 = s2 * s
+  return (2 * s3 - 3 * s2 + 1) * from + (s3 - 2 * s2 + s) * h * slopeFrom + (3 * s2 - 2 * s3) * to + (s3 - s2) * h * slopeTo
+}
+
+/** Share of the step at which f is 0, between two shares where it has different signs: false position after Illinois. */
+function rootIn(f: (s: number) => number, low: number, high: number): number {
+  let [a, b] = [low, high]
+  let [fa, fb] = [f(a), f(b)]
+  let side = 0
+  for (let round = 0; round < ROOT_ROUNDS && Math.abs(b - a) > 1e-13 && fa !== fb; round++) {
+    const s = (a * fb - b * fa) / (fb - fa)
+    const fs = f(s)
+    if (fs === 0) return s
+    if (fs * fb > 0) {
+      b = s
+      fb = fs
+      if (side === -1) fa /= 2
+      side = -1
+    } else {
+      a = s
+      fa = fs
+      if (side === 1) fb /= 2
+      side = 1
+    }
+  }
+  return Math.abs(fa) < Math.abs(fb) ? a : b
+}
+
+/**
+ * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the roots
+ * of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
+ * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
+ * @returns the flight to the height of the target, or the reason why it does not get there
+ * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL) // carryM about 91.6
+ */
+export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions): Flight {
+  checkLaunch(launch)
+  const up = toRad(launch.launchDeg)
+  const out = toRad(launch.azimuthDeg)
+  const tilt = toRad(launch.tiltDeg)
+  const [sinUp, cosUp, sinOut, cosOut] = [Math.sin(up), Math.cos(up), Math.sin(out), Math.cos(out)]
+  // Unit spin axis: level and square to the line, then tilted.
+  const nx = Math.cos(tilt) * -sinOut + Math.sin(tilt) * cosOut * sinUp
+  const ny = -Math.sin(tilt) * cosUp
+  const nz = Math.cos(tilt) * cosOut + Math.sin(tilt) * sinOut * sinUp
+  const angle = wind.clock * Math.PI / 6
+  const windX = -wind.speedMs * Math.cos(angle)
+  const windZ = -wind.speedMs * Math.sin(angle)
+  const windy = wind.speedMs > 0
+  const push = air.densityKgM3 * Math.PI * BALL_RADIUS_M * BALL_RADIUS_M / (2 * BALL_KG)
+  const perSpeed = air.densityKgM3 * BALL_DIAMETER_M / air.viscosityPas
+  const decay = SPIN_DECAY * air.densityKgM3 / SPIN_DECAY_DENSITY_KG_M3 / BALL_RADIUS_M
+
+  /** Place, speed, spin: how fast each changes. */
+  function slopes(state: Float64Array, slope: Float64Array): void {
+    const share = windy ? windFactor(state[1]!, wind.readAtM, wind.roughnessM) : 0
+    const ux = state[3]! - share * windX
+    const uy = state[4]!
+    const uz = state[5]! - share * windZ
+    const cx = ny * uz - nz * uy
+    const cy = nz * ux - nx * uz
+    const cz = nx * uy - ny * ux
+    const across = Math.sqrt(cx * cx + cy * cy + cz * cz)
+    const u2 = ux * ux + uy * uy + uz * uz
+    const u = Math.sqrt(u2)
+    const spinRatio = u2 > 0 ? state[6]! * BALL_RADIUS_M * across / u2 : 0
+    const drag = push * dragCoefficient(spinRatio, perSpeed * u) * u
+    const lift = across > 0 ? push * liftCoefficient(spinRatio) * u2 / across : 0
+    slope[0] = state[3]!
+    slope[1] = state[4]!
+    slope[2] = state[5]!
+    slope[3] = lift * cx - drag * ux
+    slope[4] = lift * cy - drag * uy - GRAVITY_MS2
+    slope[5] = lift * cz - drag * uz
+    slope[6] = -decay * state[6]! * u
+  }
+
+  const vy = launch.speedMs * sinUp
+  const vacuumS = (vy + Math.sqrt(Math.max(0, vy * vy - 2 * GRAVITY_MS2 * targetHeightM))) / GRAVITY_MS2
+  const longest = Math.min(Math.max(vacuumS, 1e-3) / STEPS_A_FLIGHT, LONGEST_STEP_S)
+  let h = windy ? FIRST_STEP_IN_WIND * longest : longest
+  let from = new Float64Array(SIZE)
+  from.set([0, 0, 0, launch.speedMs * cosUp * cosOut, vy, launch.speedMs * cosUp * sinOut, rpmToRadS(launch.spinRpm)])
+  let to = new Float64Array(SIZE)
+  let slopeFrom = new Float64Array(SIZE)
+  let slopeTo = new Float64Array(SIZE)
+  const [mid, k2, k3, k4] = [new Float64Array(SIZE), new Float64Array(SIZE), new Float64Array(SIZE), new Float64Array(SIZE)]
+  slopes(from, slopeFrom)
+  let timeS = 0
+  let apexM = vy > 0 ? Number.NaN : 0
+  for (let step = 0; step < MOST_STEPS; step++) {
+    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h / 2 * slopeFrom[i]!
+    slopes(mid, k2)
+    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h / 2 * k2[i]!
+    slopes(mid, k3)
+    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h * k3[i]!
+    slopes(mid, k4)
+    for (let i = 0; i < SIZE; i++) to[i] = from[i]! + h / 6 * (slopeFrom[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
+    slopes(to, slopeTo)
+
+    const at = (i: number, s: number) => hermite(from[i]!, slopeFrom[i]!, to[i]!, slopeTo[i]!, h, s)
+    let falls = 0
+    if (Number.isNaN(apexM) && to[4]! <= 0) {
+      falls = rootIn(s => at(4, s), 0, 1)
+      apexM = at(1, falls)
+      if (apexM < targetHeightM) return { ok: false, reason: 'unreachable' }
+    }
+    if (to[4]! < 0 && to[1]! <= targetHeightM) {
+      const s = rootIn(share => at(1, share) - targetHeightM, falls, 1)
+      const [vx, down, vz] = [at(3, s), at(4, s), at(5, s)]
+      return {
+        ok: true, carryM: at(0, s), sideM: at(2, s), apexM, timeS: timeS + s * h,
+        descentDeg: toDeg(Math.atan2(-down, Math.hypot(vx, vz))), landSpeedMs: Math.hypot(vx, down, vz), landSpinRpm: radSToRpm(at(6, s)),
+      }
+    }
+    timeS += h
+    h = Math.min(longest, 2 * h);
+    [from, to] = [to, from];
+    [slopeFrom, slopeTo] = [slopeTo, slopeFrom]
+  }
+  return { ok: false, reason: 'unreachable' }
+}

@@ -1,0 +1,170 @@
+import { metresToYards, yardsToMetres } from '../units'
+import { airOf, NEUTRAL, windFactor, windFromParts, windParts, type Conditions } from './air'
+import { straight, USUAL_STRIKE, type OwnStrike } from './deliver'
+import { fly, type Launch } from './fly'
+import { solveSpeed } from './solve-speed'
+
+/** `beyond`, `unreachable`: as `solveSpeed`. */
+export type Carried = { ok: true, carryM: number, ballSpeedMs: number } | { ok: false, reason: 'beyond' | 'unreachable' }
+
+/** The same clean strike in one day's conditions and in another's. */
+function carriedOver(loftDeg: number, carryM: number, from: Conditions, to: Conditions, own: OwnStrike): Carried {
+  const solved = solveSpeed(loftDeg, carryM, from, own)
+  if (!solved.ok) return solved
+  const flight = fly(straight(loftDeg, solved.ballSpeedMs, own), to)
+  return flight.ok ? { ok: true, carryM: flight.carryM, ballSpeedMs: solved.ballSpeedMs } : flight
+}
+
+/**
+ * What a carry of today would have been in neutral air: the strike is found that carries so today, and flown there.
+ * @param carryM to the target's height, metres
+ * @example toNeutral(60, 54.864, into 3.6 m/s) // carryM 57.59
+ */
+export function toNeutral(loftDeg: number, carryM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE): Carried {
+  return carriedOver(loftDeg, carryM, today, NEUTRAL, own)
+}
+
+/** What a stock carry is today: the reverse of `toNeutral`. */
+export function toToday(loftDeg: number, carryM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE): Carried {
+  return carriedOver(loftDeg, carryM, NEUTRAL, today, own)
+}
+
+/** Loft that is usual for a carry in yards, for "plays like" before a club is chosen. Common practice, a good player's. */
+const USUAL_LOFTS: readonly [yd: number, loftDeg: number][] = [[60, 58], [100, 56], [124, 50], [137, 46], [160, 40]]
+
+export function usualLoftDeg(carryM: number): number {
+  const yd = metresToYards(carryM)
+  const above = USUAL_LOFTS.findIndex(([at]) => yd <= at)
+  if (above === 0) return USUAL_LOFTS[0]![1]
+  if (above < 0) return USUAL_LOFTS.at(-1)![1]
+  const [[y0, l0], [y1, l1]] = [USUAL_LOFTS[above - 1]!, USUAL_LOFTS[above]!]
+  return l0 + (yd - y0) / (y1 - y0) * (l1 - l0)
+}
+
+export interface PlaysLike {
+  /** The neutral carry that gets there today. */
+  carryM: number
+  /** What of it is wind, air (warmth, height, humidity) and slope; they add up to carry less target. */
+  windM: number
+  airM: number
+  slopeM: number
+}
+
+/**
+ * What a target plays like today, in parts. Each part is what changes when it alone is taken away, shared out so that
+ * they add up.
+ * @param targetM along the ground
+ * @returns null when no such shot gets there, such as into a storm
+ */
+export function playsLike(targetM: number, today: Conditions): PlaysLike | null {
+  const loftDeg = usualLoftDeg(targetM)
+  const neutralOf = (conditions: Conditions) => {
+    const found = toNeutral(loftDeg, targetM, conditions)
+    return found.ok ? found.carryM : null
+  }
+  const carryM = neutralOf(today)
+  const windM = neutralOf({ ...NEUTRAL, wind: today.wind })
+  const airM = neutralOf({ ...NEUTRAL, air: today.air })
+  const slopeM = neutralOf({ ...NEUTRAL, targetHeightM: today.targetHeightM })
+  if (carryM === null || windM === null || airM === null || slopeM === null) return null
+  const parts = [windM - targetM, airM - targetM, slopeM - targetM]
+  // What they do together and none alone goes to each by its size.
+  const rest = carryM - targetM - parts.reduce((sum, part) => sum + part, 0)
+  const size = parts.reduce((sum, part) => sum + Math.abs(part), 0)
+  const [wind, air, slope] = parts.map(part => part + (size === 0 ? 0 : rest * Math.abs(part) / size)) as [number, number, number]
+  return { carryM, windM: wind, airM: air, slopeM: slope }
+}
+
+/** How the wind was judged, and its standard deviation along the wind, m/s. Common practice, the report from memory. */
+export const WIND_JUDGED = {
+  calm: () => 0.5,
+  meter: () => 0.7,
+  felt: (speedMs: number) => Math.max(1, 0.3 * speedMs),
+  report: (speedMs: number) => Math.max(1.5, 0.3 * speedMs),
+} as const
+export type WindJudged = keyof typeof WIND_JUDGED
+
+/** The clock is read to about 0.7 of an hour; a thermometer to 2 °C. */
+const CLOCK_SD_RAD = 0.35
+const TEMP_SD_C = 2
+/** Aerodynamics, and the strike behind a carry, as shares of the correction; both worse under 60 yd. [own] */
+const SHORT_M = yardsToMetres(60)
+const AERODYNAMICS = { short: 0.30, long: 0.15 } as const
+const STRIKE = { unknown: { short: 0.45, long: 0.25 }, own: { short: 0.10, long: 0.10 }, launch: { short: 0, long: 0 } } as const
+
+/** What is known of a day's air, besides the figures: how the wind was judged. */
+export interface Today extends Conditions {
+  tempC: number
+  pressurePa: number
+  humidity: number
+  judged: WindJudged
+}
+
+/** @param pressurePa at the place itself */
+export function todayOf(tempC: number, pressurePa: number, humidity: number, wind: Conditions['wind'], judged: WindJudged, targetHeightM = 0): Today {
+  return { air: airOf(tempC, pressurePa, humidity), wind, targetHeightM, tempC, pressurePa, humidity, judged }
+}
+
+export interface Corrected {
+  /** Stock carry in neutral air, metres, and the standard deviation that the correction adds; common to all of that air. */
+  neutralM: number
+  sdM: number
+  /** Metres of neutral carry for each metre of carry today. */
+  slope: number
+}
+
+/** Head part at 10 m, m/s, times carry, yards, beyond which more speed gains nothing worth measuring. [own] */
+const MOST_HEAD_YD_MS = 450
+const MOST_SLOPE = 2
+const STEP_M = 0.5
+
+/**
+ * The middle of a stock shot's balls of one air, taken to neutral air, with the error of that.
+ * @param known what the strike is known from: a carry alone, the player's own usual launch, or each ball's launch
+ * @returns null when the wind is too strong to count: the shots are kept, and left out of the stock carry
+ */
+export function correct(loftDeg: number, carryM: number, today: Today, known: keyof typeof STRIKE = 'unknown', own: OwnStrike = USUAL_STRIKE): Corrected | null {
+  const { headMs, rightMs } = windParts(today.wind)
+  const at10 = windFactor(10, today.wind.readAtM, today.wind.roughnessM)
+  if (headMs * at10 * metresToYards(carryM) > MOST_HEAD_YD_MS) return null
+  const neutral = (conditions: Conditions, m = carryM): number | null => {
+    const found = toNeutral(loftDeg, m, conditions, own)
+    return found.ok ? found.carryM : null
+  }
+  const neutralM = neutral(today)
+  const [above, below] = [neutral(today, carryM + STEP_M), neutral(today, Math.max(0.5, carryM - STEP_M))]
+  const head = (off: number) => neutral({ ...today, wind: windFromParts(headMs + off, rightMs, today.wind) })
+  const warm = (off: number) => neutral({ ...today, air: airOf(today.tempC + off, today.pressurePa, today.humidity) })
+  const [more, less, warmer, colder] = [head(0.5), head(-0.5), warm(2), warm(-2)]
+  if (neutralM === null || above === null || below === null || more === null || less === null || warmer === null || colder === null) return null
+  const slope = (above - below) / (carryM + STEP_M - Math.max(0.5, carryM - STEP_M))
+  if (slope > MOST_SLOPE) return null
+  const speed = today.wind.speedMs
+  const sdAlong = WIND_JUDGED[today.judged](speed)
+  const headVariance = (speed === 0 ? sdAlong ** 2 : (sdAlong * headMs / speed) ** 2) + (CLOCK_SD_RAD * rightMs) ** 2
+  const size = carryM < SHORT_M ? 'short' : 'long'
+  const change = neutralM - carryM
+  const variance = (more - less) ** 2 * headVariance + ((warmer - colder) / 4 * TEMP_SD_C) ** 2
+    + (AERODYNAMICS[size] * change) ** 2 + (STRIKE[known][size] * change) ** 2
+  return { neutralM, sdM: Math.sqrt(variance), slope }
+}
+
+/**
+ * One ball of a stock shot in neutral air, by the correction of the pile's middle: taking each ball back by itself into a
+ * headwind would blow the scatter up.
+ * @param middleM of the pile, the one `corrected` was made from
+ */
+export function correctedCarryM(carryM: number, middleM: number, { neutralM, slope }: Corrected): number {
+  return neutralM + Math.min(1, slope) * (carryM - middleM)
+}
+
+/**
+ * A ball whose flight was seen and whose launch was measured, in neutral air: by its own flight in both. Null when the
+ * flight of that launch does not come down at the target.
+ * @param sideM right of the line, as measured
+ */
+export function correctFlight(launch: Launch, carryM: number, sideM: number, today: Conditions): { carryM: number, sideM: number } | null {
+  const [here, there] = [fly(launch, today), fly(launch, NEUTRAL)]
+  if (!here.ok || !there.ok || here.carryM <= 0) return null
+  return { carryM: carryM * there.carryM / here.carryM, sideM: sideM + there.sideM - here.sideM }
+}
