@@ -5,8 +5,8 @@ module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {
-      name: 'core-stands-alone', severity: 'error', comment: 'core/ imports itself and small numeric libraries, and papaparse for the grammar of CSV.',
-      from: { path: '^core/' }, to: { pathNot: ['^core/', '^node_modules/@stdlib/', '^node_modules/pure-rand/', '^node_modules/(@types/)?papaparse/'] },
+      name: 'core-stands-alone', severity: 'error', comment: 'core/ imports itself and small numeric libraries, and parsers of open formats: papaparse for CSV, metar-taf-parser for METAR.',
+      from: { path: '^core/' }, to: { pathNot: ['^core/', '^node_modules/@stdlib/', '^node_modules/pure-rand/', '^node_modules/(@types/)?papaparse/', '^node_modules/metar-taf-parser/'] },
     },
     {
       name: 'shared-knows-core-and-zod', severity: 'error',

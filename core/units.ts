@@ -62,3 +62,21 @@ export function distanceText(metres: number, unit: DistanceUnit, decimals: 0 | 1
 export function distanceWithUnit(metres: number, unit: DistanceUnit, decimals: 0 | 1 = 0): string {
   return `${distanceText(metres, unit, decimals)} ${unit}`
 }
+
+/** What air is read and typed in, at the edge; inside all is °C, m/s and metres. */
+export const TEMP_UNITS = ['°C', '°F'] as const
+export type TempUnit = typeof TEMP_UNITS[number]
+export const toTemp = (celsius: number, unit: TempUnit) => unit === '°C' ? celsius : celsius * 9 / 5 + 32
+export const fromTemp = (value: number, unit: TempUnit) => unit === '°C' ? value : (value - 32) * 5 / 9
+
+/** Metres a second in one of each: exact by definition (mile 1609.344 m, knot 1852 m an hour). */
+export const WIND_UNITS = { 'm/s': 1, 'mph': 0.44704, 'km/h': 1 / 3.6, 'kn': 1852 / 3600 } as const
+export type WindUnit = keyof typeof WIND_UNITS
+export const toWind = (ms: number, unit: WindUnit) => ms / WIND_UNITS[unit]
+export const fromWind = (value: number, unit: WindUnit) => value * WIND_UNITS[unit]
+
+/** Metres in one of each height unit: exact. */
+export const HEIGHT_UNITS = { m: 1, ft: 0.3048 } as const
+export type HeightUnit = keyof typeof HEIGHT_UNITS
+export const toHeight = (metres: number, unit: HeightUnit) => metres / HEIGHT_UNITS[unit]
+export const fromHeight = (value: number, unit: HeightUnit) => value * HEIGHT_UNITS[unit]

@@ -11,6 +11,7 @@ import type { Level } from '../core/chart/grid-fit'
 import { readBagFile } from '../core/files/bag-file'
 import { moment, writeChartFile, type CellNames } from '../core/files/chart-file'
 import { readShotTable, type ShotRow } from '../core/files/shot-table'
+import { withAir, type AirEntry } from '../core/flight/session-air'
 import type { Session, Shot } from '../core/shot/shot'
 import type { DistanceUnit } from '../core/units'
 import { BagFile } from '../shared/bag-file'
@@ -93,14 +94,18 @@ function readShots(path: string, bag: Bag, player: string | undefined): { row: S
   })
 }
 
+const sameAir = (a: AirEntry | undefined, b: Omit<AirEntry, 'fromMs'>) => a !== undefined && JSON.stringify({ ...a, fromMs: 0 }) === JSON.stringify({ ...b, fromMs: 0 })
+
 /** The sessions that the rows speak of. One ball off the range's own makes it a session with range balls. */
 function sessionsOf(read: readonly { row: ShotRow, shot: Shot }[]): Session[] {
   const sessions = new Map<string, Session>()
-  for (const { row, shot } of read) {
+  for (const { row, shot } of [...read].sort((a, b) => a.shot.hitAtMs - b.shot.hitAtMs)) {
     const known = sessions.get(shot.sessionId)
     sessions.set(shot.sessionId, {
       id: shot.sessionId, method: shot.method, startedAtMs: Math.min(shot.hitAtMs, known?.startedAtMs ?? Infinity),
       ball: row.ball === 'range' || known?.ball === 'range' ? 'range' : 'own',
+      // Stated once it holds until it is stated otherwise.
+      air: row.air && !sameAir(known?.air?.at(-1), row.air) ? withAir(known?.air ?? [], { ...row.air, fromMs: shot.hitAtMs }) : known?.air ?? [],
     })
   }
   return [...sessions.values()]

@@ -21,7 +21,7 @@ export function newestMethod(sessions: readonly SessionRecord[]): Method {
 }
 
 export function calibrationOptions(thresholds: Thresholds, method: Method): CalibrationOptions {
-  return { flags: flagOptions(thresholds), withinM: thresholds.withinM ?? WITHIN_M, method }
+  return { flags: flagOptions(thresholds), withinM: thresholds.withinM ?? WITHIN_M, method, neutralAir: !thresholds.asMeasured }
 }
 
 /** A player's record as the numbers are made from it: what was deleted is gone. */

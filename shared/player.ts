@@ -22,6 +22,8 @@ export const Thresholds = z.object({
   widestStepM: threshold('Widest step').optional(),
   closestM: threshold('Closest pair').optional(),
   withinM: boundedNumber('Wanted certainty', WITHIN_MIN_M, WITHIN_MAX_M, ' m').optional(),
+  /** The chart is kept as it was measured: the air is not taken out. */
+  asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
 })
 export type Thresholds = z.infer<typeof Thresholds>
 

@@ -1,13 +1,22 @@
 import { z } from 'zod'
 import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, REASON_MAX } from '../core/limits'
+import { AIR_RANGE } from '../core/flight/air'
+import type { AirEntry } from '../core/flight/session-air'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
-import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
+import { boundedNumber, Id, lineOfText, oneOf, quoted, Version } from './text'
 
 export const BALL_KINDS = ['own', 'range'] as const
 export const SURFACES = ['grass', 'mat'] as const
 
 export const METHOD_WORDS: Record<typeof METHODS[number], string> = {
   monitor: 'Launch monitor', laser: 'Laser', paces: 'Paces', watch: 'Watch', guess: 'Guess by the signs',
+}
+
+export const WINDS_JUDGED = ['calm', 'felt', 'meter', 'report'] as const satisfies readonly AirEntry['wind']['judged'][]
+export const GROUNDS = ['open', 'some', 'enclosed'] as const satisfies readonly AirEntry['ground'][]
+
+function clockFault({ input }: { input?: unknown }): string {
+  return `Wind from ${quoted(input)} o'clock is not possible: more than 0 to 12 is allowed, 12 in the face, 3 from the right.`
 }
 
 /** Milliseconds of a believable day: from 2000 to a day ahead, since a tablet's clock may be off. */
@@ -17,6 +26,24 @@ const Moment = (what: string) => z
   .min(946_684_800_000, { error: `${what} lies before the year 2000.` })
   .refine(ms => ms <= Date.now() + 86_400_000, { error: `${what} lies in the future: check this device's clock.` })
 
+const WIND_MAX_MS = 30
+
+/** Air of a session from a moment on. */
+export const AirRecord = z.object({
+  fromMs: Moment('Air'),
+  tempC: boundedNumber('Temperature', AIR_RANGE.tempC[0], AIR_RANGE.tempC[1], ' °C'),
+  humidity: boundedNumber('Humidity', 0, 1, ''),
+  altitudeM: boundedNumber('Altitude', AIR_RANGE.altitudeM[0], AIR_RANGE.altitudeM[1], ' m'),
+  qnhPa: boundedNumber('Pressure', 85_000, 108_500, ' Pa').nullable(),
+  wind: z.object({
+    speedMs: boundedNumber('Wind', 0, WIND_MAX_MS, ' m/s'),
+    clock: z.number({ error: 'Wind must be from an hour of the clock.' }).gt(0, { error: clockFault }).max(12, { error: clockFault }),
+    judged: oneOf('Wind judged by', WINDS_JUDGED),
+  }, { error: 'The wind is missing.' }),
+  ground: oneOf('Ground', GROUNDS),
+})
+export type AirRecord = z.infer<typeof AirRecord>
+
 /** A range session as the browser makes it: sent once or ten times, it is there once. */
 export const SessionRecord = z.object({
   id: Id,
@@ -25,6 +52,8 @@ export const SessionRecord = z.object({
   method: oneOf('Method', METHODS),
   ball: oneOf('Ball', BALL_KINDS),
   surface: oneOf('Surface', SURFACES),
+  /** Missing from what an older page kept: no air was taken then. */
+  air: z.array(AirRecord, { error: 'Air must be a list.' }).max(50, { error: 'Air changed more than 50 times.' }).default([]),
   version: Version,
 })
 export type SessionRecord = z.infer<typeof SessionRecord>
@@ -63,6 +92,6 @@ export function toShot(record: ShotRecord): Shot {
   return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
 }
 
-export function toSession({ id, startedAtMs, method, ball }: SessionRecord): Session {
-  return { id, startedAtMs, method, ball }
+export function toSession({ id, startedAtMs, method, ball, air }: SessionRecord): Session {
+  return { id, startedAtMs, method, ball, air }
 }

@@ -16,6 +16,8 @@ export const useNumbers = createSharedComposable(() => {
     next: computed(() => calibration.result?.next ?? []),
     ready: computed(() => calibration.result?.ready ?? null),
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
+    air: computed(() => calibration.result?.air ?? 'as measured'),
+    corrections: computed(() => calibration.result?.corrections ?? []),
     questions: computed(() => calibration.result?.questions ?? []),
   }
 })

@@ -2,7 +2,9 @@ import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
 import type { ChartCell } from '#core/chart/chart-cell'
 import { pileOf } from '#core/chart/pile'
+import { withAir } from '#core/flight/session-air'
 import type { ShotRecord } from '#shared/session'
+import type { Air } from '~/utils/air-draft'
 
 interface Done { words: string, back: () => Promise<void> }
 
@@ -114,11 +116,21 @@ export function useRangeSession(sessionId: string) {
     return `the ball with ${cellName(newest)}`
   }
 
+  const airNow = computed(() => session.value?.air.at(-1) ?? null)
+
+  /** New air, from now on or in place of all that was taken before; none takes the correction back. */
+  async function setAir(air: Air | null, from: 'now' | 'start'): Promise<void> {
+    const { air: before, ...rest } = session.value!
+    const entries = air === null ? [] : from === 'start' ? [{ ...air, fromMs: rest.startedAtMs }] : withAir(before, { ...air, fromMs: Date.now() })
+    did('the change of the air', () => record.putSession({ ...session.value!, air: before, version: session.value!.version + 1 }))
+    await record.putSession({ ...rest, air: entries, version: rest.version + 1 })
+  }
+
   const end = () => record.putSession({ ...session.value!, endedAtMs: Date.now(), version: session.value!.version + 1 })
   const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 
   return {
-    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, next: numbers.next, ready: numbers.ready, choose, step, log, change, settle, undo,
+    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, next: numbers.next, ready: numbers.ready, airNow, setAir, choose, step, log, change, settle, undo,
     canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn,
   }
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 const account = useAccount()
-const { help, search } = useDialogs()
+const { help, search, playsLike } = useDialogs()
 const route = useRoute()
 
 defineShortcuts({
   '/': () => { search.value = true },
   '?': () => { help.value = true },
+  'w': () => { playsLike.value = true },
   'meta_k': () => { search.value = true },
 })
 
@@ -27,5 +28,6 @@ onNuxtReady(() => preloadComponents(['FrameSearchDialog', 'FrameHelpDialog']))
     </div>
     <LazyFrameHelpDialog v-if="help" v-model:open="help" />
     <LazyFrameSearchDialog v-if="search" v-model:open="search" />
+    <LazyFramePlaysLike v-if="playsLike" v-model:open="playsLike" />
   </div>
 </template>

@@ -1,4 +1,4 @@
-import type { DistanceUnit } from '#core/units'
+import type { DistanceUnit, HeightUnit, TempUnit, WindUnit } from '#core/units'
 import type { Account } from '#shared/account'
 
 /** The signed-in coach, and what they read distances in. */
@@ -8,6 +8,9 @@ export const useAccount = defineStore('account', () => {
   const signedOut = ref(false)
   // On this device the choice is known before the server answers, and lasts without it.
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
+  const tempUnit = useLocalStorage<TempUnit>('uzzet-temp-unit', '°C')
+  const windUnit = useLocalStorage<WindUnit>('uzzet-wind-unit', 'm/s')
+  const heightUnit = useLocalStorage<HeightUnit>('uzzet-height-unit', 'm')
   const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
 
   const unit = computed(() => keptUnit.value)
@@ -36,5 +39,5 @@ export const useAccount = defineStore('account', () => {
     signedOut.value = false
   }
 
-  return { account, signedOut, unit, decimals, load, setUnit, forget }
+  return { account, signedOut, unit, decimals, tempUnit, windUnit, heightUnit, load, setUnit, forget }
 })

@@ -19,10 +19,10 @@ const settingsOf = ({ player }: Ask) => JSON.stringify(player)
 
 function answer({ turn, player, options }: Ask, live: boolean): void {
   const record = { ...player, shots: [...shots.values()] }
-  const { grid, ...calibration } = calibrate(record, options, live ? kept : undefined)
+  const { grid, player: used, ...calibration } = calibrate(record, options, live ? kept : undefined)
   post({ turn, full: !live, calibration })
   if (live || shots.size < FOLD_FROM_SHOTS) return
-  kept = foldEarlier(record, grid) ?? undefined
+  kept = foldEarlier(used, grid) ?? undefined
   keptFor = settingsOf(asked!)
 }
 

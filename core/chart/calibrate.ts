@@ -10,6 +10,7 @@ import { NEXT } from './model/constants'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
 import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
 import { questionsOf } from './model/screens'
+import { asMeasured, inNeutralAir } from './neutral-shots'
 import { groupByCell, inTime } from './pile'
 
 /** Stock shots named ahead. */
@@ -29,14 +30,18 @@ function askAbout({ shots }: PlayerShots, grid: GridFit, chart: CarryChart): Cal
   })
 }
 
+/** With what it was made from: the fit, and the player's shots as they went into it. */
+export type Calibrated = Calibration & { grid: GridFit, player: PlayerShots }
+
 /**
  * From a player's shots to the carry chart, the ladder, the flags, what to hit next and how ready it is.
  * Pure: the same record, options and day give the same result, to the byte, in whatever order the shots come.
  * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
  */
-export function calibrate(record: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibration & { grid: GridFit } {
+export function calibrate(record: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibrated {
+  const { sessions, shots, corrections } = options.neutralAir ? inNeutralAir(record) : asMeasured(record)
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
-  const player = { ...record, shots: inTime(record.shots) }
+  const player = { ...record, sessions, shots: inTime(shots) }
   const grid = fitGrid(player, kept)
   const chart = carryChart(player.bag, player.shots, grid)
   const ladder = buildLadder(chart)
@@ -46,7 +51,7 @@ export function calibrate(record: PlayerShots, options: CalibrationOptions = USU
   const told = chartProgress(chart).hit > 0
   const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
-    grid, chart, ladder, findings,
+    grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections, chart, ladder, findings,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
       withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= NEXT.goodEnoughShare * inUse,

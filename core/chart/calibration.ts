@@ -6,6 +6,7 @@ import type { Method } from '../shot/shot'
 import { yardsToMetres } from '../units'
 import type { CarryChart } from './chart-cell'
 import type { Question } from './model/screens'
+import type { AirCorrection } from './corrections'
 
 export type { Question }
 
@@ -20,9 +21,11 @@ export interface CalibrationOptions {
   withinM: number
   /** How the next balls are measured. */
   method: Method
+  /** Whether what was hit in known air is taken to neutral air. */
+  neutralAir: boolean
 }
 
-export const USUAL_OPTIONS: CalibrationOptions = { flags: {}, withinM: WITHIN_M, method: 'monitor' }
+export const USUAL_OPTIONS: CalibrationOptions = { flags: {}, withinM: WITHIN_M, method: 'monitor', neutralAir: true }
 
 /** The stock shot to hit next, and why. */
 export interface Next extends StockShot {
@@ -45,6 +48,9 @@ export interface Ready {
 
 /** Everything that a player's shots say. Plain data: the same on the server, in a worker and in a file. */
 export interface Calibration {
+  /** `neutral` when any shot was taken out of its own air. */
+  air: 'neutral' | 'as measured'
+  corrections: AirCorrection[]
   chart: CarryChart
   ladder: Ladder
   findings: Finding[]

@@ -89,7 +89,8 @@ function bySession({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>)
   return [...groups].map(([id, list]) => {
     const session = known.get(id)
     const has = (method: Shot['method']) => list.some(shot => shot.method === method)
-    const daySd = has('guess') ? MODEL.guessedDaySd : has('paces') || session?.ball === 'range' ? MODEL.roughDaySd : MODEL.daySd
+    const ownSd = has('guess') ? MODEL.guessedDaySd : has('paces') || session?.ball === 'range' ? MODEL.roughDaySd : MODEL.daySd
+    const daySd = Math.hypot(ownSd, session?.airSd ?? 0)
     return { id, day: dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs))), daySd, shots: list }
   }).sort((a, b) => a.day - b.day || (a.id < b.id ? -1 : 1))
 }

@@ -46,12 +46,11 @@ function cellOut(cell: ChartCell, names: CellNames) {
  * Cells of which nothing is known, not even by others, are not in it.
  */
 export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords) {
-  const { chart, ladder, findings, next, ready, retestDueMs } = calibration
+  const { air, chart, ladder, findings, next, ready, retestDueMs } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
-    // As it was measured: nothing is taken out for wind, warmth or height yet.
-    air: 'as measured',
+    air,
     asOf,
     cells: chart.filter(cell => cell.kind !== 'unhit').map(cell => cellOut(cell, names)),
     ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }) })),

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
+import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
 import { fromUnit, type DistanceUnit } from '../units'
 
 /** One row of the shot table, labels as in the bag. */
@@ -25,6 +26,8 @@ export interface ShotRow {
   /** Length of a pile along the line of flight, and side of the line, right positive; undefined when not measured. */
   extentM?: number
   sideM?: number
+  /** Air as this row states it; once a session is enough. */
+  air?: RowAir
 }
 
 /** What is wrong with one value of a file. */
@@ -36,7 +39,7 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out'] as const
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', ...AIR_COLUMNS_OUT] as const
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -51,6 +54,8 @@ export interface ShotRowOut {
   strike: Strike | null
   ball: 'own' | 'range'
   leftOut: string | null
+  /** Air it was hit in, or null. */
+  air: RowAir | null
 }
 
 /**
@@ -64,7 +69,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
     fields: [...COLUMNS_OUT],
     data: rows.map(r => [
       safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), ...writeAirColumns(r.air),
     ]),
   }, { newline: '\r\n' }) + '\r\n'
 }
@@ -173,12 +178,13 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
     const extentM = readExtent(cells, fail)
     const sideM = readLength(cells, 'side', [-CARRY_LIMITS_IN_FILE.m.max, CARRY_LIMITS_IN_FILE.m.max], fail)
+    const air = readAirColumns(cells, fail)
     const measuredAt = (cells.measured_at ?? '').trim()
     if (measuredAt !== '' && measuredAt !== 'pitch') fail('measured_at', measuredAt, 'is not "pitch": distances to where a ball lies need its run, which is not taken out yet')
     if (errors.length > before) return
     rows.push({
       row, carryM, balls, hitAtMs, method, strike, ball, day: (cells.time ?? '').trim().slice(0, 10) || null,
-      ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }),
+      ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }), ...(air && { air }),
       club: words(cells.club), swing: words(cells.swing),
       player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
     })

@@ -1,3 +1,5 @@
+import type { AirEntry } from '../flight/session-air'
+
 export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
 export type Method = typeof METHODS[number]
 
@@ -33,6 +35,10 @@ export interface Session {
   startedAtMs: number
   method: Method
   ball: 'own' | 'range'
+  /** Air it was hit in, oldest first; none when it was not taken. */
+  air?: readonly AirEntry[]
+  /** What the correction for that air adds in common to its balls; sd of ln carry. */
+  airSd?: number
 }
 
 /** The shots that count for the number. */

@@ -5,12 +5,12 @@ import { findPlayer } from './players'
 import type { SessionRecord } from '../../shared/session'
 
 export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
-  const { id, startedAt, endedAt, method, ball, surface, version } = row
-  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, version }
+  const { id, startedAt, endedAt, method, ball, surface, air, version } = row
+  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, air, version }
 }
 
-function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, version }: SessionRecord) {
-  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, version }
+function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, air, version }: SessionRecord) {
+  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, air, version }
 }
 
 /**

@@ -3,6 +3,7 @@ import { boolean, customType, datetime, double, index, int, json, mysqlTable, pr
 import type { Flight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Method, Strike } from '../../core/shot/shot'
+import type { AirRecord } from '../../shared/session'
 import type { Level, PlayerSummary, Thresholds } from '../../shared/player'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
@@ -81,6 +82,8 @@ export const sessions = mysqlTable('sessions', {
   method: varchar('method', { length: 8 }).$type<Method>().notNull(),
   ball: varchar('ball', { length: 6 }).$type<'own' | 'range'>().notNull(),
   surface: varchar('surface', { length: 6 }).$type<'grass' | 'mat'>().notNull(),
+  // Oldest first; read and written as one with its session.
+  air: json('air').$type<AirRecord[]>().notNull().default([]),
   version: int('version').notNull().default(1),
   createdAt,
 }, t => [index('sessions_player').on(t.playerId, t.startedAt)])

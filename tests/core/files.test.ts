@@ -63,21 +63,21 @@ describe('the shot table', () => {
     const row = fc.record<ShotRowOut>({
       player: text, session: fc.uuid(), hitAtMs: fc.integer({ min: 1e12, max: 2e12 }), club: text, swing: text, method: fc.constantFrom(...METHODS),
       carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }),
-      strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'),
+      strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'), air: fc.constant(null),
     })
     fc.assert(fc.property(fc.array(row, { minLength: 1, maxLength: 20 }), (rows) => {
       const csv = writeShotTable(rows)
       const { rows: read, errors } = readShotTable(csv)
       expect(errors).toEqual([])
-      expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows.map(out => ({ ...out, day: new Date(out.hitAtMs).toISOString().slice(0, 10) })))
+      expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows.map(({ air, ...out }) => ({ ...out, day: new Date(out.hitAtMs).toISOString().slice(0, 10) })))
       for (const cell of Papa.parse<string[]>(csv).data.flat()) expect(cell).not.toMatch(/^[=+\-@]/)
     }))
-    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, strike: null, ball: 'own', leftOut: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
+    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, strike: null, ball: 'own', leftOut: null, air: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
   })
 
   it('gives yards back exactly as they were typed', () => {
     for (let tenths = 10; tenths <= 4000; tenths += 7) {
-      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, strike: null, ball: 'own', leftOut: null }])
+      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, strike: null, ball: 'own', leftOut: null, air: null }])
       expect(Math.round(readShotTable(csv).rows[0]!.carryM / 0.09144)).toBe(tenths)
     }
   })

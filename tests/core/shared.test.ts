@@ -112,12 +112,13 @@ describe('records on their way', () => {
   it('thresholds reach the rules they belong to', () => {
     expect(flagOptions({ widestStepM: 9 })).toEqual({ step: { widestStepM: 9 }, overlap: {} })
     expect(flagOptions({})).toEqual({ step: {}, overlap: {} })
-    expect(calibrationOptions({ closestM: 3 }, 'laser')).toEqual({ flags: { step: {}, overlap: { closestM: 3 } }, withinM: yardsToMetres(3), method: 'laser' })
+    expect(calibrationOptions({ closestM: 3 }, 'laser')).toEqual({ flags: { step: {}, overlap: { closestM: 3 } }, withinM: yardsToMetres(3), method: 'laser', neutralAir: true })
+    expect(calibrationOptions({ asMeasured: true }, 'laser').neutralAir).toBe(false)
     expect(faults(PlayerChange, { version: 1, thresholds: { withinM: 0.1 } })).toEqual(['thresholds.withinM: Wanted certainty 0.1 m is not possible: 0.9144 to 18.288 m is allowed.'])
   })
 
   it('a record becomes what the numbers are made from: without what was deleted, measured as the newest session does', () => {
-    const session = { id: id(2), startedAtMs: 1.7e12, endedAtMs: null, method: 'laser', ball: 'range', surface: 'mat', version: 1 } as const
+    const session = { id: id(2), startedAtMs: 1.7e12, endedAtMs: null, method: 'laser' as const, ball: 'range' as const, surface: 'mat' as const, air: [], version: 1 }
     const record = playerShots({ level: 'good' }, { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }, [session], [shot, { ...shot, id: id(8), deleted: true }], 5)
     expect(record).toMatchObject({ level: 'good', nowMs: 5, shots: [{ id: id(1) }], sessions: [{ id: id(2), startedAtMs: 1.7e12, method: 'laser', ball: 'range' }] })
     expect([newestMethod([session, { ...session, startedAtMs: 1.6e12, method: 'paces' }]), newestMethod([])]).toEqual(['laser', 'monitor'])

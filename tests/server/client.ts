@@ -64,7 +64,7 @@ export async function atTheRange(coach: Client) {
   const playerId = await newPlayer(coach)
   const bag = aBag()
   await coach.put(`/api/players/${playerId}/bag`, bag)
-  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', version: 1 }
+  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', air: [], version: 1 }
   await coach.put(`/api/players/${playerId}/sessions/${session.id}`, session)
   const shot = (change: object = {}) => ({
     id: newId(), sessionId: session.id, clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id, carryM: 65.8368, method: 'monitor', balls: 1,

@@ -106,6 +106,21 @@ describe('a session', () => {
     expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.sessions).toEqual([{ ...session, version: 3 }])
   })
 
+  it('keeps its air, which goes out with its shots; air that cannot be is refused by name', async () => {
+    const coach = await newCoach()
+    const { playerId, session, shot, log } = await atTheRange(coach)
+    const air = { fromMs: session.startedAtMs, tempC: 12, humidity: 0.8, altitudeM: 120, qnhPa: null, wind: { speedMs: 3, clock: 2, judged: 'felt' }, ground: 'open' }
+    const put = (change: object) => coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, version: 2, air: [{ ...air, ...change }] })
+    const refused = await put({ tempC: -80 })
+    expect([refused.status, refusal(refused)]).toEqual([422, { 'air.0.tempC': 'Temperature -80 °C is not possible: -20 to 50 °C is allowed.' }])
+    expect((await put({})).status).toBe(200)
+    await log(shot({ hitAtMs: session.startedAtMs + 1000 }))
+    const { body } = await coach.get<PlayerRecord>(`/api/players/${playerId}`)
+    expect(body.sessions[0]!.air).toEqual([air])
+    expect(readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body).rows[0]!.air).toMatchObject({ tempC: 12, wind: { speedMs: 3, clock: 2, judged: 'felt' } })
+    expect((await coach.get<{ air: string }>(`/api/players/${playerId}/chart.json`)).body.air).toBe('neutral')
+  })
+
   it('under another\'s address or id is refused', async () => {
     const coach = await newCoach()
     const [one, two] = [await atTheRange(coach), await atTheRange(coach)]

@@ -2,6 +2,7 @@
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
+import { correctionWords } from '#shared/air-words'
 import { questionWords } from '#shared/next-words'
 import type { ShotRecord } from '#shared/session'
 
@@ -11,7 +12,8 @@ const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit } = useDistance()
-const { questions } = useNumbers()
+const { questions, corrections } = useNumbers()
+const { windText } = useAirUnits()
 const opened = shallowRef<ShotRecord>()
 
 const shots = computed(() => record.records
@@ -41,8 +43,12 @@ const middle = computed(() => {
   return `Plain middle of the pile: ${withUnit(middleM)}${carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''}.`
 })
 
+/** What the air did, session by session, newest first. */
+const airLines = computed(() => corrections.value.filter(one => cellKey(one) === cellKey(props.cell)).sort((a, b) => b.fromMs - a.fromMs).slice(0, 3)
+  .map(one => `${shortDate(one.fromMs)}, ${correctionWords(one, unit.value, windText)}.`))
+
 const asked = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
-const askedM = computed(() => asked.value.flatMap(question => shots.value.filter(shot => shot.id === question.shot).map(shot => shot.carryM)))
+const askedM = computed(() => asked.value.map(question => question.carryM))
 </script>
 
 <template>
@@ -52,7 +58,8 @@ const askedM = computed(() => asked.value.flatMap(question => shots.value.filter
         <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">{{ text(cell.carryM) }}<span class="soft ml-2 text-2xl font-semibold not-italic">± {{ text(plusMinusM(cell)!) }} {{ unit }}</span></span>
         <span class="soft text-lg">8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span>
       </p>
-      <p v-if="middle" class="soft mb-2">{{ middle }}</p>
+      <p v-if="middle" class="soft">{{ middle }}</p>
+      <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
       <MarksPileStrip
         v-if="shots.length > 0" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'"
       />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 const open = defineModel<boolean>('open', { required: true })
 const groups = [
-  { title: 'Everywhere', keys: [['/', 'Search players and stages'], ['?', 'This list'], ['G then B', 'Bag'], ['G then R', 'Range session'], ['G then C', 'Carry chart'], ['G then G', 'Gaps'], ['G then P', 'Players'], ['N', 'Add a player, on their list']] },
-  { title: 'On the range', keys: [['0–9', 'Type the carry'], ['Enter', 'Log the ball'], ['Arrow keys', 'Choose the stock shot'], ['U', 'Undo'], ['L', 'Leave out the last ball'], ['Esc', 'Clear what was typed']] },
+  { title: 'Everywhere', keys: [['/', 'Search players and stages'], ['?', 'This list'], ['W', 'What a target plays like today'], ['G then B', 'Bag'], ['G then R', 'Range session'], ['G then C', 'Carry chart'], ['G then G', 'Gaps'], ['G then P', 'Players'], ['N', 'Add a player, on their list']] },
+  { title: 'On the range', keys: [['0–9', 'Type the carry'], ['Enter', 'Log the ball'], ['Arrow keys', 'Choose the stock shot'], ['U', 'Undo'], ['L', 'Leave out the last ball'], ['N', 'Go to what to hit next'], ['Esc', 'Clear what was typed']] },
   { title: 'In the bag', keys: [['Ctrl Z', 'Undo a change'], ['Ctrl Shift Z', 'Do it again'], ['Ctrl S', 'Save the bag']] },
 ]
 </script>

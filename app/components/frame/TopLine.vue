@@ -2,7 +2,7 @@
 const account = useAccount()
 const record = usePlayerRecord()
 const route = useRoute()
-const { help, search } = useDialogs()
+const { help, search, playsLike } = useDialogs()
 const colorMode = useColorMode()
 
 const player = computed(() => 'playerId' in route.params ? record.player : null)
@@ -19,6 +19,7 @@ const menu = computed(() => [
   [{ label: account.account?.name ?? '', type: 'label' as const }],
   [
     { label: dusk.value ? 'Light theme' : 'Dusk theme', icon: dusk.value ? 'i-lucide-sun' : 'i-lucide-moon', onSelect: () => { colorMode.preference = dusk.value ? 'light' : 'dark' } },
+    { label: 'Plays like', icon: 'i-lucide-wind', kbds: ['w'], onSelect: () => { playsLike.value = true } },
     { label: 'Keyboard', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: () => { help.value = true } },
     { label: 'Account', icon: 'i-lucide-user', to: '/account' },
   ],
@@ -39,6 +40,7 @@ const menu = computed(() => [
     <span class="min-w-0 flex-1" />
     <FrameOutboxChip />
     <FrameUnitSwitch />
+    <UButton color="neutral" variant="outline" icon="i-lucide-wind" class="max-md:hidden" @click="playsLike = true">Plays like <UKbd value="w" class="ml-1" /></UButton>
     <UButton color="neutral" variant="outline" icon="i-lucide-search" class="max-sm:hidden" @click="search = true">
       Search <UKbd value="/" class="ml-1" />
     </UButton>

@@ -13,10 +13,11 @@ const typed = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string | undefined>>({})
 const failure = ref<string>()
 
-interface Row { option: keyof Thresholds, label: string, usualM: number, leastM: number, mostM: number }
+type Figure = Exclude<keyof Thresholds, 'asMeasured'>
+interface Row { option: Figure, label: string, usualM: number, leastM: number, mostM: number }
 const rows: Row[] = [
   ...FLAG_RULES.flatMap(({ meta: { threshold }, defaults }): Row[] => threshold
-    ? [{ option: threshold.option as keyof Thresholds, label: threshold.label, usualM: defaults[threshold.option]!, leastM: THRESHOLD_MIN_M, mostM: THRESHOLD_MAX_M }]
+    ? [{ option: threshold.option as Figure, label: threshold.label, usualM: defaults[threshold.option]!, leastM: THRESHOLD_MIN_M, mostM: THRESHOLD_MAX_M }]
     : []),
   { option: 'withinM', label: 'Known within ±', usualM: WITHIN_M, leastM: WITHIN_MIN_M, mostM: WITHIN_MAX_M },
 ]
@@ -65,7 +66,7 @@ async function send(thresholds: Thresholds) {
     </div>
     <div class="mt-1 flex gap-2">
       <UButton type="submit" :loading="busy">Use these</UButton>
-      <UButton v-if="Object.keys(record.player?.thresholds ?? {}).length > 0" color="neutral" variant="outline" :disabled="busy" @click="send({})">Back to usual</UButton>
+      <UButton v-if="rows.some(row => record.player?.thresholds[row.option] !== undefined)" color="neutral" variant="outline" :disabled="busy" @click="send(record.player!.thresholds.asMeasured ? { asMeasured: true } : {})">Back to usual</UButton>
     </div>
   </form>
 </template>

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
+import { newestCorrection } from '#core/chart/corrections'
+import { correctionWords } from '#shared/air-words'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
 const { text, unit, withUnit } = useDistance()
-const { known, questions, ready } = useNumbers()
-const record = usePlayerRecord()
-const askedM = computed(() => {
-  const ids = new Set(questions.value.map(question => question.shot))
-  return (record.shotsByCell.get(cellKey(props.cell)) ?? []).filter(shot => ids.has(shot.id)).map(shot => shot.carryM)
+const { known, questions, corrections, ready } = useNumbers()
+const askedM = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM))
+const { windText } = useAirUnits()
+const airLine = computed(() => {
+  const found = newestCorrection(corrections.value, props.cell)
+  return found && `${shortDate(found.fromMs)}, ${correctionWords(found, unit.value, windText)}.`
 })
 /** Whether this number may be written down. */
 const enough = computed(() => {
@@ -28,6 +31,7 @@ const method = computed(() => {
     <div class="raised px-3 pt-3 pb-1">
       <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
     </div>
+    <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>

@@ -5,7 +5,9 @@ import { METHOD_WORDS, type ShotRecord } from '#shared/session'
 const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
-const { session, balls, newestFirst, cell, chosen, canUndo, question } = range
+const { session, balls, newestFirst, cell, chosen, canUndo, question, airNow } = range
+const { airText } = useAirUnits()
+const airOpen = ref(false)
 const { cellName } = useCellNames()
 const { typed: typedText, unit } = useDistance()
 const toast = useToast()
@@ -82,6 +84,11 @@ async function end() {
       <SessionBoard :range="range" />
       <SessionHitNext v-if="running" class="mt-4" :range="range" />
       <p class="soft mt-3 text-sm">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}, since {{ clockTime(session.startedAtMs) }}<template v-if="daysAgo(session.startedAtMs) !== 'today'">, {{ shortDate(session.startedAtMs) }}</template></p>
+      <p class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>
+        <UButton color="neutral" variant="outline" size="sm" icon="i-lucide-wind" @click="airOpen = true">{{ airNow ? 'It has changed' : 'Take the air' }}</UButton>
+      </p>
+      <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="airNow" :running="balls.length > 0" @save="range.setAir" @none="range.setAir(null, 'start')" />
       <FrameSafetyNote class="mt-4" :pacing="session.method === 'paces'" />
     </section>
     <section class="min-w-0 space-y-4" aria-labelledby="cell-title">

@@ -2,13 +2,14 @@
 import { cellKey } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
 import { plusMinusM } from '#core/chart/chart-cell'
+import { Z_80 } from '#core/chart/model/normal'
 import { nextWords, readyWords } from '#shared/next-words'
 import type { RangeSession } from '~/composables/useRangeSession'
 
 /** What to hit next, why, and how much is still to do. A key and a tap go there. */
 const props = defineProps<{ range: RangeSession, compact?: boolean }>()
 const { cell, inARow, next, ready } = props.range
-const { chart } = useNumbers()
+const { chart, corrections } = useNumbers()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
 
@@ -22,6 +23,14 @@ const known = computed(() => {
   return `${at.kind === 'predicted' ? 'Predicted' : 'Now'} ${text(at.carryM)} ± ${text(plusMinusM(at)!)} ${unit.value}. `
 })
 const title = computed(() => left.value > 0 && !here.value ? `Then, after ${left.value} more of these` : 'Hit next')
+/** When the air itself is most of what is not known, more balls in it do not help. */
+const windNote = computed(() => {
+  const air = props.range.airNow.value
+  const wanted = ready.value?.withinM
+  if (!air || !wanted) return false
+  const own = corrections.value.filter(one => one.sessionId === props.range.session.value?.id && one.fromMs === air.fromMs)
+  return own.some(one => one.neutralM === null || Z_80 * one.sdM >= wanted)
+})
 const go = () => first.value && props.range.choose(first.value)
 
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -43,6 +52,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} balls</p>
     <p class="mt-0.5">{{ known }}{{ nextWords(first, cellName) }}</p>
     <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go">Take it</UButton>
+    <p v-if="windNote" class="mt-2 border-l-[5px] border-(--weak) pl-3">No number of balls in this wind makes every number so sure: calm or downwind is worth more than more of these.</p>
     <p class="mt-2 flex items-start gap-2 border-t border-default pt-2" :class="ready.goodEnough && 'font-bold text-success'">
       <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{ readyWords(ready, unit) }}
     </p>

@@ -2,11 +2,18 @@
 import { v7 as newId } from 'uuid'
 import { METHODS } from '#core/shot/shot'
 import { METHOD_WORDS, type SessionRecord } from '#shared/session'
+import type { Air } from '~/utils/air-draft'
 
 /** How the numbers are taken today. Remembered from the last session. */
 const emit = defineEmits<{ start: [session: SessionRecord] }>()
 const record = usePlayerRecord()
 const last = record.sessions.at(-1)
+// Today's air is still there when another session begins within the hours; the place stays for longer.
+const STILL_HOLDS_MS = 4 * 3_600_000
+const lastAir = record.sessions.findLast(session => session.air.length > 0)?.air.at(-1)
+const air = shallowRef<Air | null>(lastAir && Date.now() - lastAir.fromMs < STILL_HOLDS_MS ? lastAir : null)
+const airOpen = ref(false)
+const { airText } = useAirUnits()
 const setup = reactive({ method: last?.method ?? 'monitor', ball: last?.ball ?? 'own', surface: last?.surface ?? 'grass' })
 
 const METHOD_ICONS = { monitor: 'i-lucide-radar', laser: 'i-lucide-crosshair', paces: 'i-lucide-footprints', watch: 'i-lucide-watch', guess: 'i-lucide-signpost' } as const
@@ -14,7 +21,9 @@ const balls = [{ value: 'own', label: 'Own ball' }, { value: 'range', label: 'Ra
 const surfaces = [{ value: 'grass', label: 'Grass' }, { value: 'mat', label: 'Mat' }] as const
 
 function start() {
-  emit('start', { id: newId(), startedAtMs: Date.now(), endedAtMs: null, ...setup, version: 1 })
+  const now = Date.now()
+  const taken = air.value ? [{ ...air.value, fromMs: now }] : []
+  emit('start', { id: newId(), startedAtMs: now, endedAtMs: null, ...setup, air: taken, version: 1 })
 }
 </script>
 
@@ -45,6 +54,11 @@ function start() {
         </div>
       </fieldset>
     </div>
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <p><span class="soft">Air: </span>{{ air ? airText(air) : 'not taken, the numbers stay as measured' }}</p>
+      <UButton color="neutral" variant="outline" icon="i-lucide-wind" @click="airOpen = true">{{ air ? 'Change the air' : 'Take the air' }}</UButton>
+    </div>
+    <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="air ?? (lastAir ? { ...USUAL_AIR, altitudeM: lastAir.altitudeM, ground: lastAir.ground } : null)" @save="air = $event" @none="air = null" />
     <p v-if="setup.ball === 'range'" class="soft">Range balls fly shorter than the balls one plays: the numbers come out a little low.</p>
     <FrameSafetyNote :pacing="setup.method === 'paces'" />
     <UButton size="xl" icon="i-lucide-play" @click="start">Start the session</UButton>

@@ -6,6 +6,8 @@ import type { BadKind } from './kinds'
 export interface Question {
   shot: string
   fault: BadKind
+  /** What it carried, metres, in the air of the chart. */
+  carryM: number
   /** How far from the stock shot's number, metres; short is negative. */
   offM: number
   clean: number
@@ -27,7 +29,7 @@ export function questionsOf(balls: readonly JudgedBall[], carryM: number): Quest
   const recent = balls.slice(-ASK.lastBalls).filter(ball => odd.includes(ball))
   const runSide = [-1, 1].find(way => recent.filter(ball => side(ball) === way).length >= ASK.sameSide)
   return odd.filter(ball => !ball.settled).map(ball => ({
-    shot: ball.shot, fault: ball.verdict.fault, offM: ball.carryM - carryM, clean: ball.verdict.clean,
+    shot: ball.shot, carryM: ball.carryM, fault: ball.verdict.fault, offM: ball.carryM - carryM, clean: ball.verdict.clean,
     changed: runSide !== undefined && side(ball) === runSide && recent.includes(ball),
   }))
 }

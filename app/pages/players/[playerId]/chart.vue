@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { cellKey, clubsInUse, isGridClub } from '#core/bag/bag'
 import { chartProgress } from '#core/chart/chart-cell'
+import type { Player } from '#shared/player'
 import { nextWords, readyWords } from '#shared/next-words'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
-const { chart, known, next, ready, retestDueMs } = useNumbers()
+const { chart, known, next, ready, retestDueMs, air } = useNumbers()
+const toast = useToast()
 const { cellName } = useCellNames()
 const { unit } = useDistance()
 const openedKey = ref<string>()
@@ -16,6 +18,19 @@ const clubs = computed(() => {
   const used = clubsInUse(record.bag)
   return { grid: used.filter(isGridClub), others: used.filter(club => !isGridClub(club)) }
 })
+/** Whether any session says what its air was. */
+const airTaken = computed(() => record.sessions.some(session => session.air.length > 0))
+
+async function switchAir() {
+  const { asMeasured, ...rest } = record.player!.thresholds
+  try {
+    record.player = await api<Player>(`/api/players/${playerId.value}`, { method: 'PATCH', body: { version: record.player!.version, thresholds: asMeasured ? rest : { ...rest, asMeasured: true } } })
+  } catch (error) {
+    toast.add({ title: 'The air could not be switched', description: (error as Error).message, color: 'error' })
+    if (error instanceof Refused && error.status === 409) record.player = { ...(error.current as Player) }
+  }
+}
+
 const hit = computed(() => chartProgress(chart.value).hit)
 const anyBall = computed(() => chart.value.some(cell => cell.balls > 0))
 const line = computed(() => {
@@ -24,7 +39,8 @@ const line = computed(() => {
   const out = chart.value.reduce((sum, cell) => sum + cell.leftOut, 0)
   const first = Math.min(...record.shots.map(shot => shot.hitAtMs))
   if (balls + out === 0) return 'No balls yet.'
-  return `As measured, ${balls} balls since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
+  const how = air.value === 'neutral' ? 'Neutral air' : 'As measured'
+  return `${how}, ${balls} balls since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
 })
 </script>
 
@@ -32,6 +48,7 @@ const line = computed(() => {
   <FrameStagePage title="Carry chart">
     <template #line>{{ line }}&nbsp;</template>
     <template #actions>
+      <UButton v-if="airTaken" color="neutral" :variant="air === 'neutral' ? 'solid' : 'outline'" :aria-pressed="air === 'neutral'" icon="i-lucide-wind" @click="switchAir">Neutral air</UButton>
       <UButton color="neutral" :variant="account.decimals === 1 ? 'solid' : 'outline'" :aria-pressed="account.decimals === 1" @click="account.decimals = account.decimals === 1 ? 0 : 1">One decimal</UButton>
       <UButton :to="`/api/players/${playerId}/shots.csv`" external download color="neutral" variant="outline" icon="i-lucide-download">Shots<span class="max-sm:sr-only"> as CSV</span></UButton>
       <UButton :to="`/api/players/${playerId}/chart.json`" external download color="neutral" variant="outline" icon="i-lucide-download">Chart<span class="max-sm:sr-only"> file</span></UButton>
@@ -65,7 +82,7 @@ const line = computed(() => {
       </section>
       <div v-if="anyBall" class="soft mt-4 space-y-0.5 text-sm">
         <p>± is how sure the number is: 8 times in 10 it is off by no more. The patch under it is where 8 clean balls in 10 lie, the number's own doubt included.</p>
-        <p>In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor strike weighs little; tap one to see. As measured: wind, warmth and height are not taken out.</p>
+        <p>In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor strike weighs little; tap one to see. {{ air === 'neutral' ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.' : airTaken ? 'As measured: the air is not taken out.' : 'As measured: take the air in a session, and wind, warmth and height are taken out.' }}</p>
       </div>
     </FrameNumbersGate>
     <ChartCellDialog v-if="opened" :open="true" :cell="opened" @update:open="openedKey = undefined" />

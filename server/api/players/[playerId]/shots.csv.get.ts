@@ -1,4 +1,5 @@
 import { writeShotTable } from '../../../../core/files/shot-table'
+import { airAt } from '../../../../core/flight/session-air'
 import { rungName } from '../../../../core/swing/scale'
 import { fromColumns } from '../../../../shared/record'
 import { playerRecord } from '../../../data/records'
@@ -9,10 +10,14 @@ export default defineEventHandler(async (event) => {
   const { player, bag, sessions, shots } = await playerRecord(coach, idFromRoute(event, 'playerId', 'player'))
   const club = new Map(bag.clubs.map(c => [c.id, c.label]))
   const swing = new Map(bag.scale.rungs.map(r => [r.id, rungName(r)]))
-  const ball = new Map(sessions.map(session => [session.id, session.ball]))
+  const sessionOf = new Map(sessions.map(session => [session.id, session]))
+  const airOf = (sessionId: string, atMs: number) => {
+    const { air } = sessionOf.get(sessionId)!
+    return air[airAt(air, atMs)] ?? null
+  }
   sendAsFile(event, `${fileName(player.name)}-shots.csv`, 'text/csv; charset=utf-8')
   return writeShotTable(fromColumns(shots).map(shot => ({
     player: player.name, session: shot.sessionId, hitAtMs: shot.hitAtMs, club: club.get(shot.clubId)!, swing: swing.get(shot.rungId)!,
-    carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: ball.get(shot.sessionId)!, leftOut: shot.leftOut,
+    carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: sessionOf.get(shot.sessionId)!.ball, leftOut: shot.leftOut, air: airOf(shot.sessionId, shot.hitAtMs),
   })))
 })

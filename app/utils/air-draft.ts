@@ -1,0 +1,89 @@
+import type { AirEntry } from '#core/flight/session-air'
+import { fromHeight, fromTemp, fromWind, toHeight, toTemp, toWind, type HeightUnit, type TempUnit, type WindUnit } from '#core/units'
+
+export interface AirUnits { temp: TempUnit, wind: WindUnit, height: HeightUnit }
+
+/** Air as it is being typed. */
+export interface AirDraft {
+  temp: string
+  humidity: string
+  altitude: string
+  /** Reduced to sea level, hPa; empty takes the standard one. */
+  qnh: string
+  wind: string
+  /** 1 to 12. */
+  clock: number
+  judged: AirEntry['wind']['judged']
+  ground: AirEntry['ground']
+}
+
+/** Air without its moment. */
+export type Air = Omit<AirEntry, 'fromMs'>
+
+export const USUAL_AIR: Air = { tempC: 20, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 0, clock: 12, judged: 'calm' }, ground: 'open' }
+
+const text = (value: number, decimals: number) => String(Number(value.toFixed(decimals)))
+
+export function airDraft(air: Air, units: AirUnits): AirDraft {
+  return {
+    temp: text(toTemp(air.tempC, units.temp), 0), humidity: text(air.humidity * 100, 0), altitude: text(toHeight(air.altitudeM, units.height), 0),
+    qnh: air.qnhPa === null ? '' : text(air.qnhPa / 100, 0), wind: text(toWind(air.wind.speedMs, units.wind), 1),
+    clock: Math.min(12, Math.max(1, Math.round(air.wind.clock))), judged: air.wind.judged, ground: air.ground,
+  }
+}
+
+interface Field { key: 'temp' | 'humidity' | 'altitude' | 'qnh' | 'wind', what: string, unit: string, least: number, most: number, decimals: number }
+
+/**
+ * Air from what was typed, or what is wrong with it, field by field, in the unit it was typed in.
+ * @param was what the draft was made from: an untouched figure keeps its exact value
+ */
+export function readAirDraft(draft: AirDraft, units: AirUnits, was: Air): { air: Air } | { faults: Record<string, string> } {
+  const fields: Field[] = [
+    { key: 'temp', what: 'Temperature', unit: units.temp, least: toTemp(-20, units.temp), most: toTemp(50, units.temp), decimals: 0 },
+    { key: 'humidity', what: 'Humidity', unit: '%', least: 0, most: 100, decimals: 0 },
+    { key: 'altitude', what: 'Altitude', unit: units.height, least: toHeight(-400, units.height), most: toHeight(4000, units.height), decimals: 0 },
+    { key: 'qnh', what: 'Pressure', unit: 'hPa', least: 850, most: 1085, decimals: 0 },
+    { key: 'wind', what: 'Wind', unit: units.wind, least: 0, most: toWind(30, units.wind), decimals: 0 },
+  ]
+  const faults: Record<string, string> = {}
+  const values: Record<string, number> = {}
+  for (const { key, what, unit, least, most } of fields) {
+    const typed = draft[key].trim().replace(',', '.').replace('−', '-')
+    if (key === 'qnh' && typed === '') continue
+    const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(typed) ? Number(typed) : Number.NaN
+    if (!(value >= least - 1e-9 && value <= most + 1e-9)) faults[key] = `${what} ${typed === '' ? 'is missing' : `"${typed}" is not possible`}: ${Math.round(least)} to ${Math.round(most)} ${unit} is allowed.`
+    values[key] = value
+  }
+  if (Object.keys(faults).length > 0) return { faults }
+  const before = airDraft(was, units)
+  const keep = (key: Field['key'], exact: number, read: number) => draft[key] === before[key] ? exact : read
+  return {
+    air: {
+      tempC: keep('temp', was.tempC, fromTemp(values.temp!, units.temp)), humidity: keep('humidity', was.humidity, values.humidity! / 100),
+      altitudeM: keep('altitude', was.altitudeM, fromHeight(values.altitude!, units.height)),
+      qnhPa: values.qnh === undefined ? null : draft.qnh === before.qnh ? was.qnhPa : values.qnh * 100,
+      wind: { speedMs: keep('wind', was.wind.speedMs, fromWind(values.wind!, units.wind)), clock: draft.clock === before.clock ? was.wind.clock : draft.clock, judged: draft.judged },
+      ground: draft.ground,
+    },
+  }
+}
+
+export const JUDGED_WORDS: Record<Air['wind']['judged'], string> = { calm: 'Calm', felt: 'Felt', meter: 'Hand meter', report: 'Weather report' }
+export const GROUND_WORDS: Record<Air['ground'], string> = { open: 'Open grass', some: 'Some trees', enclosed: 'Trees all round' }
+
+/** Where a wind comes from, as a coach says it. */
+export function windFromWords(clock: number): string {
+  const hour = Math.round(clock) % 12
+  if (hour === 0) return 'into the face'
+  if (hour === 6) return 'from behind'
+  if (hour === 3) return 'from the right'
+  if (hour === 9) return 'from the left'
+  return `from ${hour} o'clock`
+}
+
+/** "14 °C, 3 m/s from 2 o'clock, 120 m". */
+export function airWords({ tempC, altitudeM, wind }: Air, units: AirUnits): string {
+  const blows = wind.speedMs < 0.05 ? 'calm' : `${text(toWind(wind.speedMs, units.wind), 1)} ${units.wind} ${windFromWords(wind.clock)}`
+  return `${text(toTemp(tempC, units.temp), 0)} ${units.temp}, ${blows}, ${text(toHeight(altitudeM, units.height), 0)} ${units.height}`
+}

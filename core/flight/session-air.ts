@@ -1,0 +1,37 @@
+import { ROUGHNESS_M, stationPressurePa, WIND_HEIGHT_M } from './air'
+import { todayOf, type Today, type WindJudged } from './neutral'
+
+/** The air of a session, from a moment on. What was measured in it stays as it was measured. */
+export interface AirEntry {
+  fromMs: number
+  tempC: number
+  /** 0 to 1. */
+  humidity: number
+  altitudeM: number
+  /** Pressure reduced to sea level, as a report gives it, Pa; null takes the standard one. */
+  qnhPa: number | null
+  /** 12 blows in the face, 3 from the right. */
+  wind: { speedMs: number, clock: number, judged: WindJudged }
+  ground: keyof typeof ROUGHNESS_M
+}
+
+/** What the physics needs of it. A report reads the wind at 10 m; what is felt or held in the hand is read at 2 m. */
+export function todayOfAir({ tempC, humidity, altitudeM, qnhPa, wind, ground }: AirEntry): Today {
+  const { speedMs, clock, judged } = wind
+  const readAtM = judged === 'report' ? WIND_HEIGHT_M.report : WIND_HEIGHT_M.felt
+  return todayOf(tempC, qnhPa === null ? stationPressurePa(altitudeM) : stationPressurePa(altitudeM, qnhPa), humidity, { speedMs, clock, readAtM, roughnessM: ROUGHNESS_M[ground] }, judged)
+}
+
+/** Place in the list of the air that held at a moment, the first one before all of them; −1 when none was taken. */
+export function airAt(air: readonly AirEntry[], atMs: number): number {
+  let found = air.length > 0 ? 0 : -1
+  air.forEach((entry, i) => {
+    if (entry.fromMs <= atMs) found = i
+  })
+  return found
+}
+
+/** With a new entry in its place by time; one of the same moment is replaced. */
+export function withAir(air: readonly AirEntry[], entry: AirEntry): AirEntry[] {
+  return [...air.filter(other => other.fromMs !== entry.fromMs), entry].sort((a, b) => a.fromMs - b.fromMs)
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `sessions` ADD `air` json DEFAULT ('[]') NOT NULL;
