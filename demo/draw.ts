@@ -1,7 +1,10 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { v7 } from 'uuid'
-import { yardsToMetres } from '../core/units'
+import { airOf, CALM, stationPressurePa, type Conditions } from '../core/flight/air'
+import { toToday } from '../core/flight/neutral'
+import type { AirEntry } from '../core/flight/session-air'
+import { metresToYards, yardsToMetres } from '../core/units'
 import type { DemoPlayer } from './scenario'
 
 /** Draws from one seed: the same seed, the same scenario. */
@@ -38,6 +41,20 @@ function truth(player: DemoPlayer, dice: Dice): number[][] {
   })
 }
 
+/** A links day: the air as it is, and as the coach reads it; no air is taken where paces or a laser do for the number. */
+function drawAir(dice: Dice, startedAtMs: number, taken: boolean): { stated: AirEntry[], real: Conditions } {
+  const speedMs = Math.abs(1.3 + 0.9 * dice.normal())
+  const clock = 12 * dice.uniform()
+  const tempC = Math.round(12 + 5 * dice.normal())
+  const real = { air: airOf(tempC, stationPressurePa(6), 0.75), wind: { ...CALM, speedMs: taken ? speedMs : 0.4 * speedMs, clock, readAtM: 2 }, targetHeightM: 0 }
+  const read = Math.max(0, Math.round(2 * (speedMs + 0.5 * dice.normal())) / 2)
+  const entry: AirEntry = {
+    fromMs: startedAtMs, tempC, humidity: 0.75, altitudeM: 6, qnhPa: null, ground: 'open',
+    wind: { speedMs: read, clock: Math.max(1, Math.round(clock)), judged: read === 0 ? 'calm' : 'felt' },
+  }
+  return { stated: taken ? [entry] : [], real }
+}
+
 /** The time a visit begins: mid-morning to afternoon some days back, or a while ago for the one that runs. */
 function startOf(visit: DemoPlayer['sessions'][number], nowMs: number, dice: Dice): number {
   if (visit.running) return nowMs - Math.round(visit.balls * SECONDS_A_BALL * 1000 * 1.3)
@@ -57,7 +74,8 @@ export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
 
   const sessions = player.sessions.map((visit) => {
     const startedAtMs = startOf(visit, nowMs, dice)
-    const form = 1 + 0.01 * dice.normal() - (visit.ball === 'range' ? 0.02 : 0)
+    const form = 1 + 0.01 * dice.normal() - (visit.ball === 'range' ? 0.04 : 0)
+    const { stated, real } = drawAir(dice, startedAtMs, visit.method === 'monitor')
     const sessionId = dice.id(startedAtMs)
     // Coaches go cell by cell: a few balls with one, then the next.
     let cell = dice.pick(cells)
@@ -66,14 +84,16 @@ export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
       const hitAtMs = startedAtMs + Math.round(i * SECONDS_A_BALL * 1000 * (0.8 + 0.4 * dice.uniform()))
       const mishit = dice.uniform() < MISHITS
       const cleanYd = cell.trueYd * form + player.scatter * (cell.trueYd + 33) * dice.normal()
-      const carryYd = Math.max(3, mishit ? cleanYd * (0.62 + 0.28 * dice.uniform()) : cleanYd)
+      const stillYd = Math.max(3, mishit ? cleanYd * (0.62 + 0.28 * dice.uniform()) : cleanYd)
+      const blown = toToday(cell.club.loftDeg, yardsToMetres(stillYd), real)
+      const carryYd = blown.ok ? metresToYards(blown.carryM) : stillYd
       const step = ROUND_TO[visit.method]
       return {
         id: dice.id(hitAtMs), clubId: cell.club.id, rungId: cell.rung.id, hitAtMs, carryM: yardsToMetres(Math.round(carryYd / step) * step),
-        leftOut: mishit && carryYd < cell.trueYd * 0.86 ? dice.pick(MISHIT_REASONS) : null,
+        leftOut: mishit && stillYd < cell.trueYd * 0.86 ? dice.pick(MISHIT_REASONS) : null,
       }
     })
-    return { id: sessionId, startedAtMs, endedAtMs: visit.running ? null : startedAtMs + Math.round(visit.balls * SECONDS_A_BALL * 1000), visit, shots }
+    return { id: sessionId, startedAtMs, endedAtMs: visit.running ? null : startedAtMs + Math.round(visit.balls * SECONDS_A_BALL * 1000), visit, air: stated, shots }
   })
   return { playerId, clubs, rungs, struckOut: player.struckOut, sessions }
 }

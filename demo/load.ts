@@ -27,8 +27,8 @@ async function load(url: string): Promise<void> {
         rungs.map(r => [r.id, playerId, r.label, r.cue, r.school ?? null, r.flight ?? 'normal', r.fraction ?? null, r.position]))
       await insert('struck_out', 'player_id, club_id, rung_id',
         struckOut.map(([club, rung]) => [playerId, clubs.find(c => c.label === club)!.id, rungs.find(r => r.label === rung)!.id]))
-      await insert('sessions', 'id, player_id, coach_id, started_at, ended_at, method, ball, surface', sessions.map(s =>
-        [s.id, playerId, coachId, new Date(s.startedAtMs), s.endedAtMs === null ? null : new Date(s.endedAtMs), s.visit.method, s.visit.ball, s.visit.surface]))
+      await insert('sessions', 'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air', sessions.map(s =>
+        [s.id, playerId, coachId, new Date(s.startedAtMs), s.endedAtMs === null ? null : new Date(s.endedAtMs), s.visit.method, s.visit.ball, s.visit.surface, JSON.stringify(s.air)]))
       await insert('shots', 'id, player_id, session_id, club_id, rung_id, carry_m, method, hit_at, left_out', sessions.flatMap(s => s.shots.map(shot =>
         [shot.id, playerId, s.id, shot.clubId, shot.rungId, shot.carryM, s.visit.method, new Date(shot.hitAtMs), shot.leftOut])))
     }

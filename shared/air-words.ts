@@ -1,4 +1,5 @@
 import type { AirCorrection } from '../core/chart/corrections'
+import type { RangeBalls } from '../core/chart/play-ball'
 import { Z_80 } from '../core/chart/model/normal'
 import { distanceText, type DistanceUnit } from '../core/units'
 
@@ -15,4 +16,11 @@ export function correctionWords({ measuredM, neutralM, sdM, headMs, rightMs }: A
   const way = along >= WORTH_MS && along >= across / 2 ? `${headMs > 0 ? 'into' : 'downwind'} ${windText(along)}` : across >= WORTH_MS ? `across ${windText(across)}` : 'in that air'
   if (neutralM === null) return `${way}: ${distanceText(measuredM, unit)} measured; the wind was too strong to count`
   return `${way}: ${distanceText(measuredM, unit)} measured, ${distanceText(neutralM, unit)} in neutral air, ± ${distanceText(Z_80 * sdM, unit, 1)} for the air`
+}
+
+/** What range balls lose, how surely, and where it is from. */
+export function rangeBallWords({ loss, sd, pairs }: RangeBalls): string {
+  const percent = (share: number) => Math.round(share * 100)
+  const from = pairs === 0 ? 'as is usual; hit some stock shots with both balls and it is yours' : `from ${pairs} stock ${pairs === 1 ? 'shot' : 'shots'} hit with both balls`
+  return `Range balls are taken to fly ${percent(loss)} ± ${percent(Z_80 * sd)} % shorter at 100 yd, ${from}.`
 }

@@ -17,6 +17,7 @@ export const useNumbers = createSharedComposable(() => {
     ready: computed(() => calibration.result?.ready ?? null),
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
     air: computed(() => calibration.result?.air ?? 'as measured'),
+    rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),
     corrections: computed(() => calibration.result?.corrections ?? []),
     questions: computed(() => calibration.result?.questions ?? []),
   }

@@ -12,6 +12,7 @@ import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } fr
 import { questionsOf } from './model/screens'
 import { asMeasured, inNeutralAir } from './neutral-shots'
 import { groupByCell, inTime } from './pile'
+import { asPlayBall } from './play-ball'
 
 /** Stock shots named ahead. */
 const SHOTS_AHEAD = 3
@@ -39,7 +40,8 @@ export type Calibrated = Calibration & { grid: GridFit, player: PlayerShots }
  * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
  */
 export function calibrate(record: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibrated {
-  const { sessions, shots, corrections } = options.neutralAir ? inNeutralAir(record) : asMeasured(record)
+  const { corrections, ...inAir } = options.neutralAir ? inNeutralAir(record) : asMeasured(record)
+  const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(inAir) : { ...inAir, rangeBalls: null }
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
   const player = { ...record, sessions, shots: inTime(shots) }
   const grid = fitGrid(player, kept)
@@ -51,7 +53,7 @@ export function calibrate(record: PlayerShots, options: CalibrationOptions = USU
   const told = chartProgress(chart).hit > 0
   const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
-    grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections, chart, ladder, findings,
+    grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections, rangeBalls, chart, ladder, findings,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
       withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= NEXT.goodEnoughShare * inUse,

@@ -7,6 +7,7 @@ import { yardsToMetres } from '../units'
 import type { CarryChart } from './chart-cell'
 import type { Question } from './model/screens'
 import type { AirCorrection } from './corrections'
+import type { RangeBalls } from './play-ball'
 
 export type { Question }
 
@@ -51,6 +52,8 @@ export interface Calibration {
   /** `neutral` when any shot was taken out of its own air. */
   air: 'neutral' | 'as measured'
   corrections: AirCorrection[]
+  /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */
+  rangeBalls: RangeBalls | null
   chart: CarryChart
   ladder: Ladder
   findings: Finding[]

@@ -50,7 +50,7 @@ const LONGEST_STEP_S = 0.45
 /** With wind the first steps are tiny: the wind's profile is steepest at the ground. */
 const FIRST_STEP_IN_WIND = 0.005
 /** Longer than any ball flies. */
-const MOST_STEPS = 400
+const MOST_STEPS = 40_000
 const ROOT_ROUNDS = 60
 
 /** Value at share s of a step of h seconds, from both ends and their slopes: cubic Hermite. */
@@ -88,10 +88,11 @@ function rootIn(f: (s: number) => number, low: number, high: number): number {
  * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the roots
  * of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
  * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
+ * @param steps about how many the flight is cut into
  * @returns the flight to the height of the target, or the reason why it does not get there
  * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL) // carryM about 91.6
  */
-export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions): Flight {
+export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, steps: number = STEPS_A_FLIGHT): Flight {
   checkLaunch(launch)
   const up = toRad(launch.launchDeg)
   const out = toRad(launch.azimuthDeg)
@@ -135,7 +136,7 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions): F
 
   const vy = launch.speedMs * sinUp
   const vacuumS = (vy + Math.sqrt(Math.max(0, vy * vy - 2 * GRAVITY_MS2 * targetHeightM))) / GRAVITY_MS2
-  const longest = Math.min(Math.max(vacuumS, 1e-3) / STEPS_A_FLIGHT, LONGEST_STEP_S)
+  const longest = Math.min(Math.max(vacuumS, 1e-3) / steps, LONGEST_STEP_S)
   let h = windy ? FIRST_STEP_IN_WIND * longest : longest
   let from = new Float64Array(SIZE)
   from.set([0, 0, 0, launch.speedMs * cosUp * cosOut, vy, launch.speedMs * cosUp * sinOut, rpmToRadS(launch.spinRpm)])

@@ -50,6 +50,25 @@ export interface PlaysLike {
   slopeM: number
 }
 
+/** Rounds in which the club and the carry it must have settle on each other. */
+const CLUB_ROUNDS = 8
+
+/**
+ * Neutral carry that gets there today with the club that is usual for that carry: into the wind one takes more club, and
+ * a flatter one loses less. (With the club for the bare target a breeze of 9 mph would make 116 of 100 yd; so it makes 113.)
+ */
+function neutralFor(targetM: number, today: Conditions): number | null {
+  let loftDeg = usualLoftDeg(targetM)
+  let carryM = targetM
+  for (let round = 0; round < CLUB_ROUNDS; round++) {
+    const found = toNeutral(loftDeg, targetM, today)
+    if (!found.ok) return null
+    carryM = found.carryM
+    loftDeg = (loftDeg + usualLoftDeg(carryM)) / 2
+  }
+  return carryM
+}
+
 /**
  * What a target plays like today, in parts. Each part is what changes when it alone is taken away, shared out so that
  * they add up.
@@ -57,15 +76,10 @@ export interface PlaysLike {
  * @returns null when no such shot gets there, such as into a storm
  */
 export function playsLike(targetM: number, today: Conditions): PlaysLike | null {
-  const loftDeg = usualLoftDeg(targetM)
-  const neutralOf = (conditions: Conditions) => {
-    const found = toNeutral(loftDeg, targetM, conditions)
-    return found.ok ? found.carryM : null
-  }
-  const carryM = neutralOf(today)
-  const windM = neutralOf({ ...NEUTRAL, wind: today.wind })
-  const airM = neutralOf({ ...NEUTRAL, air: today.air })
-  const slopeM = neutralOf({ ...NEUTRAL, targetHeightM: today.targetHeightM })
+  const carryM = neutralFor(targetM, today)
+  const windM = neutralFor(targetM, { ...NEUTRAL, wind: today.wind })
+  const airM = neutralFor(targetM, { ...NEUTRAL, air: today.air })
+  const slopeM = neutralFor(targetM, { ...NEUTRAL, targetHeightM: today.targetHeightM })
   if (carryM === null || windM === null || airM === null || slopeM === null) return null
   const parts = [windM - targetM, airM - targetM, slopeM - targetM]
   // What they do together and none alone goes to each by its size.

@@ -8,7 +8,7 @@ import { readShotTable, writeShotTable } from '../../core/files/shot-table'
 import { airAt, todayOfAir, withAir, type AirEntry } from '../../core/flight/session-air'
 import type { Session } from '../../core/shot/shot'
 import { fromHeight, fromTemp, fromWind, metresToYards, toHeight, toTemp, toWind } from '../../core/units'
-import { correctionWords } from '../../shared/air-words'
+import { correctionWords, rangeBallWords } from '../../shared/air-words'
 import { AirRecord, SessionRecord } from '../../shared/session'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
 
@@ -131,6 +131,28 @@ describe('the chart in neutral air', () => {
   it('leaves longer clubs as they were measured', () => {
     const iron = balls('5 iron', 'full', [170, 172, 168])
     expect(of(calibrated(BAG, iron, { sessions: [session(into(3))] }).chart, '5 iron', 'full')).toEqual(of(calibrated(BAG, iron).chart, '5 iron', 'full'))
+  })
+})
+
+describe('range balls', () => {
+  const on = (ball: 'own' | 'range', id: string): Session => ({ id, startedAtMs: DAY_MS, method: 'monitor', ball })
+  const both = (rangeYd: number) => calibrated(BAG, [
+    ...tenBalls('56°', 'full', 100).map(shot => ({ ...shot, sessionId: 'own' })), ...tenBalls('56°', 'full', rangeYd).map(shot => ({ ...shot, id: `${shot.id} r`, sessionId: 'range' }))],
+  { sessions: [on('own', 'own'), on('range', 'range')] })
+
+  it('count as the ball one plays, less sure than it, until stock shots hit with both tell this player\'s own loss', () => {
+    const shots = tenBalls('56°', 'full', 95)
+    const [range, own] = [calibrated(BAG, shots, { sessions: [on('range', 's')] }), calibrated(BAG, shots, { sessions: [on('own', 's')] })]
+    expect(range.rangeBalls).toEqual({ loss: 0.05, sd: 0.03, pairs: 0 })
+    expect(own.rangeBalls).toBeNull()
+    expect(metresToYards(of(range.chart, '56°', 'full').carryM!)).toBeCloseTo(99.7, 0)
+    expect(plusMinusM(of(range.chart, '56°', 'full'))!).toBeGreaterThan(1.5 * plusMinusM(of(own.chart, '56°', 'full'))!)
+    const none = both(100)
+    expect(none.rangeBalls!.loss).toBeLessThan(0.035)
+    expect(none.rangeBalls!.sd).toBeLessThan(0.022)
+    expect(rangeBallWords(none.rangeBalls!)).toMatch(/^Range balls are taken to fly [1-3] ± [23] % shorter at 100 yd, from 1 stock shot hit with both balls\.$/)
+    expect(both(92).rangeBalls!.loss).toBeGreaterThan(0.06)
+    expect(rangeBallWords(range.rangeBalls!)).toMatch(/ 5 ± 4 % .* as is usual/)
   })
 })
 

@@ -13,8 +13,8 @@ test('the air of a session is taken out of what was measured, said in words, cha
   await dialog.getByRole('button', { name: 'Use this air' }).click()
   await expect(dialog.getByText('Temperature "-80" is not possible: -20 to 50 °C is allowed.')).toBeVisible()
   await dialog.getByRole('textbox', { name: 'Temperature' }).fill('20')
-  await dialog.getByRole('combobox', { name: 'Judged by' }).click()
-  await page.getByRole('option', { name: 'Felt' }).click()
+  // A wind that blows is felt until another way is said.
+  await expect(dialog.getByRole('combobox', { name: 'Judged by' })).toContainText('Felt')
   await dialog.getByRole('button', { name: 'Use this air' }).click()
   await expect(page.getByText('20 °C, 3 m/s into the face, 0 m')).toBeVisible()
   await page.getByRole('button', { name: 'Start the session' }).click()
@@ -56,7 +56,7 @@ test('a METAR line fills the air in, and says what is missing in it', async ({ p
   await expect(dialog.getByText('Taken from the report of EGXX.')).toBeVisible()
   await expect(dialog.getByText('12 °C, 4.1 m/s into the face, 0 m')).toBeVisible()
   await dialog.getByLabel('Target, yards').fill('100')
-  await expect(dialog.getByRole('status')).toContainText(/10[5-9]|11\d/)
+  await expect(dialog.getByRole('status')).toContainText(/11[3-7]/)
   await expect(dialog.getByText('slope')).toBeVisible()
   // The units turn the figures, not the meaning.
   await dialog.getByRole('combobox', { name: 'Unit of temperature' }).click()

@@ -16,6 +16,13 @@ watch(units, (now, before) => {
   if ('air' in read) draft.value = airDraft(read.air, now)
 })
 
+const windy = computed(() => Number(draft.value.wind.trim().replace(',', '.')) > 0)
+// A wind that blows is not calm, and none is: nobody need say it twice.
+watch(windy, (blows) => {
+  if (blows && draft.value.judged === 'calm') draft.value.judged = 'felt'
+  if (!blows) draft.value.judged = 'calm'
+})
+
 const line = ref('')
 const bearing = useLocalStorage('uzzet-bearing', '')
 const metarFault = ref<string>()
@@ -62,10 +69,10 @@ const CLOCK = Array.from({ length: 12 }, (_, i) => i === 0 ? 12 : i)
       <UFormField label="Judged by" help=" "><USelect v-model="draft.judged" :items="WINDS_JUDGED.map(value => ({ value, label: JUDGED_WORDS[value] }))" class="w-full" /></UFormField>
     </div>
     <fieldset>
-      <legend class="mb-1 text-sm font-semibold">It comes from: {{ windFromWords(draft.clock) }}</legend>
+      <legend class="mb-1 text-sm font-semibold">{{ windy ? `It comes from: ${windFromWords(draft.clock)}` : 'No wind' }}</legend>
       <div class="grid grid-cols-6 gap-1 sm:grid-cols-12">
         <UButton
-          v-for="hour in CLOCK" :key="hour" color="neutral" :variant="draft.clock === hour ? 'solid' : 'outline'" :aria-pressed="draft.clock === hour" :aria-label="`${hour} o'clock, ${windFromWords(hour)}`"
+          v-for="hour in CLOCK" :key="hour" color="neutral" :variant="windy && draft.clock === hour ? 'solid' : 'outline'" :disabled="!windy" :aria-pressed="windy && draft.clock === hour" :aria-label="`${hour} o'clock, ${windFromWords(hour)}`"
           class="justify-center" @click="draft.clock = hour"
         >
           {{ hour }}

@@ -59,7 +59,7 @@ function start() {
       <UButton color="neutral" variant="outline" icon="i-lucide-wind" @click="airOpen = true">{{ air ? 'Change the air' : 'Take the air' }}</UButton>
     </div>
     <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="air ?? (lastAir ? { ...USUAL_AIR, altitudeM: lastAir.altitudeM, ground: lastAir.ground } : null)" @save="air = $event" @none="air = null" />
-    <p v-if="setup.ball === 'range'" class="soft">Range balls fly shorter than the balls one plays: the numbers come out a little low.</p>
+    <p v-if="setup.ball === 'range'" class="soft">Range balls fly shorter than the balls one plays, by 5 % or so: it is taken out, and makes the numbers less sure. Serious numbers are taken with the ball one plays.</p>
     <FrameSafetyNote :pacing="setup.method === 'paces'" />
     <UButton size="xl" icon="i-lucide-play" @click="start">Start the session</UButton>
   </section>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { cellKey, clubsInUse, isGridClub } from '#core/bag/bag'
 import { chartProgress } from '#core/chart/chart-cell'
+import { rangeBallWords } from '#shared/air-words'
 import type { Player } from '#shared/player'
 import { nextWords, readyWords } from '#shared/next-words'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
-const { chart, known, next, ready, retestDueMs, air } = useNumbers()
+const { chart, known, next, ready, retestDueMs, air, rangeBalls } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
 const { unit } = useDistance()
@@ -19,7 +20,7 @@ const clubs = computed(() => {
   return { grid: used.filter(isGridClub), others: used.filter(club => !isGridClub(club)) }
 })
 /** Whether any session says what its air was. */
-const airTaken = computed(() => record.sessions.some(session => session.air.length > 0))
+const airTaken = computed(() => record.sessions.some(session => session.air.length > 0 || session.ball === 'range'))
 
 async function switchAir() {
   const { asMeasured, ...rest } = record.player!.thresholds
@@ -81,8 +82,9 @@ const line = computed(() => {
         <ChartCarryGrid :chart="chart" :clubs="clubs.others" caption="Longer clubs: swing lengths down, clubs across" @open="openedKey = cellKey($event)" />
       </section>
       <div v-if="anyBall" class="soft mt-4 space-y-0.5 text-sm">
+        <p v-if="rangeBalls">{{ rangeBallWords(rangeBalls) }}</p>
         <p>± is how sure the number is: 8 times in 10 it is off by no more. The patch under it is where 8 clean balls in 10 lie, the number's own doubt included.</p>
-        <p>In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor strike weighs little; tap one to see. {{ air === 'neutral' ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.' : airTaken ? 'As measured: the air is not taken out.' : 'As measured: take the air in a session, and wind, warmth and height are taken out.' }}</p>
+        <p>In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor strike weighs little; tap one to see. {{ air === 'neutral' ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.' : airTaken ? 'As measured: neither air nor range balls are taken out.' : 'As measured: take the air in a session, and wind, warmth and height are taken out.' }}</p>
       </div>
     </FrameNumbersGate>
     <ChartCellDialog v-if="opened" :open="true" :cell="opened" @update:open="openedKey = undefined" />
