@@ -8,6 +8,7 @@ import { fromRoot } from './lib/paths.mjs'
 import { isFree } from './lib/ports.mjs'
 import { run, say, stop } from './lib/say.mjs'
 import { serveUntilStopped, startServer } from './lib/server.mjs'
+import { startWeather } from './lib/weather.mjs'
 
 function options(args) {
   const at = args.indexOf('--port')
@@ -25,9 +26,10 @@ run(async () => {
     await migrateDatabase(database.url)
     loadDemo(database.url)
     ensureBuild()
-    const server = await startServer({ port, databaseUrl: database.url, sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')), demo: true })
+    const weather = await startWeather()
+    const server = await startServer({ port, databaseUrl: database.url, sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')), demo: true, env: weather.env })
     say(`\n  Uzzet is at ${server.url}\n  Enter with the button "Enter the demo". Ctrl-C stops it; the data stays.\n`)
-    await serveUntilStopped(server, [server.stop])
+    await serveUntilStopped(server, [server.stop, weather.stop])
   } finally {
     await database.stop()
   }

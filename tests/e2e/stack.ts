@@ -1,3 +1,4 @@
+import { startStation } from '../../devices/weather-station'
 import { migrateDatabase } from '../../scripts/lib/migrate.mjs'
 import { startDatabase } from '../../scripts/lib/database.mjs'
 import { loadDemo } from '../../scripts/lib/demo-data.mjs'
@@ -16,11 +17,14 @@ export default async function setup() {
   const database = await startDatabase('test', { fresh: true })
   await migrateDatabase(database.url)
   loadDemo(database.url)
+  const station = await startStation(0, 7)
+  process.env.UZZET_WEATHER = station.url
   const server = await serve(database.url)
   process.env.E2E_URL = server.url
   process.env.E2E_DATABASE_URL = database.url
   return async () => {
     await server.stop()
+    station.server.close()
     await database.stop()
   }
 }

@@ -17,6 +17,7 @@ const ROUTES: Row[] = [
   { route: 'account.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account'] },
   { route: 'account.patch.ts', ofPlayer: false, ask: () => ['PATCH', '/api/account', { unit: 'm' }] },
   { route: 'account/password.post.ts', ofPlayer: false, ask: () => ['POST', '/api/account/password', { current: 'links and wind', password: 'links and wind' }] },
+  { route: 'weather.get.ts', ofPlayer: false, ask: () => ['GET', '/api/weather'] },
   { route: 'players/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/players'] },
   { route: 'players/index.post.ts', ofPlayer: false, ask: () => ['POST', '/api/players', { id: newId(), name: 'New', level: 'good', note: '' }] },
   { route: 'players/[playerId]/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}`] },

@@ -24,6 +24,29 @@ watch(windy, (blows) => {
 })
 
 const line = ref('')
+/** Null until it is known whether the range has a weather station. */
+const hasStation = ref<boolean | null>(null)
+const stationBusy = ref(false)
+
+/** The newest line of the range's weather station, into the field. */
+async function askStation() {
+  stationBusy.value = true
+  metarFault.value = undefined
+  try {
+    const reply = await api<{ station: boolean, line: string | null }>('/api/weather')
+    hasStation.value = reply.station
+    if (reply.line) line.value = reply.line
+    else metarFault.value = 'The weather station does not answer: type the air, or paste a line.'
+  } catch (error) {
+    metarFault.value = (error as Error).message
+  } finally {
+    stationBusy.value = false
+  }
+}
+onMounted(async () => {
+  // Without an answer there is no button: the air can be typed all the same.
+  hasStation.value = await api<{ station: boolean }>('/api/weather').then(reply => reply.station, () => false)
+})
 const bearing = useLocalStorage('uzzet-bearing', '')
 const metarFault = ref<string>()
 const taken = ref('')
@@ -94,6 +117,7 @@ const CLOCK = Array.from({ length: 12 }, (_, i) => i === 0 ? 12 : i)
         <UFormField label="METAR line" :error="metarFault" :help="taken || ' '"><UInput v-model="line" placeholder="EGXX 251120Z 24008KT 9999 12/07 Q1021" class="w-full" /></UFormField>
         <UFormField label="Target lies at, °" help=" "><UInput v-model="bearing" inputmode="numeric" placeholder="0–360" class="w-full" /></UFormField>
         <UButton color="neutral" variant="outline" class="sm:mt-7" @click="takeMetar">Take it</UButton>
+        <UButton v-if="hasStation" color="neutral" variant="outline" icon="i-lucide-radio-tower" :loading="stationBusy" class="justify-self-start sm:col-span-3" @click="askStation">Ask the range's weather station</UButton>
       </div>
     </details>
   </div>
