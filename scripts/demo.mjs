@@ -22,15 +22,16 @@ run(async () => {
   if (!await isFree(port)) stop(`Port ${port} is taken: stop what uses it, or run "npm run demo -- --port ${port + 1}".`)
   ensurePackages()
   const database = await startDatabase('demo', { fresh })
+  const weather = await startWeather()
   try {
     await migrateDatabase(database.url)
     loadDemo(database.url)
     ensureBuild()
-    const weather = await startWeather()
     const server = await startServer({ port, databaseUrl: database.url, sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')), demo: true, env: weather.env })
     say(`\n  Uzzet is at ${server.url}\n  Enter with the button "Enter the demo". Ctrl-C stops it; the data stays.\n`)
-    await serveUntilStopped(server, [server.stop, weather.stop])
+    await serveUntilStopped(server, [server.stop])
   } finally {
+    weather.stop()
     await database.stop()
   }
 })
