@@ -24,12 +24,20 @@ const LEAST_CARRY_M = 0.5
 const known = new Map<string, Corrected | null>()
 const MOST_KNOWN = 5000
 
+/**
+ * To a millionth: finer than the flight is known by far, and coarser than the last figures of sines and powers, in which
+ * one engine differs from another. So the browser and the server come to the same chart, to the byte.
+ */
+const fine = (value: number) => Math.round(value * 1e6) / 1e6
+const rounded = (found: Corrected | null): Corrected | null =>
+  found && { neutralM: fine(found.neutralM), sdM: fine(found.sdM), slope: fine(found.slope) }
+
 function correctionOf(loftDeg: number, middleM: number, air: AirEntry): Corrected | null {
   const { fromMs: _, ...rest } = air
   const key = JSON.stringify([loftDeg, middleM, rest])
   let found = known.get(key)
   if (found === undefined) {
-    found = correct(loftDeg, middleM, todayOfAir(air))
+    found = rounded(correct(loftDeg, middleM, todayOfAir(air)))
     if (known.size >= MOST_KNOWN) known.clear()
     known.set(key, found)
   }
@@ -79,9 +87,10 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
       const counting = list.filter(shot => shot.leftOut === null)
       const middleM = middleOf((counting.length > 0 ? counting : list).map(shot => shot.carryM))
       const found = correctionOf(lofts.get(list[0]!.clubId)!, middleM, air)
+      const { headMs, rightMs } = windParts(air.wind)
       out.corrections.push({
         sessionId: session.id, clubId: list[0]!.clubId, rungId: list[0]!.rungId, fromMs: air.fromMs,
-        measuredM: middleM, neutralM: found?.neutralM ?? null, sdM: found?.sdM ?? 0, ...windParts(air.wind),
+        measuredM: middleM, neutralM: found?.neutralM ?? null, sdM: found?.sdM ?? 0, headMs: fine(headMs), rightMs: fine(rightMs),
       })
       if (found) {
         squares += counting.length * (found.sdM / found.neutralM) ** 2
