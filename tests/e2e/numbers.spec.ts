@@ -88,6 +88,7 @@ test('when the numbers cannot be worked out the coach is told, balls are still l
   const record = page.waitForResponse(/\/api\/players\/[0-9a-f-]{36}$/)
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await record
+  await page.waitForLoadState('networkidle')
   await expect(page.getByRole('alert').filter({ hasText: 'The numbers could not be worked out.' })).toBeVisible()
   await page.unroute(/calibration\.worker/)
   await page.getByRole('button', { name: 'Try again' }).click()
