@@ -50,7 +50,7 @@ const parts = computed(() => {
   const { windM, airM, slopeM } = result.value
   return [{ what: 'wind', metres: windM }, { what: 'warmth, height and damp', metres: airM }, { what: 'slope', metres: slopeM }]
 })
-const signed = (metres: number) => `${metres < 0 ? '−' : '+'}${whole(Math.abs(metres))} ${unit.value}`
+const signed = (metres: number) => `${Number(whole(metres)) === 0 ? '' : metres < 0 ? '−' : '+'}${whole(Math.abs(metres))} ${unit.value}`
 
 watch([target, slope, read], () => {
   if ('air' in read.value) kept.value = { air: read.value.air, target: target.value, slope: slope.value }
@@ -62,7 +62,7 @@ watch([target, slope, read], () => {
     <template #body>
       <div class="grid grid-cols-2 items-start gap-x-4 sm:grid-cols-[10rem_12rem_1fr]">
         <UFormField :label="`Target, ${unitWord}`" :error="targetFault" help=" "><UInput v-model="target" inputmode="decimal" autofocus size="xl" class="w-full text-2xl font-bold" /></UFormField>
-        <UFormField :label="`It lies up (+) or down (−), ${account.heightUnit}`" :error="slopeFault" help=" "><UInput v-model="slope" inputmode="text" size="xl" class="w-full" /></UFormField>
+        <UFormField :label="`Up (+) or down (−), ${account.heightUnit}`" :error="slopeFault" help=" "><UInput v-model="slope" inputmode="text" size="xl" class="w-full" /></UFormField>
         <div class="max-sm:col-span-2" role="status">
           <p class="soft text-sm">Plays like</p>
           <p class="text-6xl leading-tight font-extrabold">{{ result && result !== 'no' ? whole(result.carryM) : '–' }}<span class="soft ml-1 text-2xl font-semibold">{{ unit }}</span></p>
@@ -73,7 +73,7 @@ watch([target, slope, read], () => {
         <div v-for="part in parts" :key="part.what" class="flex gap-1.5"><dt>{{ part.what }}</dt><dd class="font-semibold text-default">{{ signed(part.metres) }}</dd></div>
       </dl>
       <div class="mt-3 flex flex-wrap items-center gap-2 border-t border-default pt-3">
-        <p class="min-w-0 flex-1">{{ 'air' in read ? airText(read.air) : 'The air is not complete.' }}</p>
+        <p class="min-w-0 flex-1 max-sm:basis-full">{{ 'air' in read ? airText(read.air) : 'The air is not complete.' }}</p>
         <UButton v-if="sessionAir" color="neutral" variant="outline" @click="takeSession">Air of the last session</UButton>
         <UButton color="neutral" variant="outline" :aria-expanded="showAir" @click="showAir = !showAir">{{ showAir ? 'Hide the air' : 'Change the air' }}</UButton>
       </div>

@@ -24,13 +24,13 @@ function none() {
 </script>
 
 <template>
-  <UModal v-model:open="open" title="The air" description="Numbers are kept as they would be in calm air, 20 °C, at sea level." :ui="{ content: 'max-w-3xl' }">
+  <UModal v-model:open="open" title="The air" description="Numbers are kept as they would be in calm air, 20 °C, at sea level." :ui="{ content: 'max-w-3xl', footer: 'flex-wrap' }">
     <template #body><FrameAirFields v-model="draft" :faults="faults" /></template>
     <template #footer>
       <UButton v-if="running" @click="save('now')">From now on</UButton>
       <UButton :color="running ? 'neutral' : 'primary'" :variant="running ? 'outline' : 'solid'" @click="save('start')">{{ running ? 'Since the start' : 'Use this air' }}</UButton>
       <UButton color="neutral" variant="outline" @click="open = false">Cancel</UButton>
-      <span class="flex-1" />
+      <span class="flex-1 max-sm:hidden" />
       <UButton v-if="air" color="neutral" variant="ghost" @click="none">Do not correct for air</UButton>
     </template>
   </UModal>

@@ -51,8 +51,8 @@ const line = computed(() => {
     <template #actions>
       <UButton v-if="airTaken" color="neutral" :variant="air === 'neutral' ? 'solid' : 'outline'" :aria-pressed="air === 'neutral'" icon="i-lucide-wind" @click="switchAir">Neutral air</UButton>
       <UButton color="neutral" :variant="account.decimals === 1 ? 'solid' : 'outline'" :aria-pressed="account.decimals === 1" @click="account.decimals = account.decimals === 1 ? 0 : 1">One decimal</UButton>
-      <UButton :to="`/api/players/${playerId}/shots.csv`" external download color="neutral" variant="outline" icon="i-lucide-download">Shots<span class="max-sm:sr-only"> as CSV</span></UButton>
-      <UButton :to="`/api/players/${playerId}/chart.json`" external download color="neutral" variant="outline" icon="i-lucide-download">Chart<span class="max-sm:sr-only"> file</span></UButton>
+      <UButton :to="`/api/players/${playerId}/shots.csv`" external download color="neutral" variant="outline" icon="i-lucide-download"><span>Shots<span class="max-sm:sr-only"> as CSV</span></span></UButton>
+      <UButton :to="`/api/players/${playerId}/chart.json`" external download color="neutral" variant="outline" icon="i-lucide-download"><span>Chart<span class="max-sm:sr-only"> file</span></span></UButton>
     </template>
     <FrameEmptyStep
       v-if="!hasGrid" icon="i-lucide-backpack" words="The chart needs a bag." help="Clubs go across, swing lengths go down." action="To the bag" :to="`/players/${playerId}/bag`"
