@@ -1,9 +1,11 @@
+import { median } from '../median'
+
 /** From this many balls on, the longest and the shortest are dropped (common practice). */
 export const TRIM_FROM_BALLS = 5
 
 /**
- * The number for now: the middle of the pile. With five balls or more the mean without the longest and the
- * shortest; with fewer the median. Plain, robust enough for one mishit, and what coaches do by hand.
+ * The plain middle of the pile, which stands beside the model's number since coaches compare. With five balls or more
+ * the mean without the longest and the shortest; with fewer the median: what is done by hand.
  * @param carriesM carries of the balls that count, metres, in any order; at least one
  * @returns metres, not rounded
  * @throws RangeError for an empty pile: no balls is no number, not zero
@@ -13,11 +15,7 @@ export const TRIM_FROM_BALLS = 5
 export function middleOfThePile(carriesM: readonly number[]): number {
   const n = carriesM.length
   if (n === 0) throw new RangeError('middleOfThePile needs one ball or more, got 0')
-  const sorted = [...carriesM].sort((a, b) => a - b)
-  if (n >= TRIM_FROM_BALLS) {
-    const inner = sorted.slice(1, -1)
-    return inner.reduce((sum, carryM) => sum + carryM, 0) / inner.length
-  }
-  const middle = n >> 1
-  return n % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
+  if (n < TRIM_FROM_BALLS) return median(carriesM)
+  const inner = [...carriesM].sort((a, b) => a - b).slice(1, -1)
+  return inner.reduce((sum, carryM) => sum + carryM, 0) / inner.length
 }

@@ -3,17 +3,13 @@ import { windParts } from '../flight/air'
 import { DELIVERY_LOFT_DEG } from '../flight/deliver'
 import { correct, correctedCarryM, type Corrected } from '../flight/neutral'
 import { airAt, todayOfAir, type AirEntry } from '../flight/session-air'
+import { median } from '../median'
 import type { Session, Shot } from '../shot/shot'
 import type { AirCorrection } from './corrections'
 import type { PlayerShots } from './grid-fit'
 
 /** Why a ball does not count that was hit into too much wind. */
 export const TOO_WINDY = 'wind too strong to count'
-
-function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2
-}
 
 /** Lofts under this are not in the delivery: such a club's shots stay as they were measured. */
 const LEAST_LOFT_DEG = DELIVERY_LOFT_DEG[0]
@@ -85,7 +81,7 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
     let balls = 0
     for (const list of cells.values()) {
       const counting = list.filter(shot => shot.leftOut === null)
-      const middleM = middleOf((counting.length > 0 ? counting : list).map(shot => shot.carryM))
+      const middleM = median((counting.length > 0 ? counting : list).map(shot => shot.carryM))
       const found = correctionOf(lofts.get(list[0]!.clubId)!, middleM, air)
       const { headMs, rightMs } = windParts(air.wind)
       out.corrections.push({

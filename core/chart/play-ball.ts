@@ -1,5 +1,6 @@
 import { cellKey } from '../bag/bag'
 import { ballLossFrom, lossShare, playBallCarryM, type BallLoss } from '../flight/ball-type'
+import { median } from '../median'
 import type { Session, Shot } from '../shot/shot'
 
 /** What range balls lose for a player, and what it is known from. */
@@ -11,11 +12,6 @@ export interface RangeBalls extends BallLoss {
 /** Scatter of the log of one ball's carry, roughly, and of a day's form: for weighing a pair. */
 const BALL_SD = 0.05
 const DAY_SD = 0.012
-
-function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2
-}
 
 /**
  * Carries of range balls as the ball one plays would have had them, after the air. How much they lose is the player's own
@@ -34,7 +30,7 @@ export function asPlayBall({ sessions, shots }: { sessions: Session[], shots: Sh
     cell[range.has(shot.sessionId) ? 'range' : 'play'].push(shot.carryM)
   }
   const pairs = [...cells.values()].filter(cell => cell.play.length > 0 && cell.range.length > 0).map(cell => ({
-    playM: middleOf(cell.play), rangeM: middleOf(cell.range), lnSd: Math.sqrt(BALL_SD ** 2 * (1 / cell.play.length + 1 / cell.range.length) + 2 * DAY_SD ** 2),
+    playM: median(cell.play), rangeM: median(cell.range), lnSd: Math.sqrt(BALL_SD ** 2 * (1 / cell.play.length + 1 / cell.range.length) + 2 * DAY_SD ** 2),
   }))
   const loss = ballLossFrom(pairs)
   const moved = shots.map(shot => range.has(shot.sessionId) ? { ...shot, carryM: playBallCarryM(shot.carryM, loss) } : shot)

@@ -1,5 +1,6 @@
 import { BALL_RADIUS_M, INERTIA_SHARE, radSToRpm, toDeg, toRad } from './ball'
 import type { Launch } from './fly'
+import { median } from '../median'
 
 /** Lofts, written on the club, that the lines below were fitted over; outside the nearest end is taken. */
 export const DELIVERY_LOFT_DEG = [32, 64] as const
@@ -55,12 +56,8 @@ const OWN_RECORDS = 4
  */
 export function ownStrike(loftDeg: number, strikes: readonly Pick<Launch, 'speedMs' | 'launchDeg' | 'spinRpm'>[]): OwnStrike | null {
   if (strikes.length < OWN_RECORDS) return null
-  const middle = (values: number[]) => {
-    const sorted = values.sort((a, b) => a - b)
-    return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2
-  }
   const usual = strikes.map(strike => deliver(loftDeg, strike.speedMs))
   const belief = strikes.length / (strikes.length + OWN_RECORDS)
-  const share = middle(strikes.map((strike, i) => strike.spinRpm / usual[i]!.spinRpm))
-  return { launchOffDeg: belief * middle(strikes.map((strike, i) => strike.launchDeg - usual[i]!.launchDeg)), spinShare: share ** belief }
+  const share = median(strikes.map((strike, i) => strike.spinRpm / usual[i]!.spinRpm))
+  return { launchOffDeg: belief * median(strikes.map((strike, i) => strike.launchDeg - usual[i]!.launchDeg)), spinShare: share ** belief }
 }

@@ -1,6 +1,7 @@
 import { deliver } from '../flight/deliver'
 import { fly, POSSIBLE, type Launch } from '../flight/fly'
 import type { Conditions } from '../flight/air'
+import { median } from '../median'
 
 /** What a strike looks like in its launch. A toe strike mostly passes as good: there is nothing in the launch to tell it. */
 export type StrikeLook = 'good' | 'heavy' | 'thin' | 'flyer' | 'misread'
@@ -41,20 +42,15 @@ const LIMITS = {
 
 const outside = (value: number, [least, most]: readonly [number, number]) => !(value >= least && value <= most)
 
-function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2
-}
-
 /** Medians of a stock shot's good balls; null under four, or when a carry is missing. */
 export function usualStrike(records: readonly LaunchRecord[]): UsualStrike | null {
   const seen = records.filter(record => record.carryM !== undefined)
   if (seen.length < LEAST_GOOD) return null
-  const middle = (of: (record: LaunchRecord) => number) => middleOf(seen.map(of))
+  const middle = (of: (record: LaunchRecord) => number) => median(seen.map(of))
   const withClub = seen.filter(record => record.clubSpeedMs !== undefined)
   return {
     speedMs: middle(r => r.launch.speedMs), launchDeg: middle(r => r.launch.launchDeg), spinRpm: middle(r => r.launch.spinRpm), carryM: middle(r => r.carryM!),
-    smash: withClub.length < LEAST_GOOD ? null : middleOf(withClub.map(r => r.launch.speedMs / r.clubSpeedMs!)),
+    smash: withClub.length < LEAST_GOOD ? null : median(withClub.map(r => r.launch.speedMs / r.clubSpeedMs!)),
   }
 }
 

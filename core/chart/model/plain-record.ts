@@ -1,11 +1,6 @@
+import { median } from '../../median'
 import { MODEL } from './constants'
 import { fitWithPrior, type Fit, type FitOptions, type ModelSession } from './fit'
-
-function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = sorted.length >> 1
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
-}
 
 /**
  * The plain robust record of one stock shot by itself: a club outside 40° to 62°, of which the pooled model knows
@@ -15,7 +10,7 @@ function middle(values: readonly number[]): number {
  */
 export function plainRecord(sessions: readonly ModelSession[], today: number, options: FitOptions): Fit {
   const carries = sessions.flatMap(s => s.shots.map(shot => shot.carryM)).filter(m => Number.isFinite(m) && m >= MODEL.leastCarryM && m <= MODEL.mostCarryM)
-  const centre = carries.length === 0 ? MODEL.levelMean : Math.log(middle(carries))
+  const centre = carries.length === 0 ? MODEL.levelMean : Math.log(median(carries))
   const prior = () => ({ mean: Float64Array.of(centre), covariance: Float64Array.of(MODEL.levelSd * MODEL.levelSd) })
   return fitWithPrior(prior, 1, sessions, today, options)
 }

@@ -1,3 +1,4 @@
+import { median } from '../../median'
 import { SIDE } from './constants'
 
 export interface SidePattern {
@@ -7,13 +8,6 @@ export interface SidePattern {
   /** Scatter of one ball about it, share of carry. */
   sd: number
   playerBias: number
-}
-
-function median(values: readonly number[]): number {
-  if (values.length === 0) return 0
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = sorted.length >> 1
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
 /**
