@@ -8,8 +8,8 @@ import { solveSpeed } from './solve-speed'
 export type Carried = { ok: true, carryM: number, ballSpeedMs: number } | { ok: false, reason: 'beyond' | 'unreachable' }
 
 /** The same clean strike in one day's conditions and in another's. */
-function carriedOver(loftDeg: number, carryM: number, from: Conditions, to: Conditions, own: OwnStrike): Carried {
-  const solved = solveSpeed(loftDeg, carryM, from, own)
+function carriedOver(loftDeg: number, carryM: number, from: Conditions, to: Conditions, own: OwnStrike, near?: number): Carried {
+  const solved = solveSpeed(loftDeg, carryM, from, own, near)
   if (!solved.ok) return solved
   const flight = fly(straight(loftDeg, solved.ballSpeedMs, own), to)
   return flight.ok ? { ok: true, carryM: flight.carryM, ballSpeedMs: solved.ballSpeedMs } : flight
@@ -20,8 +20,8 @@ function carriedOver(loftDeg: number, carryM: number, from: Conditions, to: Cond
  * @param carryM to the target's height, metres
  * @example toNeutral(60, 54.864, into 3.6 m/s) // carryM 57.59
  */
-export function toNeutral(loftDeg: number, carryM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE): Carried {
-  return carriedOver(loftDeg, carryM, today, NEUTRAL, own)
+export function toNeutral(loftDeg: number, carryM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE, near?: number): Carried {
+  return carriedOver(loftDeg, carryM, today, NEUTRAL, own, near)
 }
 
 /** What a stock carry is today: the reverse of `toNeutral`. */
@@ -141,16 +141,19 @@ export function correct(loftDeg: number, carryM: number, today: Today, known: ke
   const { headMs, rightMs } = windParts(today.wind)
   const at10 = windFactor(10, today.wind.readAtM, today.wind.roughnessM)
   if (headMs * at10 * metresToYards(carryM) > MOST_HEAD_YD_MS) return null
+  const here = toNeutral(loftDeg, carryM, today, own)
+  if (!here.ok) return null
+  const neutralM = here.carryM
+  // All that follow are close by: they begin where this one ended.
   const neutral = (conditions: Conditions, m = carryM): number | null => {
-    const found = toNeutral(loftDeg, m, conditions, own)
+    const found = toNeutral(loftDeg, m, conditions, own, here.ballSpeedMs)
     return found.ok ? found.carryM : null
   }
-  const neutralM = neutral(today)
   const [above, below] = [neutral(today, carryM + STEP_M), neutral(today, Math.max(0.5, carryM - STEP_M))]
   const head = (off: number) => neutral({ ...today, wind: windFromParts(headMs + off, rightMs, today.wind) })
   const warm = (off: number) => neutral({ ...today, air: airOf(today.tempC + off, today.pressurePa, today.humidity) })
   const [more, less, warmer, colder] = [head(0.5), head(-0.5), warm(2), warm(-2)]
-  if (neutralM === null || above === null || below === null || more === null || less === null || warmer === null || colder === null) return null
+  if (above === null || below === null || more === null || less === null || warmer === null || colder === null) return null
   const slope = (above - below) / (carryM + STEP_M - Math.max(0.5, carryM - STEP_M))
   if (slope > MOST_SLOPE) return null
   const speed = today.wind.speedMs

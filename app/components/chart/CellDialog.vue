@@ -11,7 +11,8 @@ const props = defineProps<{ cell: ChartCell }>()
 const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
-const { text, unit, withUnit } = useDistance()
+const { text, unit, withUnit, typed } = useDistance()
+const toast = useToast()
 const { questions, corrections } = useNumbers()
 const { windText } = useAirUnits()
 const opened = shallowRef<ShotRecord>()
@@ -48,6 +49,13 @@ const airLines = computed(() => corrections.value.filter(one => cellKey(one) ===
   .map(one => `${shortDate(one.fromMs)}, ${correctionWords(one, unit.value, windText)}.`))
 
 const asked = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
+/** The coach's word about a ball that stands out; it can be taken back at once. */
+async function answer(id: string, fields: Partial<ShotRecord>, words: string) {
+  const { leftOut, strike, carryM } = record.records.find(shot => shot.id === id)!
+  await record.changeShot(id, fields)
+  toast.add({ title: `${typed(carryM)} ${unit.value} ${words}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void record.changeShot(id, { leftOut, strike }) }] })
+}
+
 const askedM = computed(() => asked.value.map(question => question.carryM))
 </script>
 
@@ -66,8 +74,8 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">
         <li v-for="question in asked" :key="question.shot" class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3">
           <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already.</span>
-          <UButton color="neutral" variant="outline" @click="record.changeShot(question.shot, { leftOut: question.fault })">Leave out</UButton>
-          <UButton color="neutral" variant="outline" @click="record.changeShot(question.shot, { strike: 'clean' })">It counts</UButton>
+          <UButton color="neutral" variant="outline" @click="answer(question.shot, { leftOut: question.fault }, 'is left out')">Leave out</UButton>
+          <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')">It counts</UButton>
         </li>
       </ul>
       <ShotsShotList v-if="shots.length > 0" class="mt-3" :shots="shots" show-date hide-name @open="opened = $event" />
