@@ -5,6 +5,7 @@ import { USUAL_OPTIONS } from '../../core/chart/calibration'
 import { plusMinusM } from '../../core/chart/chart-cell'
 import { fitGrid, foldEarlier } from '../../core/chart/grid-fit'
 import { readShotTable } from '../../core/files/shot-table'
+import { predictClub } from '../../core/chart/other-club'
 import type { Shot } from '../../core/shot/shot'
 import { metresToYards, yardsToMetres } from '../../core/units'
 import { nextWords, questionWords, readyWords } from '../../shared/next-words'
@@ -183,6 +184,22 @@ describe('what leans on what', () => {
     expect(atOf(chart, '54°', 'full')).toEqual(atOf(calibrated(longer, tenBalls('54°', 'full', 100)).chart, '54°', 'full'))
     // The duff among the iron's balls is asked about like any other.
     expect(calibrated(longer, iron).questions).toMatchObject([{ clubId: '7 iron', fault: 'mishit' }])
+  })
+
+  it('a club that is not owned lies between its neighbours, less sure than they are, and changes nothing of theirs', () => {
+    const shots = [...tenBalls('58°', 'full', 85), ...tenBalls('50°', 'full', 108), ...tenBalls('50°', '9:00', 80)]
+    const player = { bag: bagOf({ '58°': 58, '50°': 50 }, ['9:00', 'full']), shots, sessions: [], level: 'unknown' as const, nowMs: DAY_MS }
+    const [half, full] = predictClub(player, 54)
+    expect([half!.rungId, full!.rungId]).toEqual(['9:00', 'full'])
+    expect(metresToYards(full!.carryM)).toBeGreaterThan(92)
+    expect(metresToYards(full!.carryM)).toBeLessThan(102)
+    expect(full!.certainty80M[1] - full!.certainty80M[0]).toBeGreaterThan(2 * plusMinusM(atOf(calibrated(player.bag, shots).chart, '50°', 'full'))!)
+    // Put into the bag it is the same prediction, and the numbers of the others stay.
+    const bought = calibrated(bagOf({ '58°': 58, '50°': 50, '54°': 54 }, ['9:00', 'full']), shots).chart
+    expect(atOf(bought, '54°', 'full')).toMatchObject({ kind: 'predicted', carryM: expect.closeTo(full!.carryM, 9) as number })
+    expect(atOf(bought, '50°', '9:00').carryM).toBeCloseTo(atOf(calibrated(player.bag, shots).chart, '50°', '9:00').carryM!, 9)
+    expect(predictClub({ ...player, shots: [] }, 54)).toEqual([])
+    expect(() => predictClub(player, 33)).toThrow('a loft of 33° cannot be predicted: 40 to 62° can')
   })
 
   it('the side pattern leans on the player\'s own, and is there only when sides were measured', () => {
