@@ -15,8 +15,7 @@ import { withAir, type AirEntry } from '../core/flight/session-air'
 import type { Session, Shot } from '../core/shot/shot'
 import type { DistanceUnit } from '../core/units'
 import { BagFile } from '../shared/bag-file'
-import { flagWords, stockShotName } from '../shared/flag-words'
-import { nextWords } from '../shared/next-words'
+import { chartWords } from '../shared/chart-words'
 
 const MOST_BYTES = 25e6
 const USAGE = 'usage: npm run --silent calibrate -- --bag bag.json --shots shots.csv [--shots more.csv] [--unit yd|m] [--as-of 2026-05-04T17:30:00Z]'
@@ -144,14 +143,7 @@ function answer(args: string[]): string {
   const calibration = calibrate({ bag, level, shots, sessions: sessionsOf(read), nowMs })
   // In a bag file the labels are the ids.
   const names: CellNames = cell => ({ club: cell.clubId, swing: cell.rungId })
-  const nameOf = (cell: { clubId: string, rungId: string }) => stockShotName(cell.clubId, cell.rungId)
-  const file = writeChartFile(given.asOf ?? moment(lastMs), calibration, names, {
-    finding: (finding) => {
-      const { title, why, remedies } = flagWords(finding, nameOf, given.unit)
-      return { title, why, remedy: remedies.join(' ') }
-    },
-    next: next => nextWords(next, nameOf),
-  })
+  const file = writeChartFile(given.asOf ?? moment(lastMs), calibration, names, chartWords(names, given.unit))
   return `${JSON.stringify(file, null, 2)}\n`
 }
 

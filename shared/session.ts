@@ -26,17 +26,15 @@ const Moment = (what: string) => z
   .min(946_684_800_000, { error: `${what} lies before the year 2000.` })
   .refine(ms => ms <= Date.now() + 86_400_000, { error: `${what} lies in the future: check this device's clock.` })
 
-const WIND_MAX_MS = 30
-
 /** Air of a session from a moment on. */
 export const AirRecord = z.object({
   fromMs: Moment('Air'),
-  tempC: boundedNumber('Temperature', AIR_RANGE.tempC[0], AIR_RANGE.tempC[1], ' °C'),
-  humidity: boundedNumber('Humidity', 0, 1, ''),
-  altitudeM: boundedNumber('Altitude', AIR_RANGE.altitudeM[0], AIR_RANGE.altitudeM[1], ' m'),
-  qnhPa: boundedNumber('Pressure', 85_000, 108_500, ' Pa').nullable(),
+  tempC: boundedNumber('Temperature', ...AIR_RANGE.tempC, ' °C'),
+  humidity: boundedNumber('Humidity', ...AIR_RANGE.humidity, ''),
+  altitudeM: boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m'),
+  qnhPa: boundedNumber('Pressure', ...AIR_RANGE.qnhPa, ' Pa').nullable(),
   wind: z.object({
-    speedMs: boundedNumber('Wind', 0, WIND_MAX_MS, ' m/s'),
+    speedMs: boundedNumber('Wind', ...AIR_RANGE.windMs, ' m/s'),
     clock: z.number({ error: 'Wind must be from an hour of the clock.' }).gt(0, { error: clockFault }).max(12, { error: clockFault }),
     judged: oneOf('Wind judged by', WINDS_JUDGED),
   }, { error: 'The wind is missing.' }),

@@ -69,8 +69,10 @@ export function useRangeSession(sessionId: string) {
   })
 
   const undoStack = shallowRef<Done[]>([])
-  const did = (words: string, back: () => Promise<void>) => {
-    undoStack.value = [...undoStack.value.slice(-99), { words, back }]
+  const did = (words: string, back: () => Promise<void>): Done => {
+    const done = { words, back }
+    undoStack.value = [...undoStack.value.slice(-99), done]
+    return done
   }
 
   async function log(carryM: number): Promise<ShotRecord> {
@@ -84,28 +86,31 @@ export function useRangeSession(sessionId: string) {
   }
 
   /** Changes balls, remembering how they stood: one step to take back. */
-  async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<void> {
+  async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<Done> {
     const before = record.records.filter(shot => ids.includes(shot.id))
-    did(words, async () => {
+    const done = did(words, async () => {
       for (const { id, carryM, clubId, rungId, leftOut, strike, deleted } of before) await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, deleted })
     })
     for (const { id } of before) await record.changeShot(id, fields)
+    return done
   }
 
   /** The coach's answer about a ball that stands out; of a swing that changed, about all that stand out with it. */
-  async function settle(asked: NonNullable<typeof question.value>, counts: boolean): Promise<void> {
+  async function settle(asked: NonNullable<typeof question.value>, counts: boolean): Promise<Done> {
     const ids = asked.changed
       ? numbers.questions.value.filter(one => one.changed && cellKey(one) === cellKey(asked)).map(one => one.shot)
       : [asked.shot]
     const fields: Partial<ShotRecord> = counts ? { strike: 'clean' } : { leftOut: asked.fault, strike: asked.fault === 'mishit' ? 'mishit' : null }
-    await change(ids, fields, counts ? 'that it counts' : 'leaving a ball out')
+    return change(ids, fields, counts ? 'that it counts' : 'leaving a ball out')
   }
 
-  /** Takes the last thing back. @returns what it was, or null when there is nothing left to take back */
-  async function undo(): Promise<string | null> {
-    const last = undoStack.value.at(-1)
+  /** Takes a thing back, the last one unless another is named. @returns what it was, or null when there is nothing to take back */
+  async function undo(which?: Done): Promise<string | null> {
+    const last = which ?? undoStack.value.at(-1)
     if (last) {
-      undoStack.value = undoStack.value.slice(0, -1)
+      // Taken back by its own button and by the key: once is enough.
+      if (!undoStack.value.includes(last)) return null
+      undoStack.value = undoStack.value.filter(done => done !== last)
       await last.back()
       return last.words
     }

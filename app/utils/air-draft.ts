@@ -1,5 +1,7 @@
+import { AIR_RANGE } from '#core/flight/air'
 import type { AirEntry } from '#core/flight/session-air'
 import { fromHeight, fromTemp, fromWind, toHeight, toTemp, toWind, type HeightUnit, type TempUnit, type WindUnit } from '#core/units'
+import { typedNumber } from './numbers'
 
 export interface AirUnits { temp: TempUnit, wind: WindUnit, height: HeightUnit }
 
@@ -32,7 +34,7 @@ export function airDraft(air: Air, units: AirUnits): AirDraft {
   }
 }
 
-interface Field { key: 'temp' | 'humidity' | 'altitude' | 'qnh' | 'wind', what: string, unit: string, least: number, most: number, decimals: number }
+interface Field { key: 'temp' | 'humidity' | 'altitude' | 'qnh' | 'wind', what: string, unit: string, least: number, most: number }
 
 /**
  * Air from what was typed, or what is wrong with it, field by field, in the unit it was typed in.
@@ -40,18 +42,18 @@ interface Field { key: 'temp' | 'humidity' | 'altitude' | 'qnh' | 'wind', what: 
  */
 export function readAirDraft(draft: AirDraft, units: AirUnits, was: Air): { air: Air } | { faults: Record<string, string> } {
   const fields: Field[] = [
-    { key: 'temp', what: 'Temperature', unit: units.temp, least: toTemp(-20, units.temp), most: toTemp(50, units.temp), decimals: 0 },
-    { key: 'humidity', what: 'Humidity', unit: '%', least: 0, most: 100, decimals: 0 },
-    { key: 'altitude', what: 'Altitude', unit: units.height, least: toHeight(-400, units.height), most: toHeight(4000, units.height), decimals: 0 },
-    { key: 'qnh', what: 'Pressure', unit: 'hPa', least: 850, most: 1085, decimals: 0 },
-    { key: 'wind', what: 'Wind', unit: units.wind, least: 0, most: toWind(30, units.wind), decimals: 0 },
+    { key: 'temp', what: 'Temperature', unit: units.temp, least: toTemp(AIR_RANGE.tempC[0], units.temp), most: toTemp(AIR_RANGE.tempC[1], units.temp) },
+    { key: 'humidity', what: 'Humidity', unit: '%', least: 0, most: 100 },
+    { key: 'altitude', what: 'Altitude', unit: units.height, least: toHeight(AIR_RANGE.altitudeM[0], units.height), most: toHeight(AIR_RANGE.altitudeM[1], units.height) },
+    { key: 'qnh', what: 'Pressure', unit: 'hPa', least: AIR_RANGE.qnhPa[0] / 100, most: AIR_RANGE.qnhPa[1] / 100 },
+    { key: 'wind', what: 'Wind', unit: units.wind, least: 0, most: toWind(AIR_RANGE.windMs[1], units.wind) },
   ]
   const faults: Record<string, string> = {}
   const values: Record<string, number> = {}
   for (const { key, what, unit, least, most } of fields) {
-    const typed = draft[key].trim().replace(',', '.').replace('−', '-')
+    const typed = draft[key].trim()
     if (key === 'qnh' && typed === '') continue
-    const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(typed) ? Number(typed) : Number.NaN
+    const value = typedNumber(typed)
     if (!(value >= least - 1e-9 && value <= most + 1e-9)) faults[key] = `${what} ${typed === '' ? 'is missing' : `"${typed}" is not possible`}: ${Math.round(least)} to ${Math.round(most)} ${unit} is allowed.`
     values[key] = value
   }

@@ -1,6 +1,7 @@
 import type { Bag, StruckOut } from '#core/bag/bag'
 import type { Flight, Rung } from '#core/swing/scale'
 import type { SchoolId } from '#core/swing/schools'
+import { typedNumber } from './numbers'
 
 /** A club as it is being typed: the loft is text until it is saved, so that nothing typed is lost. */
 export interface DraftClub { id: string, label: string, name: string, loft: string, retired: boolean }
@@ -31,8 +32,8 @@ function fieldText(value: number): string {
 export function fieldNumber(text: string): number | string | undefined {
   const trimmed = text.trim()
   if (trimmed === '') return undefined
-  const plain = trimmed.replace(',', '.').replace(/\s*[°%]$/, '')
-  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : trimmed
+  const value = typedNumber(trimmed.replace(/\s*[°%]$/, ''))
+  return Number.isNaN(value) ? trimmed : value
 }
 
 export function draftRung(rung: Rung): DraftRung {

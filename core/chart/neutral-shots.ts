@@ -74,7 +74,8 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
     else group.cells.set(key, [shot])
   }
 
-  const out: NeutralShots = { sessions: sessions.filter(session => !withAir.has(session.id)), shots: rest, corrections: [] }
+  // A session stays under its own id too when none of its shots is corrected: longer clubs are in it as they were measured.
+  const out: NeutralShots = { sessions: sessions.filter(session => !groups.has(session.id)), shots: rest, corrections: [] }
   for (const [id, { session, at, cells }] of groups) {
     const air = session.air![at]!
     let squares = 0
@@ -104,7 +105,7 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
   return out
 }
 
-/** Lofts missing, air missing or switched off: the shots as they were measured. */
+/** The shots as they were measured, when the correction is switched off. */
 export function asMeasured({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>): NeutralShots {
   return { sessions: [...sessions], shots: [...shots], corrections: [] }
 }

@@ -2,6 +2,7 @@ import { cellKey } from '../bag/bag'
 import { ballLossFrom, lossShare, playBallCarryM, type BallLoss } from '../flight/ball-type'
 import { median } from '../median'
 import type { Session, Shot } from '../shot/shot'
+import { MODEL } from './model/constants'
 
 /** What range balls lose for a player, and what it is known from. */
 export interface RangeBalls extends BallLoss {
@@ -9,9 +10,8 @@ export interface RangeBalls extends BallLoss {
   pairs: number
 }
 
-/** Scatter of the log of one ball's carry, roughly, and of a day's form: for weighing a pair. */
+/** Scatter of the log of one ball's carry, roughly: for weighing a pair. [mem] */
 const BALL_SD = 0.05
-const DAY_SD = 0.012
 
 /**
  * Carries of range balls as the ball one plays would have had them, after the air. How much they lose is the player's own
@@ -30,7 +30,7 @@ export function asPlayBall({ sessions, shots }: { sessions: Session[], shots: Sh
     cell[range.has(shot.sessionId) ? 'range' : 'play'].push(shot.carryM)
   }
   const pairs = [...cells.values()].filter(cell => cell.play.length > 0 && cell.range.length > 0).map(cell => ({
-    playM: median(cell.play), rangeM: median(cell.range), lnSd: Math.sqrt(BALL_SD ** 2 * (1 / cell.play.length + 1 / cell.range.length) + 2 * DAY_SD ** 2),
+    playM: median(cell.play), rangeM: median(cell.range), lnSd: Math.sqrt(BALL_SD ** 2 * (1 / cell.play.length + 1 / cell.range.length) + 2 * MODEL.daySd ** 2),
   }))
   const loss = ballLossFrom(pairs)
   const moved = shots.map(shot => range.has(shot.sessionId) ? { ...shot, carryM: playBallCarryM(shot.carryM, loss) } : shot)

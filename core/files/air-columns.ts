@@ -1,50 +1,35 @@
 import type { AirEntry } from '../flight/session-air'
-import { AIR_RANGE } from '../flight/air'
+import { AIR_RANGE, WIND_HEIGHT_M } from '../flight/air'
 import { fromHeight, fromTemp, fromWind } from '../units'
+import { readNumber, type Fail } from './cells'
 
 /** Air of one row: no moment of its own, it holds from the row's time on. */
 export type RowAir = Omit<AirEntry, 'fromMs'>
 
 export const AIR_COLUMNS_OUT = ['temp_c', 'altitude_m', 'pressure_hpa', 'humidity_pct', 'wind_mps', 'wind_from_clock', 'wind_height_m'] as const
 
-const MOST_WIND_MS = 30
-const REPORT_HEIGHT_M = 10
-const FELT_HEIGHT_M = 2
+/** A barometer of the place itself, up to the highest course. */
+const PLACE_HPA = [500, 1085] as const
 
-type Fail = (column: string, value: string, allowed: string) => void
-type Convert = (value: number) => number
-
-/** The first of these columns that has a value, within a range given in the unit of the core. */
-function first(cells: Record<string, string>, columns: readonly [name: string, convert: Convert][], [least, most]: readonly [number, number], unit: string, fail: Fail): number | undefined {
-  for (const [name, convert] of columns) {
-    const text = (cells[name] ?? '').trim()
-    if (text === '') continue
-    const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? convert(Number(text)) : Number.NaN
-    if (value >= least - 1e-9 && value <= most + 1e-9) return value
-    fail(name, text, `is not a number that makes ${least} to ${most} ${unit}`)
-  }
-  return undefined
-}
-
-const same: Convert = value => value
+const same = (value: number) => value
 
 /**
  * The air of a row, or undefined when none of its columns says anything. What is not said is 20 °C, half humid, calm, sea
  * level. A pressure beside an altitude is reduced to sea level, as reports give it; alone it is the place's own.
  */
 export function readAirColumns(cells: Record<string, string>, fail: Fail): RowAir | undefined {
-  const tempC = first(cells, [['temp_c', same], ['temp_f', value => fromTemp(value, '°F')]], AIR_RANGE.tempC, '°C', fail)
-  const altitudeM = first(cells, [['altitude_m', same], ['altitude_ft', value => fromHeight(value, 'ft')]], AIR_RANGE.altitudeM, 'm', fail)
-  const hPa = first(cells, [['pressure_hpa', same]], [500, 1085], 'hPa', fail)
-  const percent = first(cells, [['humidity_pct', same]], [0, 100], '%', fail)
-  const speedMs = first(cells, [['wind_mps', same], ['wind_mph', value => fromWind(value, 'mph')], ['wind_kmh', value => fromWind(value, 'km/h')]], [0, MOST_WIND_MS], 'm/s', fail)
-  const clock = first(cells, [['wind_from_clock', same]], [0, 12], 'o\'clock', fail)
-  const heightM = first(cells, [['wind_height_m', same]], [0.5, 20], 'm', fail)
+  const tempC = readNumber(cells, [['temp_c', same], ['temp_f', value => fromTemp(value, '°F')]], AIR_RANGE.tempC, '°C', fail)
+  const altitudeM = readNumber(cells, [['altitude_m', same], ['altitude_ft', value => fromHeight(value, 'ft')]], AIR_RANGE.altitudeM, 'm', fail)
+  const hPa = readNumber(cells, [['pressure_hpa', same]], PLACE_HPA, 'hPa', fail)
+  const percent = readNumber(cells, [['humidity_pct', same]], [0, 100], '%', fail)
+  const speedMs = readNumber(cells, [['wind_mps', same], ['wind_mph', value => fromWind(value, 'mph')], ['wind_kmh', value => fromWind(value, 'km/h')]], AIR_RANGE.windMs, 'm/s', fail)
+  const clock = readNumber(cells, [['wind_from_clock', same]], [0, 12], 'o\'clock', fail)
+  const heightM = readNumber(cells, [['wind_height_m', same]], [0.5, 20], 'm', fail)
   if ([tempC, altitudeM, hPa, percent, speedMs].every(value => value === undefined)) return undefined
   if (speedMs !== undefined && speedMs > 0 && clock === undefined) fail('wind_from_clock', '', 'is empty: a wind needs the hour it blows from, 12 in the face, 3 from the right')
   return {
     tempC: tempC ?? 20, humidity: (percent ?? 50) / 100, altitudeM: altitudeM ?? 0, qnhPa: hPa === undefined ? null : hPa * 100,
-    wind: { speedMs: speedMs ?? 0, clock: clock === undefined || clock === 0 ? 12 : clock, judged: (speedMs ?? 0) === 0 ? 'calm' : heightM === REPORT_HEIGHT_M ? 'report' : 'felt' },
+    wind: { speedMs: speedMs ?? 0, clock: clock === undefined || clock === 0 ? 12 : clock, judged: (speedMs ?? 0) === 0 ? 'calm' : heightM === WIND_HEIGHT_M.report ? 'report' : 'felt' },
     ground: 'open',
   }
 }
@@ -55,6 +40,6 @@ export function writeAirColumns(air: RowAir | null): (number | string)[] {
   const round = (value: number, decimals: number) => Number(value.toFixed(decimals))
   return [
     round(air.tempC, 2), round(air.altitudeM, 1), air.qnhPa === null ? '' : round(air.qnhPa / 100, 2), round(air.humidity * 100, 1),
-    round(air.wind.speedMs, 3), air.wind.speedMs === 0 ? '' : round(air.wind.clock, 2), air.wind.judged === 'report' ? REPORT_HEIGHT_M : FELT_HEIGHT_M,
+    round(air.wind.speedMs, 3), air.wind.speedMs === 0 ? '' : round(air.wind.clock, 2), air.wind.judged === 'report' ? WIND_HEIGHT_M.report : WIND_HEIGHT_M.felt,
   ]
 }

@@ -1,8 +1,9 @@
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
+import { figure, readNumber, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
-import { fromUnit, type DistanceUnit } from '../units'
+import { fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 
 /** One row of the shot table, labels as in the bag. */
 export interface ShotRow {
@@ -79,8 +80,6 @@ function words(cell: string | undefined): string {
   return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
 }
 
-type Fail = (column: string, value: string, allowed: string) => void
-
 function readCarry(cells: Record<string, string>, fail: Fail): number {
   const given = (['carry_yd', 'carry_m'] as const).filter(column => (cells[column] ?? '').trim() !== '')
   if (given.length === 2) fail('carry_m', cells.carry_m!, 'stands beside carry_yd: give one of the two')
@@ -92,7 +91,7 @@ function readCarry(cells: Record<string, string>, fail: Fail): number {
   const unit: DistanceUnit = column === 'carry_yd' ? 'yd' : 'm'
   const { min, max } = CARRY_LIMITS_IN_FILE[unit]
   const text = cells[column]!.trim()
-  const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
+  const value = figure(text)
   if (!(value >= min && value <= max)) fail(column, text, `is not a number from ${min} to ${max}`)
   return fromUnit(value, unit)
 }
@@ -105,16 +104,8 @@ function readBalls(cells: Record<string, string>, fail: Fail): number {
 }
 
 /** A length that may stand in either unit and may be missing. */
-function readLength(cells: Record<string, string>, name: string, range: [minM: number, maxM: number], fail: Fail): number | undefined {
-  for (const unit of ['m', 'yd'] as const) {
-    const text = (cells[`${name}_${unit}`] ?? '').trim()
-    if (text === '') continue
-    const value = /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
-    const metres = fromUnit(value, unit)
-    if (metres >= range[0] && metres <= range[1]) return metres
-    fail(`${name}_${unit}`, text, `is not a number from ${range[0]} to ${range[1]} m`)
-  }
-  return undefined
+function readLength(cells: Record<string, string>, name: string, range: readonly [minM: number, maxM: number], fail: Fail): number | undefined {
+  return readNumber(cells, [[`${name}_m`, value => value], [`${name}_yd`, yardsToMetres]], range, 'm', fail)
 }
 
 /** A pile's length from where its front and its back lie. */

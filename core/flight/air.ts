@@ -8,8 +8,8 @@ const SEA_LEVEL_PA = 101_325
 const R_DRY = 287.05287
 const R_VAPOUR = 461.495
 
-/** What is computed without a word; outside it the nearest end is taken and the caller is told. */
-export const AIR_RANGE = { tempC: [-20, 50], altitudeM: [-400, 4000], humidity: [0, 1] } as const
+/** What is taken for possible: the form, the server and the file reader refuse the rest by name. */
+export const AIR_RANGE = { tempC: [-20, 50], altitudeM: [-400, 4000], humidity: [0, 1], windMs: [0, 30], qnhPa: [85_000, 108_500] } as const
 
 export interface Air { densityKgM3: number, viscosityPas: number }
 

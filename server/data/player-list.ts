@@ -1,15 +1,14 @@
 import { asc, eq, sql } from 'drizzle-orm'
-import { clubs, players, shots } from '../db/schema'
+import { dayOf } from '../../core/chart/grid-fit'
+import { clubs, players, sessions, shots } from '../db/schema'
 import type { Coach } from './coaches'
 import { playerColumns, toPlayer } from './players'
 import { renewSummaries } from './summaries'
 import type { PlayerLine } from '../../shared/player'
 
-const DAY_MS = 86_400_000
-
-/** What a summary is made from: every ball ever, whether changed or deleted, the bag, the player, and the day. */
-function stampOf(row: { version: number, bagVersion: number, shots: string | null }): string {
-  return `${Math.floor(Date.now() / DAY_MS)} ${row.version} ${row.bagVersion} ${row.shots ?? 0}`
+/** What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the player, and the day. */
+function stampOf(row: { version: number, bagVersion: number, shots: string | null, sessions: string | null }): string {
+  return `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ${row.shots ?? 0} ${row.sessions ?? 0}`
 }
 
 /** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
@@ -24,10 +23,13 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     // A new ball adds one to the count, a change one to the sum of the versions.
     stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
   }).from(shots).groupBy(shots.playerId).as('shot_counts')
-  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp })
+  const sessionCounts = db.select({ playerId: sessions.playerId, stamp: sql<string>`concat(count(*), ' ', sum(${sessions.version}))`.as('session_stamp') })
+    .from(sessions).groupBy(sessions.playerId).as('session_counts')
+  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp, sessions: sessionCounts.stamp })
     .from(players)
     .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
     .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
+    .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .where(eq(players.academyId, coach.academyId))
     .orderBy(asc(players.name), asc(players.id))
   const stale = rows.filter(row => row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stampOf(row))

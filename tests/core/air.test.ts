@@ -131,6 +131,8 @@ describe('the chart in neutral air', () => {
   it('leaves longer clubs as they were measured', () => {
     const iron = balls('5 iron', 'full', [170, 172, 168])
     expect(of(calibrated(BAG, iron, { sessions: [session(into(3))] }).chart, '5 iron', 'full')).toEqual(of(calibrated(BAG, iron).chart, '5 iron', 'full'))
+    // Their session stays what it was: range balls are still range balls.
+    expect(calibrated(BAG, iron, { sessions: [{ ...session(into(3)), ball: 'range' }] }).rangeBalls).not.toBeNull()
   })
 })
 

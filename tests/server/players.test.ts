@@ -19,7 +19,7 @@ describe('players', () => {
 
   it('tell how far the chart is, anew after a ball, a change and a deletion', async () => {
     const coach = await newCoach()
-    const { playerId, log, shot } = await atTheRange(coach)
+    const { playerId, log, shot, session } = await atTheRange(coach)
     const summary = async () => (await coach.get<PlayerLine[]>('/api/players')).body[0]!.summary
     expect(await summary()).toBeNull()
     const ball = shot()
@@ -32,6 +32,13 @@ describe('players', () => {
     await coach.patch(`/api/players/${playerId}`, { version: 1, thresholds: { withinM: 18 } })
     await log({ ...ball, version: 3 })
     expect(await summary()).toMatchObject({ hit: 1, withinM: 18 })
+    const sure = (await summary())!.cellsWithin
+    const air = { fromMs: session.startedAtMs, tempC: 20, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 15, clock: 12, judged: 'felt' }, ground: 'open' }
+    await coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, air: [air], version: 2 })
+    // A storm: the ball is kept and does not count.
+    expect(await summary()).toMatchObject({ hit: 0 })
+    await coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, version: 3 })
+    expect(await summary()).toMatchObject({ hit: 1, cellsWithin: sure })
     await log({ ...ball, deleted: true, version: 4 })
     expect(await summary()).toMatchObject({ hit: 0 })
   })

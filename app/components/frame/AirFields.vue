@@ -16,7 +16,7 @@ watch(units, (now, before) => {
   if ('air' in read) draft.value = airDraft(read.air, now)
 })
 
-const windy = computed(() => Number(draft.value.wind.trim().replace(',', '.')) > 0)
+const windy = computed(() => typedNumber(draft.value.wind) > 0)
 // A wind that blows is not calm, and none is: nobody need say it twice.
 watch(windy, (blows) => {
   if (blows && draft.value.judged === 'calm') draft.value.judged = 'felt'

@@ -31,19 +31,18 @@ function takeSession() {
 
 const read = computed(() => readAirDraft(draft.value, units.value, was.value))
 const faults = computed(() => 'faults' in read.value ? read.value.faults : {})
-const number = (text: string) => /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text.trim().replace(',', '.').replace('−', '-')) ? Number(text.trim().replace(',', '.').replace('−', '-')) : Number.NaN
-const slopeFault = computed(() => Math.abs(fromHeight(number(slope.value), account.heightUnit)) <= 60 ? undefined : `Type −${Math.round(toHeight(60, account.heightUnit))} to ${Math.round(toHeight(60, account.heightUnit))} ${account.heightUnit}; down is negative.`)
+const slopeFault = computed(() => Math.abs(fromHeight(typedNumber(slope.value), account.heightUnit)) <= 60 ? undefined : `Type −${Math.round(toHeight(60, account.heightUnit))} to ${Math.round(toHeight(60, account.heightUnit))} ${account.heightUnit}; down is negative.`)
 const targetFault = computed(() => {
   const { min, max } = CARRY_LIMITS[unit.value]
-  const value = number(target.value)
+  const value = typedNumber(target.value)
   return target.value.trim() === '' || (value >= min && value <= max) ? undefined : `"${target.value}" is not possible: ${min} to ${max} ${unit.value}.`
 })
-const targetM = computed(() => target.value.trim() === '' || targetFault.value ? null : from(number(target.value)))
+const targetM = computed(() => target.value.trim() === '' || targetFault.value ? null : from(typedNumber(target.value)))
 
 const result = computed(() => {
   if (targetM.value === null || slopeFault.value || !('air' in read.value)) return null
   const today = todayOfAir({ ...read.value.air, fromMs: 0 })
-  return playsLike(targetM.value, { ...today, targetHeightM: fromHeight(number(slope.value), account.heightUnit) }) ?? 'no'
+  return playsLike(targetM.value, { ...today, targetHeightM: fromHeight(typedNumber(slope.value), account.heightUnit) }) ?? 'no'
 })
 const parts = computed(() => {
   if (!result.value || result.value === 'no') return []

@@ -44,8 +44,8 @@ async function log(carryM: number) {
   await range.log(carryM)
 }
 
-async function undo() {
-  const what = await range.undo()
+async function undo(which?: Parameters<typeof range.undo>[0]) {
+  const what = await range.undo(which)
   if (what) said.value = `Taken back: ${what}`
   toast.add(what ? { title: `Taken back: ${what}`, icon: 'i-lucide-undo-2', duration: 3000 } : { title: 'Nothing to take back', duration: 3000 })
 }
@@ -62,10 +62,10 @@ async function change(fields: Partial<ShotRecord>, words: string) {
 
 async function settle(counts: boolean) {
   const { shot } = question.value!
-  await range.settle(question.value!, counts)
+  const done = await range.settle(question.value!, counts)
   said.value = counts ? 'It counts' : 'Left out'
   const ball = record.records.find(other => other.id === shot)
-  toast.add({ title: `${typedText(ball!.carryM)} ${unit.value} ${counts ? 'counts' : 'is left out'}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }] })
+  toast.add({ title: `${typedText(ball!.carryM)} ${unit.value} ${counts ? 'counts' : 'is left out'}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
 }
 
 async function end() {
@@ -97,7 +97,7 @@ async function end() {
         <UButton v-for="arrow in ARROWS" :key="arrow.label" color="neutral" variant="outline" :icon="arrow.icon" :aria-label="arrow.label" class="justify-center" @click="range.step(...arrow.step)" />
       </div>
       <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
-      <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo" @leave-out="leaveOutLast" />
+      <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo()" @leave-out="leaveOutLast" />
       <p v-else class="raised flex flex-wrap items-center gap-3 p-4">This session ended {{ daysAgo(session.endedAtMs!) }}. <UButton variant="outline" @click="range.goOn()">Go on with it</UButton></p>
       <SessionQuestion v-if="question" :question="question" @settle="settle" />
       <SessionCellPanel :cell="chosen" />

@@ -1,6 +1,6 @@
+import { labelsOf } from '../../../../core/bag/labels'
 import { writeShotTable } from '../../../../core/files/shot-table'
 import { airAt } from '../../../../core/flight/session-air'
-import { rungName } from '../../../../core/swing/scale'
 import { fromColumns } from '../../../../shared/record'
 import { playerRecord } from '../../../data/records'
 
@@ -8,8 +8,7 @@ import { playerRecord } from '../../../data/records'
 export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
   const { player, bag, sessions, shots } = await playerRecord(coach, idFromRoute(event, 'playerId', 'player'))
-  const club = new Map(bag.clubs.map(c => [c.id, c.label]))
-  const swing = new Map(bag.scale.rungs.map(r => [r.id, rungName(r)]))
+  const names = labelsOf(bag)
   const sessionOf = new Map(sessions.map(session => [session.id, session]))
   const airOf = (sessionId: string, atMs: number) => {
     const { air } = sessionOf.get(sessionId)!
@@ -17,7 +16,7 @@ export default defineEventHandler(async (event) => {
   }
   sendAsFile(event, `${fileName(player.name)}-shots.csv`, 'text/csv; charset=utf-8')
   return writeShotTable(fromColumns(shots).map(shot => ({
-    player: player.name, session: shot.sessionId, hitAtMs: shot.hitAtMs, club: club.get(shot.clubId)!, swing: swing.get(shot.rungId)!,
+    player: player.name, session: shot.sessionId, hitAtMs: shot.hitAtMs, ...names(shot),
     carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: sessionOf.get(shot.sessionId)!.ball, leftOut: shot.leftOut, air: airOf(shot.sessionId, shot.hitAtMs),
   })))
 })

@@ -1,0 +1,26 @@
+/** Reports what is wrong with one value of a row: its column, itself, and what is allowed. */
+export type Fail = (column: string, value: string, allowed: string) => void
+
+/** A column that may hold a figure, and how it becomes the core's unit. */
+export type NumberColumn = readonly [name: string, convert: (value: number) => number]
+
+/** A plain decimal figure, or not a number. */
+export function figure(text: string): number {
+  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : Number.NaN
+}
+
+/**
+ * The first of these columns that has a value; undefined when none has, or when what stands there was reported.
+ * @param range in the core's unit, both ends allowed
+ */
+export function readNumber(cells: Record<string, string>, columns: readonly NumberColumn[], [least, most]: readonly [number, number], unit: string, fail: Fail): number | undefined {
+  for (const [name, convert] of columns) {
+    const text = (cells[name] ?? '').trim()
+    if (text === '') continue
+    const value = convert(figure(text))
+    // The ends may come from another unit.
+    if (value >= least - 1e-9 && value <= most + 1e-9) return value
+    fail(name, text, `is not a number that makes ${least} to ${most} ${unit}`)
+  }
+  return undefined
+}
