@@ -35,7 +35,7 @@ function sidesOf(shots: readonly Shot[], grid: GridFit) {
 export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): CarryChart {
   const groups = groupByCell(shots)
   const gridClubs = new Set(clubsInUse(bag).filter(isGridClub).map(club => club.id))
-  const anyBall = grid.fit.ballPrecision.some(a => a > 0)
+  const anyBall = grid.fit.information.some(said => said !== 0)
   const leans = leanings(grid.fit)
   const sides = sidesOf(shots, grid)
   return gridCells(bag).map((cell): ChartCell => {

@@ -26,7 +26,7 @@ export function predictClub(player: PlayerShots, loftDeg: number): OtherClubShot
   if (!(loftDeg >= GRID_LOFT_MIN_DEG && loftDeg <= GRID_LOFT_MAX_DEG)) throw new RangeError(`a loft of ${loftDeg}° cannot be predicted: ${GRID_LOFT_MIN_DEG} to ${GRID_LOFT_MAX_DEG}° can`)
   const other = { id: NOT_OWNED, label: NOT_OWNED, name: '', loftDeg, retired: false }
   const { fit, cells } = fitGrid({ ...player, bag: { ...player.bag, clubs: [...player.bag.clubs, other] } })
-  if (fit.ballPrecision.every(precision => precision === 0)) return []
+  if (fit.information.every(said => said === 0)) return []
   const known = new Map(cells.flatMap((cell, i) => cell.clubId === NOT_OWNED ? [[cell.rungId, i] as const] : []))
   return rungsInUse(player.bag).map(({ id }) => {
     const { carryM, certainty80M, window80M } = cellEstimate(fit, known.get(id)!)

@@ -186,6 +186,16 @@ describe('what leans on what', () => {
     expect(calibrated(longer, iron).questions).toMatchObject([{ clubId: '7 iron', fault: 'mishit' }])
   })
 
+  it('a stock shot with many balls of its own over many visits leans on them, however many its neighbours have', () => {
+    const visits = Array.from({ length: 6 }, (_, v) => cellsOf.flatMap(({ clubId, rungId }, i) => balls(clubId, rungId, [44, 47, 45, 46].map(yd => yd + 4.5 * i))
+      .map(shot => ({ ...shot, id: `${shot.id} ${v}`, sessionId: `visit ${v}`, hitAtMs: shot.hitAtMs + v * 10 * ONE_DAY }))))
+    const { chart } = calibrated(BAG, visits.flat(), { nowMs: DAY_MS + 51 * ONE_DAY })
+    for (const cell of chart) {
+      expect(cell.leansOn!.own).toBeGreaterThan(0.5)
+      expect(cell.leansOn!.own + cell.leansOn!.usual + cell.leansOn!.others.reduce((sum, other) => sum + other.share, 0)).toBeLessThan(1 + 1e-9)
+    }
+  })
+
   it('a club that is not owned lies between its neighbours, less sure than they are, and changes nothing of theirs', () => {
     const shots = [...tenBalls('58°', 'full', 85), ...tenBalls('50°', 'full', 108), ...tenBalls('50°', '9:00', 80)]
     const player = { bag: bagOf({ '58°': 58, '50°': 50 }, ['9:00', 'full']), shots, sessions: [], level: 'unknown' as const, nowMs: DAY_MS }

@@ -132,7 +132,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
     x: {
       ...range.value, position: 'top', border: { display: false },
       grid: { color: ink.value.hairline, tickLength: 6 },
-      ticks: { color: ink.value.soft, font: { size: 14, family: '"Overpass Variable", sans-serif' }, maxRotation: 0, autoSkipPadding: 14 },
+      ticks: { color: ink.value.soft, font: { size: 14, family: '"Overpass Variable", sans-serif' }, maxRotation: 0, autoSkipPadding: 14, includeBounds: false },
       title: { display: true, text: unit.value === 'yd' ? 'yards' : 'metres', color: ink.value.soft, align: 'end', font: { size: 13 }, padding: 0 },
     },
     y: {

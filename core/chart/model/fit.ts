@@ -37,8 +37,11 @@ export interface Fit {
   cellDegrees: Float64Array
   /** Degrees of freedom behind the spread. */
   degrees: number
-  /** Precision of ln carry that the balls of each cell have, over all sessions. */
-  ballPrecision: Float64Array
+  /**
+   * What the balls of each cell say for each, over all sessions, row by row: the sum of what a session's balls know once
+   * the day that they share is set aside. Times the covariance it is each cell's weight in each number; all 0 when no ball was taken.
+   */
+  information: Float64Array
   /** Each shot's verdict, by session and shot as handed in. */
   verdicts: Verdict[][]
   /** How regular the player turned out: weights of the three regularities. */
@@ -119,9 +122,15 @@ export function settle(room: Room, start: Belief, works: readonly Work[], fromDa
   }
 }
 
-/** Adds the precision that each cell's balls have. */
-export function addPrecision(to: Float64Array, works: readonly Work[]): Float64Array {
-  for (const { cells, precision } of works) for (let i = 0; i < cells.length; i++) to[cells[i]!]! += precision[i]!
+/** Adds what the balls of each session say beyond their common day: A − A·1·1ᵀ·A / (1/day² + 1ᵀ·A·1). */
+export function addInformation(to: Float64Array, n: number, works: readonly Work[]): Float64Array {
+  for (const { cells, precision, daySd } of works) {
+    const whole = 1 / (daySd * daySd) + precision.reduce((sum, p) => sum + p, 0)
+    for (let i = 0; i < cells.length; i++) {
+      to[cells[i]! * n + cells[i]!]! += precision[i]!
+      for (let j = 0; j < cells.length; j++) to[cells[i]! * n + cells[j]!]! -= precision[i]! * precision[j]! / whole
+    }
+  }
   return to
 }
 
@@ -154,7 +163,7 @@ export function fitWithPrior(priorOf: PriorOf, cells: number, sessions: readonly
   return {
     ...mixBeliefs(candidates), spread, looseness, cellDegrees, passes,
     degrees: Math.max(MODEL.leastDegrees, options.spreadBalls + degrees),
-    ballPrecision: addPrecision(new Float64Array(cells), works),
+    information: addInformation(new Float64Array(cells * cells), cells, works),
     verdicts: sessions.map((session, i) => verdictsOf(workAt.get(i), session.shots.length)),
   }
 }

@@ -1,6 +1,6 @@
 import { drift, mirror, type Belief } from './belief'
 import { MODEL } from './constants'
-import { absorbAll, addPrecision, prepare, priorOfCells, roomFor, settle, USUAL_REGULARITY, USUAL_SPREAD, verdictsOf, type Fit, type FitOptions, type ModelSession } from './fit'
+import { absorbAll, addInformation, prepare, priorOfCells, roomFor, settle, USUAL_REGULARITY, USUAL_SPREAD, verdictsOf, type Fit, type FitOptions, type ModelSession } from './fit'
 import type { ModelCell } from './prior'
 import { mixBeliefs, type Candidate } from './regularity'
 import { noSpreadSums, type Spread, type SpreadSums } from './spread'
@@ -13,7 +13,7 @@ export interface Folded {
   candidates: Candidate[]
   spread: Spread
   seen: SpreadSums
-  ballPrecision: Float64Array
+  information: Float64Array
   options: FitOptions
 }
 
@@ -31,7 +31,7 @@ export function foldSessions(cells: readonly ModelCell[], sessions: readonly Mod
     const evidence = regularity === USUAL_REGULARITY ? settled.last.evidence : absorbAll(room, belief, works, firstDay)
     return { belief, logWeight: Math.log(MODEL.regularityWeights[k]!) + evidence }
   })
-  return { cells, day, candidates, spread: settled, seen: settled, ballPrecision: addPrecision(new Float64Array(cells.length), works), options }
+  return { cells, day, candidates, spread: settled, seen: settled, information: addInformation(new Float64Array(cells.length ** 2), cells.length, works), options }
 }
 
 /**
@@ -58,7 +58,7 @@ export function continueFit(folded: Folded, session: ModelSession, today: number
   return {
     ...mixBeliefs(candidates), spread, looseness, cellDegrees, passes,
     degrees: Math.max(MODEL.leastDegrees, folded.options.spreadBalls + degrees),
-    ballPrecision: addPrecision(folded.ballPrecision.slice(), works),
+    information: addInformation(folded.information.slice(), n, works),
     verdicts: [verdictsOf(works[0], session.shots.length)],
   }
 }
