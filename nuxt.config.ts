@@ -1,7 +1,10 @@
 import { fileURLToPath } from 'node:url'
 
+/** Changes with every build, so that a kept shell never points at files that are gone. */
+const BUILD = new Date().toISOString()
+
 export default defineNuxtConfig({
-  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security'],
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
   ssr: true,
   imports: { dirs: ['stores'] },
   devtools: { enabled: false },
@@ -28,6 +31,8 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   nitro: {
     compressPublicAssets: { gzip: true, brotli: true },
+    // The static faces for PDFs: the variable one of the screen cannot be embedded there.
+    serverAssets: [{ baseName: 'fonts', dir: fileURLToPath(new URL('./node_modules/@fontsource/overpass/files', import.meta.url)), pattern: 'overpass-latin{,-ext}-{400-normal,700-normal,800-normal,400-italic}.woff' }],
     experimental: { openAPI: false },
   },
   vite: {
@@ -37,6 +42,24 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   telemetry: false,
   icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
+  // An open page works without a network; this lets it be opened without one. The shell of all pages is the answer to "/".
+  pwa: {
+    registerType: 'prompt',
+    client: { periodicSyncForUpdates: 3600 },
+    manifest: {
+      name: 'Uzzet', short_name: 'Uzzet', description: 'Carry charts by swing length and club, and the gaps between them.',
+      lang: 'en', display: 'standalone', start_url: '/', background_color: '#faf8f3', theme_color: '#faf8f3',
+      icons: [{ src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml' }],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,json,woff2,svg}'],
+      maximumFileSizeToCacheInBytes: 3_000_000,
+      additionalManifestEntries: [{ url: '/', revision: BUILD }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      cleanupOutdatedCaches: true,
+    },
+  },
   security: {
     removeLoggers: false,
     corsHandler: false,

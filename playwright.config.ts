@@ -17,9 +17,10 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   outputDir: '.data/test/browser',
   reporter: [['list'], ['json', { outputFile: '.data/test/browser.json' }]],
-  use: { launchOptions, screenshot: 'only-on-failure', timezoneId: 'Europe/London', locale: 'en-GB' },
+  // The service worker would answer before a test's own routes can; the test of the lost network lets it in.
+  use: { serviceWorkers: 'block', launchOptions, screenshot: 'only-on-failure', timezoneId: 'Europe/London', locale: 'en-GB' },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /phone/ },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, userAgent: devices['Pixel 7'].userAgent }, testMatch: /phone|slice/ },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, userAgent: devices['Pixel 7'].userAgent }, testMatch: /phone|slice|ways-in/ },
   ],
 })

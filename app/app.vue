@@ -3,6 +3,7 @@ useHead({ titleTemplate: title => title ? `${title} · Uzzet` : 'Uzzet' })
 </script>
 
 <template>
+  <VitePwaManifest />
   <UApp :toaster="{ position: 'bottom-center', duration: 7000 }">
     <NuxtLayout>
       <NuxtPage />

@@ -33,6 +33,10 @@ export const LABEL_MAX = 16
 export const CUE_MAX = 80
 export const REASON_MAX = 120
 
+/** One long pace of a grown person, metres: about one (common practice). */
+export const PACE_MIN_M = 0.5
+export const PACE_MAX_M = 1.5
+
 /** A pile measured as one. */
 export const BALLS_MAX = 1000
 

@@ -1,33 +1,24 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { v7 } from 'uuid'
 import { airOf, CALM, stationPressurePa, type Conditions } from '../core/flight/air'
 import { toToday } from '../core/flight/neutral'
 import type { AirEntry } from '../core/flight/session-air'
 import { metresToYards, yardsToMetres } from '../core/units'
+import type { Dice } from '../devices/dice'
+import { hit, makeGolfer, type Golfer, type SkillName } from '../devices/golfer'
+import { read } from '../devices/monitor'
+import type { Readings } from '../core/shot/readings'
 import type { DemoPlayer } from './scenario'
-
-/** Draws from one seed: the same seed, the same scenario. */
-export function makeDice(seed: number) {
-  const rng = xoroshiro128plus(seed)
-  const uniform = () => uniformFloat64(rng)
-  return {
-    uniform,
-    /** Box and Muller, 1958. */
-    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
-    pick: <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)]!,
-    id: (ms: number) => v7({ msecs: ms, random: Uint8Array.from({ length: 16 }, () => Math.floor(uniform() * 256)) }),
-  }
-}
-
-type Dice = ReturnType<typeof makeDice>
 
 const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
 const SECONDS_A_BALL = 50
 const MISHITS = 0.06
 const MISHIT_REASONS = ['mishit', 'heavy', 'thin', 'toe'] as const
-const ROUND_TO = { monitor: 0.1, laser: 1, paces: 1 } as const
+const ROUND_TO = { laser: 1, paces: 1 } as const
+const SKILL_OF = { expert: 'pro', good: 'good', improver: 'club', beginner: 'club', unknown: 'good' } as const satisfies Record<DemoPlayer['level'], SkillName>
+const MISREADS = 0.02
+/** What looks odd the coach has sorted out by the end of a visit, mostly; of the last ones it is still open. */
+const SORTED = 0.85
+const OPEN_DAYS = 10
 
 /** What this player truly carries with each cell, yards: the loft, the swing, and a quirk of each club and cell. */
 function truth(player: DemoPlayer, dice: Dice): number[][] {
@@ -62,6 +53,31 @@ function startOf(visit: DemoPlayer['sessions'][number], nowMs: number, dice: Dic
   return day - day % DAY_MS + Math.round((9.5 + 6 * dice.uniform()) * HOUR_MS)
 }
 
+type Cell = { club: { loftDeg: number }, trueYd: number }
+type Ball = { carryM: number, leftOut: string | null, readings: Readings | null }
+
+/** A ball that a launch monitor read, odd ones among them. */
+function readBall(golfer: Golfer, { club, trueYd }: Cell, form: number, { surface, daysAgo }: DemoPlayer['sessions'][number], real: Conditions, dice: Dice): Ball {
+  for (;;) {
+    const strike = hit(golfer, club.loftDeg, yardsToMetres(trueYd), surface, dice, form)
+    const seen = read(strike, real, MISREADS, dice)
+    if (!seen) continue
+    const short = strike.kind !== 'clean' && strike.kind !== 'flyer' && metresToYards(seen.carryM) < 0.86 * trueYd
+    const odd = seen.misread ? 'misread' : strike.kind === 'flyer' ? 'flyer' : short ? strike.kind : null
+    return { carryM: seen.carryM, readings: seen.readings, leftOut: odd && daysAgo > OPEN_DAYS && dice.uniform() < SORTED ? odd : null }
+  }
+}
+
+/** A ball that was lasered or paced: a carry alone. */
+function paceBall({ scatter }: DemoPlayer, { club, trueYd }: Cell, form: number, method: 'laser' | 'paces', real: Conditions, dice: Dice): Ball {
+  const mishit = dice.uniform() < MISHITS
+  const cleanYd = trueYd * form + scatter * (trueYd + 33) * dice.normal()
+  const stillYd = Math.max(3, mishit ? cleanYd * (0.62 + 0.28 * dice.uniform()) : cleanYd)
+  const blown = toToday(club.loftDeg, yardsToMetres(stillYd), real)
+  const carryYd = blown.ok ? metresToYards(blown.carryM) : stillYd
+  return { carryM: yardsToMetres(Math.round(carryYd / ROUND_TO[method]) * ROUND_TO[method]), leftOut: mishit && stillYd < trueYd * 0.86 ? dice.pick(MISHIT_REASONS) : null, readings: null }
+}
+
 /** A player of the scenario with bag, sessions and balls, as rows for the tables. */
 export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
   const firstMs = nowMs - ((player.sessions[0]?.daysAgo ?? 0) + 1) * DAY_MS
@@ -71,6 +87,8 @@ export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
   const carriesYd = truth(player, dice)
   const out = new Set(player.struckOut.map(([club, rung]) => `${club}/${rung}`))
   const cells = clubs.flatMap((club, c) => rungs.map((rung, r) => ({ club, rung, trueYd: carriesYd[c]![r]! }))).filter(({ club, rung }) => !out.has(`${club.label}/${rung.label}`))
+
+  const golfer = makeGolfer(SKILL_OF[player.level], dice)
 
   const sessions = player.sessions.map((visit) => {
     const startedAtMs = startOf(visit, nowMs, dice)
@@ -82,16 +100,10 @@ export function drawPlayer(player: DemoPlayer, nowMs: number, dice: Dice) {
     const shots = Array.from({ length: visit.balls }, (_, i) => {
       if (i % 4 === 0) cell = dice.pick(cells)
       const hitAtMs = startedAtMs + Math.round(i * SECONDS_A_BALL * 1000 * (0.8 + 0.4 * dice.uniform()))
-      const mishit = dice.uniform() < MISHITS
-      const cleanYd = cell.trueYd * form + player.scatter * (cell.trueYd + 33) * dice.normal()
-      const stillYd = Math.max(3, mishit ? cleanYd * (0.62 + 0.28 * dice.uniform()) : cleanYd)
-      const blown = toToday(cell.club.loftDeg, yardsToMetres(stillYd), real)
-      const carryYd = blown.ok ? metresToYards(blown.carryM) : stillYd
-      const step = ROUND_TO[visit.method]
-      return {
-        id: dice.id(hitAtMs), clubId: cell.club.id, rungId: cell.rung.id, hitAtMs, carryM: yardsToMetres(Math.round(carryYd / step) * step),
-        leftOut: mishit && stillYd < cell.trueYd * 0.86 ? dice.pick(MISHIT_REASONS) : null,
-      }
+      const told = visit.method === 'monitor'
+        ? readBall(golfer, cell, form, visit, real, dice)
+        : paceBall(player, cell, form, visit.method, real, dice)
+      return { id: dice.id(hitAtMs), clubId: cell.club.id, rungId: cell.rung.id, hitAtMs, ...told }
     })
     return { id: sessionId, startedAtMs, endedAtMs: visit.running ? null : startedAtMs + Math.round(visit.balls * SECONDS_A_BALL * 1000), visit, air: stated, shots }
   })

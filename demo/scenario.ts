@@ -6,6 +6,15 @@ import type { Level } from '../shared/player'
 export const ACADEMY = 'Saltmarsh Links Academy'
 export const COACH = 'Wren Calder'
 
+/** The academy's range, lasered from the tee. */
+export const RANGE = {
+  name: 'Saltmarsh Range', altitudeM: 6, bearingDeg: 240, firmness: 'medium',
+  targets: [
+    { name: 'white post', kind: 'sign', yd: 52, heightYd: 0, rightDeg: -4 }, { name: 'the 75', kind: 'sign', yd: 73, heightYd: 0, rightDeg: 2 }, { name: 'boat', kind: 'circle', yd: 88, heightYd: -1, rightDeg: 8 },
+    { name: 'the 100', kind: 'sign', yd: 104, heightYd: 1, rightDeg: 0 }, { name: 'far green', kind: 'green', yd: 131, heightYd: 2, rightDeg: -6 },
+  ],
+} as const
+
 export interface DemoRung { label: string, cue: string, fraction?: number, school?: SchoolId, flight?: Flight, trueFraction: number }
 
 export interface DemoPlayer {
@@ -21,6 +30,12 @@ export interface DemoPlayer {
   full52Yd: number
   /** Scatter of one clean ball, share of carry + 33 yd. */
   scatter: number
+  /** What the player said before the first ball, yards. */
+  believed?: [club: string, rung: string, yd: number][]
+  /** What the coach wrote by hand since the last publication, yards, and why. */
+  written?: [club: string, rung: string, yd: number, why: string][]
+  /** Days before today on which the chart was published, and the note that went along, oldest first. */
+  published?: [daysAgo: number, note: string][]
   /** Days before today and balls, oldest first. */
   sessions: { daysAgo: number, balls: number, method: 'monitor' | 'laser' | 'paces', ball: 'own' | 'range', surface: 'grass' | 'mat', running?: boolean }[]
 }
@@ -38,6 +53,9 @@ export const PLAYERS: readonly DemoPlayer[] = [
       { label: '8:00', cue: 'hands at the ribs', trueFraction: 0.585 }, { label: '9:00', cue: 'lead arm level', trueFraction: 0.735 },
       { label: '10:00', cue: 'hands by the ear', trueFraction: 0.885 }, { label: 'full', cue: 'lead arm past the ear', trueFraction: 1 }],
     struckOut: [['60°', 'full'], ['9 iron', '8:00']], full52Yd: 111, scatter: 0.024,
+    believed: [['56°', 'full', 105], ['51°', 'full', 115], ['46°', 'full', 125], ['56°', '9:00', 75], ['60°', '9:00', 60]],
+    written: [['46°', '8:00', 73, 'plays it as a chip and run']],
+    published: [[54, 'Two clubs less than you think with the 56.'], [11, 'Trust the 51 at 9:00.']],
     sessions: [visit(118, 44), visit(83, 38), visit(55, 30, 'laser'), visit(27, 42), visit(12, 24, 'monitor', 'range', 'mat'), { ...visit(0, 14), running: true }],
   },
   {

@@ -4,7 +4,7 @@
  */
 import { createServer, type Server } from 'node:http'
 import { saturationPressurePa } from '../core/flight/air'
-import { makeDice } from '../demo/draw'
+import { makeDice } from './dice'
 
 const STEP_MS = 60_000
 /** Wandering of each figure in a minute, and how strongly it is drawn back to its usual. */

@@ -83,11 +83,11 @@ function readShots(path: string, bag: Bag, player: string | undefined): { row: S
     throw new Fault(`${name} row ${first.row}, ${first.column}: "${value}" ${first.allowed}${more}`)
   }
   return own.map((row) => {
-    const { carryM, method, balls, leftOut, strike, extentM, sideM } = row
+    const { carryM, method, balls, leftOut, strike, lies, frontM, backM, readings } = row
     const shot: Shot = {
       id: `${name}:${row.row}`, sessionId: sessionOf(row), clubId: row.club, rungId: row.swing, carryM, method, balls, leftOut, strike,
       // Without times the order of the file is the order in which they were hit.
-      hitAtMs: row.hitAtMs ?? row.row, ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }),
+      hitAtMs: row.hitAtMs ?? row.row, ...(lies && { lies }), ...(frontM !== undefined && backM !== undefined && { extentM: Math.abs(backM - frontM) }), ...(readings && { readings }), ...(readings?.sideM !== undefined && { sideM: readings.sideM }),
     }
     return { row, shot }
   })

@@ -1,4 +1,6 @@
 /** npm run screenshots: makes docs/screenshots/ anew from a running demo (`npm run demo` in another window). */
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { mkdirSync } from 'node:fs'
 import { fromRoot } from './lib/paths.mjs'
 import { run, say, stop } from './lib/say.mjs'
@@ -24,7 +26,7 @@ run(async () => {
     if (path !== '/players') {
       await page.getByText('Odile Harrow').click()
       await page.waitForURL('**/chart')
-      await page.goto(page.url().replace('chart', path))
+      await page.goto(page.url().replace(/chart$/, path))
     }
     await page.locator(ready).first().waitFor()
     await before(page)
@@ -40,17 +42,52 @@ run(async () => {
     await page.locator('#carry').waitFor()
     await page.locator('#carry').fill('66')
   }
+  /** A device with a token of its own plays a good player into the open session. */
+  const withMonitor = async (page) => {
+    await page.getByRole('link', { name: 'Go on' }).click()
+    await page.locator('#carry').waitFor()
+    const session = page.url()
+    await page.goto('/account')
+    await page.getByLabel('New device').fill('Bay 3 monitor')
+    await page.getByRole('button', { name: 'Make a token' }).click()
+    const token = await page.locator('#devices code').textContent()
+    await page.goto(session)
+    await page.getByLabel('Where balls come from').click()
+    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().click()
+    await page.getByText('Listening.').waitFor()
+    const device = spawn(process.execPath, ['--import', 'tsx', fromRoot('devices/monitor-run.ts'), '--to', url, '--token', token, '--every', '0.3', '--balls', '4'], { stdio: 'ignore' })
+    await once(device, 'exit')
+    await page.evaluate(() => window.scrollTo(0, 0))
+  }
+  const withFile = async (page) => {
+    const rows = ['Club,Shot,Carry,Ball Speed,Launch Angle,Spin Rate,Offline', ',,,mph,deg,rpm,yds', ...Array.from({ length: 30 }, (_, i) => `${['SW', 'LW', '46', '9i'][i % 4]},full,${[92, 74, 131, 144][i % 4] + i % 5},${[79, 65, 101, 108][i % 4] + i % 3},${30 - i % 4},${9000 + 37 * i},${i % 7} ${i % 2 ? 'R' : 'L'}`), '52,full,far,90,28,9300,0']
+    await page.getByLabel('File of shots').setInputFiles({ name: 'saturday.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) })
+    await page.getByLabel('What Shot is').selectOption('Swing length')
+    await page.getByText(/rows will be added/).waitFor()
+  }
   const opened = page => page.getByRole('button', { name: /^9 iron 9:00, / }).click()
   const SURE = 'button[aria-label*="±"]'
   await visit(desk, 'players', '/players', { before: page => page.getByRole('listitem').filter({ hasText: 'Tobias' }).getByText(/retest/).waitFor() })
   await visit(desk, 'bag', 'bag')
   await visit(desk, 'session', 'session', { before: toTheRange })
+  await visit(desk, 'import', 'session/import', { before: withFile })
+  await visit(desk, 'ranges', 'chart', { ready: SURE, before: async (page) => { await page.goto('/ranges'); await page.getByText('Saltmarsh Range').waitFor() } })
   await visit(desk, 'chart', 'chart', { ready: SURE })
   await visit(desk, 'stock-shot', 'chart', { ready: SURE, before: opened })
+  await visit(desk, 'published', 'chart/published', { ready: 'table' })
+  await visit(desk, 'moved', 'chart/compare', { ready: 'table' })
+  await visit(desk, 'speed', 'chart/speed', { ready: 'table' })
   await visit(desk, 'gaps', 'gaps', { ready: 'canvas' })
   await visit(desk, 'gaps-dusk', 'gaps', { ready: 'canvas', dusk: true })
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })
   await visit(phone, 'gaps-phone', 'gaps', { ready: 'canvas' })
+  await visit(phone, 'card-phone', 'chart/published', { before: async (page) => {
+    await page.getByRole('button', { name: 'Link to read', exact: true }).click()
+    await page.goto((await page.getByText(/\/card#/).innerText()).trim())
+    await page.getByText('9 iron full').waitFor()
+  } })
+  // Last: it adds balls.
+  await visit(desk, 'session-live', 'session', { before: withMonitor })
   await browser.close()
 })

@@ -38,6 +38,8 @@ run(async () => {
   ensurePackages()
   ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
   ensurePrograms('Chromium', ['chromium'], ['chromium'])
+  // What was printed is read back by a general PDF tool.
+  ensurePrograms('Poppler', ['pdftotext', 'pdftoppm'], ['poppler-utils'])
   mkdirSync(RESULTS, { recursive: true })
   ensureBuild()
   const unit = fromRoot('.data/test/unit.json')

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { NAME_MAX } from '../core/limits'
-import { lineOfText, oneOf, quoted } from './text'
+import { NAME_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
+import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
 export const PASSWORD_MIN = 10
 export const PASSWORD_MAX = 200
@@ -36,6 +36,7 @@ export const DISTANCE_UNITS = ['yd', 'm'] as const
 export const AccountChange = z.object({
   unit: oneOf('Unit', DISTANCE_UNITS).optional(),
   name: lineOfText('Your name', NAME_MAX).optional(),
+  paceM: boundedNumber('Pace', PACE_MIN_M, PACE_MAX_M, ' m').nullable().optional(),
 })
 export type AccountChange = z.infer<typeof AccountChange>
 
@@ -51,4 +52,6 @@ export interface Account {
   email: string
   academy: string
   unit: typeof DISTANCE_UNITS[number]
+  /** One pace of this coach, metres; null until it was measured. */
+  paceM: number | null
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX, THRESHOLD_MAX_M, THRESHOLD_MIN_M, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
+import { FIRMNESSES } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
 export const LEVELS = ['unknown', 'beginner', 'improver', 'good', 'expert'] as const
@@ -22,6 +23,8 @@ export const Thresholds = z.object({
   widestStepM: threshold('Widest step').optional(),
   closestM: threshold('Closest pair').optional(),
   withinM: boundedNumber('Wanted certainty', WITHIN_MIN_M, WITHIN_MAX_M, ' m').optional(),
+  /** Total is shown first, on ground like this: for a beginner, who sees where the ball stops. */
+  totalOn: oneOf('Ground', FIRMNESSES).optional(),
   /** The chart is kept as it was measured: the air is not taken out. */
   asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
 })

@@ -1,7 +1,9 @@
 import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
+import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
+import type { CellWordRecord } from './cell-word'
 import type { Player } from './player'
-import type { SessionRecord, ShotRecord } from './session'
+import type { SessionRecord, ShotRecord, TakenRecord } from './session'
 
 /**
  * All shots of a player, column by column: one list a field, all of the same length. Five thousand shots are then
@@ -22,7 +24,40 @@ export interface ShotColumns {
   leftOut: (string | null)[]
   /** Of the few that were called: place in the lists, and what was called. */
   strikes: [index: number, strike: Strike][]
+  readings: ReadingColumns
+  /** Of the few that were taken in more than a figure: place in the lists, and how. */
+  taken: [index: number, taken: TakenRecord][]
   version: number[]
+}
+
+/** Readings of the balls that have any: their places in the lists, then one list for each reading, null where it was not read. */
+export interface ReadingColumns extends Record<ReadingName, (number | null)[]> {
+  at: number[]
+  /** Place in `CARRY_BASES`. */
+  basis: (number | null)[]
+}
+
+export function noReadings(): ReadingColumns {
+  return { at: [], basis: [], ...Object.fromEntries(READING_NAMES.map(name => [name, [] as (number | null)[]])) as Record<ReadingName, (number | null)[]> }
+}
+
+export function addReadings(columns: ReadingColumns, at: number, readings: Readings): void {
+  columns.at.push(at)
+  columns.basis.push(readings.carryBasis ? CARRY_BASES.indexOf(readings.carryBasis) : null)
+  for (const name of READING_NAMES) columns[name].push(readings[name] ?? null)
+}
+
+function readingsByShot(columns: ReadingColumns): Map<number, Readings> {
+  return new Map(columns.at.map((at, i) => {
+    const readings: Readings = {}
+    for (const name of READING_NAMES) {
+      const value = columns[name][i]!
+      if (value !== null) readings[name] = value
+    }
+    const basis = columns.basis[i]!
+    if (basis !== null) readings.carryBasis = CARRY_BASES[basis]!
+    return [at, readings]
+  }))
 }
 
 /** Everything a stage needs of one player. */
@@ -32,6 +67,8 @@ export interface PlayerRecord {
   bagVersion: number
   sessions: SessionRecord[]
   shots: ShotColumns
+  /** Oldest first. */
+  words: CellWordRecord[]
 }
 
 /** Finds the place of a value in a growing list, adding it when it is new. */
@@ -48,6 +85,8 @@ export function indexer(values: string[]): (value: string) => number {
 /** Shots from their columns. */
 export function fromColumns(columns: ShotColumns): ShotRecord[] {
   const strikes = new Map(columns.strikes)
+  const readings = readingsByShot(columns.readings)
+  const taken = new Map(columns.taken)
   return columns.id.map((id, i) => ({
     id,
     sessionId: columns.sessionIds[columns.sessionIndex[i]!]!,
@@ -59,6 +98,8 @@ export function fromColumns(columns: ShotColumns): ShotRecord[] {
     hitAtMs: columns.hitAtMs[i]!,
     leftOut: columns.leftOut[i]!,
     strike: strikes.get(i) ?? null,
+    readings: readings.get(i) ?? null,
+    taken: taken.get(i) ?? null,
     version: columns.version[i]!,
     deleted: false,
   }))

@@ -1,9 +1,15 @@
 import { z } from 'zod'
-import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, REASON_MAX } from '../core/limits'
+import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, PACE_MAX_M, PACE_MIN_M, REASON_MAX } from '../core/limits'
 import { AIR_RANGE } from '../core/flight/air'
+import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
 import type { AirEntry } from '../core/flight/session-air'
+import { ORDERS } from '../core/session/order'
+import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName, type Readings } from '../core/shot/readings'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
-import { boundedNumber, Id, lineOfText, oneOf, quoted, Version } from './text'
+import { boundedNumber, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
+
+/** A name of a sign, a target or a session. */
+export const LABEL_LINE = 40
 
 export const BALL_KINDS = ['own', 'range'] as const
 export const SURFACES = ['grass', 'mat'] as const
@@ -18,13 +24,6 @@ export const GROUNDS = ['open', 'some', 'enclosed'] as const satisfies readonly 
 function clockFault({ input }: { input?: unknown }): string {
   return `Wind from ${quoted(input)} o'clock is not possible: more than 0 to 12 is allowed, 12 in the face, 3 from the right.`
 }
-
-/** Milliseconds of a believable day: from 2000 to a day ahead, since a tablet's clock may be off. */
-const Moment = (what: string) => z
-  .number({ error: `${what} must be a time in milliseconds.` })
-  .int({ error: `${what} must be a time in whole milliseconds.` })
-  .min(946_684_800_000, { error: `${what} lies before the year 2000.` })
-  .refine(ms => ms <= Date.now() + 86_400_000, { error: `${what} lies in the future: check this device's clock.` })
 
 /** Air of a session from a moment on. */
 export const AirRecord = z.object({
@@ -42,6 +41,28 @@ export const AirRecord = z.object({
 })
 export type AirRecord = z.infer<typeof AirRecord>
 
+export const FIRMNESSES = Object.keys(FIRMNESS_MS2) as [Firmness, ...Firmness[]]
+export const MEASURED_TO = ['rest', 'pitch'] as const
+export const BUCKET_MAX = 500
+
+/** How a session goes about it: remembered from one to the next. */
+export const SessionPlan = z.object({
+  name: lineOfText('Name', LABEL_LINE, { required: false }),
+  indoors: z.boolean({ error: 'Indoors is yes or no.' }),
+  /** Ground that distances are measured on, and whether to where the ball lies or to where it pitched. */
+  firmness: oneOf('Ground', FIRMNESSES),
+  measuredTo: oneOf('Measured to', MEASURED_TO),
+  order: oneOf('Order', ORDERS),
+  /** Balls there are; null when there is no end of them. */
+  bucket: boundedNumber('Bucket', 1, BUCKET_MAX, ' balls').int({ error: 'Bucket must be a whole number of balls.' }).nullable(),
+  rangeId: Id.nullable(),
+  targetId: Id.nullable(),
+  /** True when it was merged into another, or moved to another player: it is shown no more. */
+  gone: z.boolean({ error: 'Gone is yes or no.' }),
+})
+export type SessionPlan = z.infer<typeof SessionPlan>
+export const USUAL_PLAN: SessionPlan = { name: '', indoors: false, firmness: 'soft', measuredTo: 'rest', order: 'teach', bucket: null, rangeId: null, targetId: null, gone: false }
+
 /** A range session as the browser makes it: sent once or ten times, it is there once. */
 export const SessionRecord = z.object({
   id: Id,
@@ -52,9 +73,50 @@ export const SessionRecord = z.object({
   surface: oneOf('Surface', SURFACES),
   /** Missing from what an older page kept: no air was taken then. */
   air: z.array(AirRecord, { error: 'Air must be a list.' }).max(50, { error: 'Air changed more than 50 times.' }).default([]),
+  /** Missing from what an older page kept. */
+  plan: SessionPlan.default(USUAL_PLAN),
   version: Version,
 })
 export type SessionRecord = z.infer<typeof SessionRecord>
+
+const READING_WORDS: Record<ReadingName, [what: string, unit: string]> = {
+  ballSpeedMs: ['Ball speed', ' m/s'], clubSpeedMs: ['Club speed', ' m/s'], launchDeg: ['Launch', '°'], directionDeg: ['Direction', '°'], spinRpm: ['Spin', ' rpm'],
+  spinAxisDeg: ['Spin axis', '°'], descentDeg: ['Descent', '°'], apexM: ['Apex', ' m'], totalM: ['Total', ' m'], sideM: ['Side', ' m'],
+}
+const readingFields = Object.fromEntries(READING_NAMES.map(name => [name, boundedNumber(READING_WORDS[name][0], ...READING_RANGE[name], READING_WORDS[name][1]).optional()]))
+
+/** What a device read of a ball beside its carry. */
+export const ReadingsRecord = z.strictObject({ ...readingFields as Record<ReadingName, z.ZodOptional<z.ZodNumber>>, carryBasis: oneOf('Carry basis', CARRY_BASES).optional() })
+  .superRefine((readings, issues) => {
+    const alone = withoutSpeed(readings)
+    if (alone) issues.addIssue({ code: 'custom', path: ['ballSpeedMs'], message: `Ball speed is missing: ${READING_WORDS[alone][0].toLowerCase()} means nothing without it.` })
+  })
+
+const metres = (what: string, most = CARRY_MAX_M) => boundedNumber(what, 0, most, ' m')
+const whole = (what: string, least: number, most: number) => boundedNumber(what, least, most, '').int({ error: `${what} must be a whole number.` })
+
+/** How a distance was taken, as far as it is more than a figure; nothing of it is worked out. */
+export const TakenRecord = z.strictObject({
+  /** Set when the distance is to where it lies, on this ground. */
+  lies: oneOf('Ground', FIRMNESSES).optional(),
+  /** Of one pile measured twice, both ways are kept. */
+  laserM: metres('Laser').optional(),
+  steps: whole('Steps', 1, 1000).optional(),
+  paceM: boundedNumber('Pace', PACE_MIN_M, PACE_MAX_M, ' m').optional(),
+  /** Where the front and the back of a pile lie, how wide it is, and balls of it that were known to be mishit and are not in it. */
+  frontM: metres('Front').optional(),
+  backM: metres('Back').optional(),
+  widthM: metres('Width').optional(),
+  mishits: whole('Mishits', 0, BALLS_MAX).optional(),
+  /** One standard deviation, of a watch's fixes or of two ways put together. */
+  errorM: metres('Error', 100).optional(),
+  /** The sign it was guessed against, as it was believed to stand then, and how far past it. */
+  sign: z.strictObject({ id: Id, name: lineOfText('Sign', LABEL_LINE), distanceM: metres('Sign') }).optional(),
+  offM: boundedNumber('Past the sign', -100, 100, ' m').optional(),
+  /** Carries that stood here before they were mended. */
+  was: z.array(z.strictObject({ carryM: metres('Carry'), atMs: Moment('Mended') })).max(20).optional(),
+})
+export type TakenRecord = z.infer<typeof TakenRecord>
 
 /** One ball as the browser logs it, and as it stands after each change. Deleting is marking. */
 export const ShotRecord = z.object({
@@ -69,6 +131,9 @@ export const ShotRecord = z.object({
   leftOut: lineOfText('Reason', REASON_MAX).nullable(),
   /** Missing from what an older page kept: nobody has called it then. */
   strike: oneOf('Strike', STRIKES).nullable().default(null),
+  /** Missing from what an older page kept, and from what a person measured: a carry alone. */
+  readings: ReadingsRecord.nullable().default(null),
+  taken: TakenRecord.nullable().default(null),
   deleted: z.boolean({ error: 'Deleted is yes or no.' }),
   version: Version,
 })
@@ -86,10 +151,15 @@ export type ShotBatch = z.infer<typeof ShotBatch>
 
 /** A record as the core reads it. */
 export function toShot(record: ShotRecord): Shot {
-  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike } = record
-  return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
+  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken } = record
+  const shot: Shot = { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
+  if (taken?.lies) shot.lies = taken.lies
+  if (taken?.errorM !== undefined) shot.errorM = taken.errorM
+  if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)
+  return readings ? { ...shot, readings: readings as Readings, ...(readings.sideM !== undefined && { sideM: readings.sideM }) } : shot
 }
 
-export function toSession({ id, startedAtMs, method, ball, air }: SessionRecord): Session {
-  return { id, startedAtMs, method, ball, air }
+/** Indoors no air of the day has touched the ball. */
+export function toSession({ id, startedAtMs, method, ball, air, plan }: SessionRecord): Session {
+  return { id, startedAtMs, method, ball, air: plan.indoors ? [] : air }
 }

@@ -45,3 +45,10 @@ export function boundedNumber(what: string, min: number, max: number, unit: stri
 export function oneOf<const T extends readonly [string, ...string[]]>(what: string, values: T) {
   return z.enum(values, { error: iss => `${what} ${quoted(iss.input)} is not known: one of ${values.join(', ')}.` })
 }
+
+/** Milliseconds of a believable day: from 2000 to a day ahead, since a tablet's clock may be off. */
+export const Moment = (what: string) => z
+  .number({ error: `${what} must be a time in milliseconds.` })
+  .int({ error: `${what} must be a time in whole milliseconds.` })
+  .min(946_684_800_000, { error: `${what} lies before the year 2000.` })
+  .refine(ms => ms <= Date.now() + 86_400_000, { error: `${what} lies in the future: check this device's clock.` })

@@ -22,16 +22,16 @@ function explain(error: unknown): Error {
   return new Refused(response.status, data?.data?.message ?? data?.message ?? `The server refused this (${response.status}).`, data?.data?.errors ?? [], data?.data?.current)
 }
 
-interface Options { method?: 'GET' | 'POST' | 'PUT' | 'PATCH', body?: object, signal?: AbortSignal }
+interface Options { method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', body?: object, signal?: AbortSignal, token?: string }
 
 /** Asks our own server. @throws Refused or Unreachable, never anything else */
-export async function api<T>(path: string, { method = 'GET', body, signal }: Options = {}): Promise<T> {
+export async function api<T>(path: string, { method = 'GET', body, signal, token }: Options = {}): Promise<T> {
   try {
     // Typed routes would be checked by Nuxt; the contract is in shared/, and the reply is named by the caller.
-    return await ($fetch as (path: string, options: object) => Promise<T>)(path, { method, body, signal, retry: 0, timeout: 20_000 })
+    return await ($fetch as (path: string, options: object) => Promise<T>)(path, { method, body, signal, headers: token ? { authorization: `Bearer ${token}` } : {}, retry: 0, timeout: 20_000 })
   } catch (error) {
     const known = explain(error)
-    if (known instanceof Refused && known.status === 401 && !path.startsWith('/api/auth/')) useAccount().signedOut = true
+    if (known instanceof Refused && known.status === 401 && !token && !path.startsWith('/api/auth/')) useAccount().signedOut = true
     throw known
   }
 }

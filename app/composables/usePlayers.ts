@@ -15,7 +15,7 @@ export function usePlayers() {
     clearTimeout(timer)
     failure.value = null
     try {
-      players.value = await api<PlayerLine[]>('/api/players')
+      players.value = await apiOrKept<PlayerLine[]>('/api/players')
       const missing = players.value.some(line => !line.archived && line.clubs > 0 && line.balls > 0 && !line.summary)
       if (missing && asks < MOST_ASKS) timer = setTimeout(() => void load(asks + 1), ASK_AGAIN_MS)
     } catch (error) {
@@ -29,6 +29,7 @@ export function usePlayers() {
     const at = list.findIndex(other => other.id === player.id)
     const line = { clubs: 0, school: null, balls: 0, lastHitMs: null, summary: null, ...list[at], ...player }
     players.value = (at < 0 ? [...list, line] : list.with(at, line)).sort((a, b) => a.name.localeCompare(b.name))
+    void keepAnswer('/api/players', players.value)
   }
 
   async function setArchived(player: Player, archived: boolean): Promise<void> {

@@ -1,12 +1,22 @@
 import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
-import type { ChartCell } from '#core/chart/chart-cell'
+import { BALLS_AT_ONCE } from '#core/chart/calibration'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { pileOf } from '#core/chart/pile'
+import { clockOnLine } from '#core/flight/air'
 import { withAir } from '#core/flight/session-air'
-import type { ShotRecord } from '#shared/session'
+import { nextInOrder } from '#core/session/order'
+import type { Method } from '#core/shot/shot'
+import type { TypedBall } from '#core/shot/typed-ball'
+import { nextWords, orderWords } from '#shared/next-words'
+import type { LiveMessage } from '#shared/device'
+import type { SessionPlan, ShotRecord, TakenRecord } from '#shared/session'
 import type { Air } from '~/utils/air-draft'
 
-interface Done { words: string, back: () => Promise<void> }
+/** Ways that reach to where a ball lies. */
+const LIES: readonly Method[] = ['laser', 'paces', 'watch']
+
+export interface Done { words: string, back: () => Promise<void> }
 
 /** One range session: which stock shot is being hit, its balls, and what can be taken back. */
 export function useRangeSession(sessionId: string) {
@@ -75,21 +85,41 @@ export function useRangeSession(sessionId: string) {
     return done
   }
 
-  async function log(carryM: number): Promise<ShotRecord> {
+  /** What is read to where a ball lies: legs, a laser on it, a watch beside it. */
+  const liesOf = (method: Method): Pick<TakenRecord, 'lies'> => {
+    const { measuredTo, firmness } = session.value!.plan
+    return LIES.includes(method) && measuredTo === 'rest' ? { lies: firmness } : {}
+  }
+  const orNull = <T extends object>(value: T) => Object.keys(value).length === 0 ? null : value
+
+  /** One ball, or a pile, of the chosen stock shot; what is not said is as the session has it. */
+  async function log({ carryM, sideM, totalM }: TypedBall, more: Partial<ShotRecord> = {}): Promise<ShotRecord> {
+    const method = more.method ?? session.value!.method
     const shot: ShotRecord = {
-      id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method: session.value!.method,
-      balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1,
+      id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method,
+      balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1, ...more,
+      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull(more.taken ?? liesOf(method)),
     }
     did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
     await record.putShot(shot)
     return shot
   }
 
+  /** What the live line brought. @param own true for balls that can be taken back here. @returns balls that were not here yet */
+  function hear({ shots, session: theirs }: LiveMessage, own: boolean): ShotRecord[] {
+    const known = new Set(record.records.filter(ball => ball.sessionId === sessionId).map(ball => ball.id))
+    const fresh = shots.filter(shot => !known.has(shot.id) && !shot.deleted)
+    record.takeShots(shots)
+    if (theirs) record.takeSession(theirs)
+    if (own) for (const shot of fresh) did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
+    return fresh
+  }
+
   /** Changes balls, remembering how they stood: one step to take back. */
   async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<Done> {
     const before = record.records.filter(shot => ids.includes(shot.id))
     const done = did(words, async () => {
-      for (const { id, carryM, clubId, rungId, leftOut, strike, deleted } of before) await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, deleted })
+      for (const { id, carryM, clubId, rungId, leftOut, strike, taken, deleted } of before) await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, taken, deleted })
     })
     for (const { id } of before) await record.changeShot(id, fields)
     return done
@@ -131,11 +161,72 @@ export function useRangeSession(sessionId: string) {
     await record.putSession({ ...rest, air: entries, version: rest.version + 1 })
   }
 
+  /** What is written about the session itself: its name, its order of work, its ground. One step to take back. */
+  async function plan(change: Partial<SessionPlan>, words: string): Promise<Done> {
+    const { plan: before } = session.value!
+    const done = did(words, () => record.putSession({ ...session.value!, plan: { ...session.value!.plan, ...before }, version: session.value!.version + 1 }))
+    await record.putSession({ ...session.value!, plan: { ...before, ...change }, version: session.value!.version + 1 })
+    return done
+  }
+
+  /** Another target, from now on. The wind stays where it is, so that by the clock of the new line it comes from elsewhere. */
+  async function aimAt(target: { id: string, rightDeg: number } | null, before: { rightDeg: number } | null): Promise<Done> {
+    const now = session.value!
+    const air = now.air.at(-1)
+    const turnDeg = (target?.rightDeg ?? 0) - (before?.rightDeg ?? 0)
+    const clock = air && (Math.round(10 * clockOnLine(air.wind.clock, turnDeg)) / 10 || 12)
+    const turned = air && clock !== air.wind.clock && air.wind.speedMs > 0 ? withAir(now.air, { ...air, fromMs: Date.now(), wind: { ...air.wind, clock: clock! } }) : now.air
+    const done = did('the change of the target', () => record.putSession({ ...session.value!, plan: { ...session.value!.plan, targetId: now.plan.targetId }, air: now.air, version: session.value!.version + 1 }))
+    await record.putSession({ ...now, plan: { ...now.plan, targetId: target?.id ?? null }, air: turned, version: now.version + 1 })
+    return done
+  }
+
+  const hitHere = computed(() => {
+    const counts = new Map<string, number>()
+    for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
+    return counts
+  })
+  const ballsUsed = computed(() => balls.value.reduce((sum, ball) => sum + ball.balls + (ball.taken?.mishits ?? 0), 0))
+  const ballsLeft = computed(() => session.value?.plan.bucket == null ? null : Math.max(0, session.value.plan.bucket - ballsUsed.value))
+
+  /** What the order of work proposes, and why; null when it has nothing to say. */
+  const proposal = computed<(StockShot & { balls: number, why: string }) | null>(() => {
+    const order = session.value?.plan.order ?? 'teach'
+    if (order === 'free' || ballsLeft.value === 0) return null
+    if (order === 'teach') {
+      const first = numbers.next.value[0]
+      return first ? { clubId: first.clubId, rungId: first.rungId, balls: Math.min(first.balls, ballsLeft.value ?? Infinity), why: nextWords(first, cellName) } : null
+    }
+    const known = new Map(numbers.chart.value.map(at => [cellKey(at), at]))
+    const withinM = numbers.ready.value?.withinM ?? 0
+    const next = nextInOrder(order, record.bag, hitHere.value, {
+      atOnce: BALLS_AT_ONCE, left: ballsLeft.value, carryOf: at => known.get(cellKey(at))?.carryM ?? null,
+      enough: (at) => {
+        const half = known.has(cellKey(at)) ? plusMinusM(known.get(cellKey(at))!) : null
+        return half !== null && half <= withinM
+      },
+    })
+    return next && { ...next, why: orderWords(order) }
+  })
+
+  /** Gives all balls to another session of the player; this one is shown no more. */
+  async function mergeInto(otherId: string): Promise<Done> {
+    const ids = record.records.filter(shot => shot.sessionId === sessionId).map(shot => shot.id)
+    const put = async (to: string, gone: boolean) => {
+      for (const id of ids) await record.changeShot(id, { sessionId: to })
+      const now = session.value!
+      await record.putSession({ ...now, plan: { ...now.plan, gone }, endedAtMs: now.endedAtMs ?? Date.now(), version: now.version + 1 })
+    }
+    const done = did('merging two sessions', () => put(sessionId, false))
+    await put(otherId, true)
+    return done
+  }
+
   const end = () => record.putSession({ ...session.value!, endedAtMs: Date.now(), version: session.value!.version + 1 })
   const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 
   return {
-    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, next: numbers.next, ready: numbers.ready, airNow, setAir, choose, step, log, change, settle, undo,
+    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, proposal, hitHere, ballsUsed, ballsLeft, plan, aimAt, ready: numbers.ready, airNow, setAir, choose, step, log, hear, change, mergeInto, settle, undo,
     canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn,
   }
 }

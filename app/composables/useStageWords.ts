@@ -12,7 +12,7 @@ export function useStageWords() {
     if (!player) return { bag: '', session: '', chart: '', gaps: '' }
     const clubs = clubsInUse(bag).length
     if (clubs === 0 || rungsInUse(bag).length === 0) return { bag: 'start here', session: 'needs a bag', chart: 'no balls yet', gaps: 'no numbers yet' }
-    const running = sessions.filter(session => session.endedAtMs === null).at(-1)
+    const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
     const balls = running ? shots.filter(shot => shot.sessionId === running.id).length : 0
     const hit = chartProgress(chart.value).hit
     const flags = said.value.length

@@ -2,6 +2,7 @@
 const account = useAccount()
 const { help, search, playsLike } = useDialogs()
 const route = useRoute()
+const pwa = usePWA()
 
 defineShortcuts({
   '/': () => { search.value = true },
@@ -22,6 +23,11 @@ onNuxtReady(() => preloadComponents(['FrameSearchDialog', 'FrameHelpDialog']))
       <UIcon name="i-lucide-log-in" />
       You are signed out. What you entered is kept on this device.
       <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
+    </p>
+    <p v-if="pwa?.needRefresh" role="status" class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-5 py-2">
+      <UIcon name="i-lucide-refresh-cw" />
+      A newer Uzzet is ready. What you entered is kept.
+      <UButton size="sm" color="neutral" variant="outline" @click="pwa.updateServiceWorker()">Load it</UButton>
     </p>
     <div id="main" class="flex min-h-0 flex-1 flex-col">
       <slot />

@@ -1,6 +1,6 @@
-/** Everything but the doors needs a signed-in coach. Without a network, who was signed in stays so. */
+/** Everything but the doors, and the card of a player's phone, needs a signed-in coach. Without a network, who was signed in stays so. */
 export default defineNuxtRouteMiddleware(async (to) => {
-  if (to.path === '/sign-in' || to.path === '/sign-up') return
+  if (to.path === '/sign-in' || to.path === '/sign-up' || to.path === '/card') return
   const account = useAccount()
   try {
     if (await account.load()) return

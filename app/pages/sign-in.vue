@@ -31,7 +31,7 @@ async function enter(path: string, body: object = {}) {
   try {
     await api(path, { method: 'POST', body })
     // Whoever was here before is gone from this page's memory.
-    account.forget()
+    await account.forget()
     record.close()
     await navigateTo(backTo())
   } catch (error) {

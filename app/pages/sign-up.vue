@@ -15,7 +15,7 @@ async function submit() {
   busy.value = true
   try {
     await api('/api/auth/sign-up', { method: 'POST', body: value })
-    account.forget()
+    await account.forget()
     await navigateTo('/players')
   } catch (error) {
     take(error)

@@ -18,7 +18,7 @@ export const useAccount = defineStore('account', () => {
   async function load(): Promise<Account | null> {
     if (account.value && !signedOut.value) return account.value
     try {
-      account.value = await api<Account>('/api/account')
+      account.value = await apiOrKept<Account>('/api/account')
       keptUnit.value = account.value.unit
       signedOut.value = false
     } catch (error) {
@@ -34,10 +34,17 @@ export const useAccount = defineStore('account', () => {
     account.value = await api<Account>('/api/account', { method: 'PATCH', body: { unit: next } })
   }
 
-  function forget(): void {
-    account.value = null
-    signedOut.value = false
+  /** One pace of this coach, measured over a known distance. */
+  async function setPace(paceM: number | null): Promise<void> {
+    account.value = await api<Account>('/api/account', { method: 'PATCH', body: { paceM } })
   }
 
-  return { account, signedOut, unit, decimals, tempUnit, windUnit, heightUnit, load, setUnit, forget }
+  /** @returns when nothing of this coach is kept on the device but what waits to be sent */
+  function forget(): Promise<void> {
+    account.value = null
+    signedOut.value = false
+    return forgetKept()
+  }
+
+  return { account, signedOut, unit, decimals, tempUnit, windUnit, heightUnit, load, setUnit, setPace, forget }
 })

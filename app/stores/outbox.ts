@@ -1,4 +1,5 @@
 import type { DBSchema, IDBPDatabase } from 'idb'
+import type { CellWordRecord } from '#shared/cell-word'
 import type { SessionRecord, ShotRecord } from '#shared/session'
 
 /** Something entered that the server has not confirmed. Kept in the browser until it has. */
@@ -6,7 +7,7 @@ export interface OutboxItem {
   seq: number
   coachId: string
   playerId: string
-  entry: { kind: 'session', record: SessionRecord } | { kind: 'shot', record: ShotRecord }
+  entry: { kind: 'session', record: SessionRecord } | { kind: 'shot', record: ShotRecord } | { kind: 'word', record: CellWordRecord }
   /** Why the server would not take it; the coach decides what becomes of it. */
   refused?: string
 }
@@ -88,7 +89,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** The longest run from the front that one request can carry: balls of one player, each ball once. */
   function nextLot(queue: readonly OutboxItem[]): OutboxItem[] {
     const first = queue[0]!
-    if (first.entry.kind === 'session') return [first]
+    if (first.entry.kind !== 'shot') return [first]
     const lot: OutboxItem[] = []
     const ids = new Set<string>()
     for (const item of queue) {
@@ -102,12 +103,14 @@ export const useOutbox = defineStore('outbox', () => {
   function put(lot: readonly OutboxItem[]): Promise<unknown> {
     const { playerId, entry } = lot[0]!
     if (entry.kind === 'session') return api(`/api/players/${playerId}/sessions/${entry.record.id}`, { method: 'PUT', body: entry.record })
+    if (entry.kind === 'word') return api(`/api/players/${playerId}/words`, { method: 'POST', body: entry.record })
     return api(`/api/players/${playerId}/shots`, { method: 'POST', body: { shots: lot.map(item => item.entry.record) } })
   }
 
   async function sendLot(lot: OutboxItem[]): Promise<void> {
     try {
       await put(lot)
+      await keepSent(lot[0]!.playerId, lot.map(item => item.entry))
       await drop(lot)
     } catch (error) {
       if (!(error instanceof Refused) || error.status === 401 || error.status === 429 || error.status >= 500) throw error

@@ -1,5 +1,6 @@
 import { cellKey, type Bag } from '#core/bag/bag'
 import type { Shot } from '#core/shot/shot'
+import type { CellWordRecord } from '#shared/cell-word'
 import type { Player } from '#shared/player'
 import { fromColumns, type PlayerRecord } from '#shared/record'
 import type { OutboxItem } from './outbox'
@@ -16,9 +17,21 @@ export const usePlayerRecord = defineStore('player-record', () => {
   const bagVersion = ref(1)
   const sessions = shallowRef<SessionRecord[]>([])
   const records = shallowRef<ShotRecord[]>([])
+  const words = shallowRef<CellWordRecord[]>([])
   const failure = shallowRef<Error | null>(null)
+  /** Set when the record was opened without a connection: how old it is, apart from what was entered here. */
+  const keptAtMs = ref<number | null>(null)
 
-  const shots = computed<Shot[]>(() => records.value.filter(record => !record.deleted).map(toShot))
+  /** A record is replaced, never changed, so that what was made of it holds: one more ball makes one more shot. */
+  const made = new WeakMap<ShotRecord, Shot>()
+  function shotOf(record: ShotRecord): Shot {
+    const known = made.get(record)
+    if (known) return known
+    const shot = toShot(record)
+    made.set(record, shot)
+    return shot
+  }
+  const shots = computed<Shot[]>(() => records.value.filter(record => !record.deleted).map(shotOf))
   const shotsByCell = computed(() => {
     const map = new Map<string, Shot[]>()
     for (const shot of shots.value) {
@@ -37,13 +50,17 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return list[at]!.version > record.version ? list : list.with(at, record)
   }
 
+  const addWord = (list: CellWordRecord[], word: CellWordRecord) => list.some(other => other.id === word.id) ? list : [...list, word]
+
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
-  function take(reply: PlayerRecord): void {
+  function take(reply: PlayerRecord, confirmed: readonly OutboxItem['entry'][] = []): void {
     let newSessions = reply.sessions
     let newRecords = fromColumns(reply.shots)
+    let newWords = reply.words
     const unsent = outbox.mine.filter(item => item.playerId === reply.player.id).map(item => item.entry)
-    for (const entry of [...unsent, ...sinceAsked]) {
+    for (const entry of [...confirmed, ...unsent, ...sinceAsked]) {
       if (entry.kind === 'session') newSessions = place(newSessions, entry.record)
+      else if (entry.kind === 'word') newWords = addWord(newWords, entry.record)
       else newRecords = place(newRecords, entry.record)
     }
     player.value = reply.player
@@ -51,6 +68,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     bagVersion.value = reply.bagVersion
     sessions.value = newSessions
     records.value = newRecords
+    words.value = newWords
   }
 
   let asked = 0
@@ -65,13 +83,26 @@ export const usePlayerRecord = defineStore('player-record', () => {
     // What waits now may be sent and confirmed before the answer is here, and still not be in it.
     sinceAsked = outbox.mine.filter(item => item.playerId === id).map(item => item.entry)
     failure.value = null
+    const askedAtMs = Date.now()
     try {
       const [reply] = await Promise.all([api<PlayerRecord>(`/api/players/${id}`), outbox.ready()])
-      if (question === asked) take(reply)
+      void keepRecord(id, reply, askedAtMs)
+      if (question !== asked) return
+      keptAtMs.value = null
+      take(reply)
     } catch (error) {
-      if (question === asked) failure.value = error as Error
+      await outbox.ready()
+      const old = error instanceof Unreachable && !player.value ? await keptRecord(id) : undefined
+      if (question !== asked) return
+      keptAtMs.value = old?.atMs ?? keptAtMs.value
+      if (old) take(old.body, old.sent)
+      else failure.value = error as Error
     }
   }
+
+  // What was opened without a connection is brought up to date by itself when there is one.
+  watch(() => outbox.state, state => state === 'idle' && keptAtMs.value && playerId.value && void open(playerId.value))
+  if (import.meta.client) useEventListener(window, 'online', () => keptAtMs.value && playerId.value && void open(playerId.value))
 
   /** Lets go of what was open: the next one at this browser may be another coach. */
   function close(): void {
@@ -81,6 +112,8 @@ export const usePlayerRecord = defineStore('player-record', () => {
     bag.value = emptyBag()
     sessions.value = []
     records.value = []
+    words.value = []
+    keptAtMs.value = null
     failure.value = null
   }
 
@@ -95,9 +128,34 @@ export const usePlayerRecord = defineStore('player-record', () => {
     await keep({ kind: 'shot', record })
   }
 
+  /** Balls that the server has already: sent by a device, or from another screen. */
+  function takeShots(sent: readonly ShotRecord[]): void {
+    // A ball of this screen comes back over the line: it is known, and changes nothing.
+    const versions = new Map(records.value.map(record => [record.id, record.version]))
+    const shots = sent.filter(({ id, version }) => (versions.get(id) ?? 0) < version)
+    if (shots.length === 0) return
+    // An answer that is under way may have been read before they came.
+    const entries = shots.map(record => ({ kind: 'shot' as const, record }))
+    sinceAsked.push(...entries)
+    void keepSent(playerId.value!, entries)
+    records.value = shots.reduce(place, records.value)
+  }
+
+  function takeSession(session: SessionRecord): void {
+    sinceAsked.push({ kind: 'session', record: session })
+    void keepSent(playerId.value!, [{ kind: 'session', record: session }])
+    sessions.value = place(sessions.value, session)
+  }
+
   async function putSession(record: SessionRecord): Promise<void> {
     sessions.value = place(sessions.value, record)
     await keep({ kind: 'session', record })
+  }
+
+  /** What is said of a stock shot; sayings are only ever added. */
+  async function putWord(word: CellWordRecord): Promise<void> {
+    words.value = addWord(words.value, word)
+    await keep({ kind: 'word', record: word })
   }
 
   /** Does nothing for a ball that is gone: one the server refused may have been discarded meanwhile. */
@@ -112,5 +170,5 @@ export const usePlayerRecord = defineStore('player-record', () => {
     bagVersion.value = saved.bagVersion
   }
 
-  return { playerId, player, bag, bagVersion, sessions, records, shots, shotsByCell, failure, open, close, putShot, putSession, changeShot, takeBag }
+  return { playerId, player, bag, bagVersion, sessions, records, words, shots, shotsByCell, failure, keptAtMs, open, close, putShot, takeShots, takeSession, putSession, putWord, changeShot, takeBag }
 })

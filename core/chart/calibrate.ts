@@ -3,15 +3,17 @@ import { findFlags } from '../gaps/flags'
 import { buildLadder } from '../gaps/ladder'
 import { oddsOf } from '../gaps/odds'
 import { measuringErrorM } from '../shot/measuring'
-import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions } from './calibration'
+import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
 import { carryChart } from './carry-chart'
 import { chartProgress, type CarryChart } from './chart-cell'
 import { NEXT } from './model/constants'
+import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from './launch-looks'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
 import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
 import { questionsOf } from './model/screens'
 import { asMeasured, inNeutralAir } from './neutral-shots'
 import { groupByCell, inTime } from './pile'
+import { asPitched } from './pitched'
 import { asPlayBall } from './play-ball'
 
 /** Stock shots named ahead. */
@@ -21,13 +23,18 @@ const DAY_MS = 86_400_000
 /** The method's error is asked at this carry where it depends on carry: the middle of the grid. */
 const MIDDLE_CARRY_M = 70
 
-function askAbout({ shots }: PlayerShots, grid: GridFit, chart: CarryChart): Calibration['questions'] {
+function askAbout({ shots }: PlayerShots, grid: GridFit, chart: CarryChart, looks: ReadonlyMap<string, LaunchLook>): Calibration['questions'] {
   const groups = groupByCell(shots.filter(shot => shot.leftOut === null))
   return chart.flatMap((cell) => {
     if (cell.carryM === null || cell.balls === 0) return []
     const balls = inTime(groups.get(cellKey(cell)) ?? []).filter(shot => grid.verdicts.has(shot.id))
       .map(shot => ({ shot: shot.id, carryM: shot.carryM, verdict: grid.verdicts.get(shot.id)!, settled: shot.strike !== null }))
-    return questionsOf(balls, cell.carryM).map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
+    const byCarry = questionsOf(balls.filter(ball => !looks.has(ball.shot)), cell.carryM)
+    const byLaunch = balls.filter(ball => looks.has(ball.shot) && !ball.settled).map((ball): Question => {
+      const launch = looks.get(ball.shot)!
+      return { shot: ball.shot, carryM: ball.carryM, fault: FAULT_OF_LOOK[launch.look], offM: ball.carryM - cell.carryM!, clean: ball.verdict.clean, changed: false, launch }
+    })
+    return [...byCarry, ...byLaunch].map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
   })
 }
 
@@ -39,8 +46,11 @@ export type Calibrated = Calibration & { grid: GridFit, player: PlayerShots }
  * Pure: the same record, options and day give the same result, to the byte, in whatever order the shots come.
  * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
  */
-export function calibrate(record: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibrated {
+export function calibrate(measured: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibrated {
+  const record = asPitched(measured)
   const { corrections, ...inAir } = options.neutralAir ? inNeutralAir(record) : asMeasured(record)
+  const looks = launchLooks(record.bag, inAir.shots)
+  if (looks.size > 0) inAir.shots = inAir.shots.map(shot => looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot)
   const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(inAir) : { ...inAir, rangeBalls: null }
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
   const player = { ...record, sessions, shots: inTime(shots) }
@@ -60,6 +70,6 @@ export function calibrate(record: PlayerShots, options: CalibrationOptions = USU
       ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
     },
     retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
-    questions: askAbout(player, grid, chart),
+    questions: askAbout(player, grid, chart, looks),
   }
 }

@@ -1,5 +1,6 @@
+import { ln } from '../exact'
 import { cellKey, isGridClub, isStruckOut, rungsInUse, clubsInUse, type Bag, type StockShot } from '../bag/bag'
-import { measuringErrorM } from '../shot/measuring'
+import { shotErrorM } from '../shot/measuring'
 import type { Session, Shot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
 import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from './model/constants'
@@ -60,16 +61,16 @@ export function modelCells(bag: Bag, shots: readonly Shot[]): { cells: StockShot
     cells: all.map(({ club, rung }) => ({ clubId: club.id, rungId: rung.id })),
     modelCells: all.map(({ club, rung, r }) => ({
       club: clubs.indexOf(club), rung: families.indexOf(familyOf(rung, bag.scale.school)), flight: rung.flight, loftDeg: club.loftDeg,
-      lnFraction: Math.log(fractions[r]!.fraction), rungDoubt: fractions[r]!.known ? 1 : MODEL.unknownRungDoubt,
+      lnFraction: ln(fractions[r]!.fraction), rungDoubt: fractions[r]!.known ? 1 : MODEL.unknownRungDoubt,
     })),
   }
 }
 
 function toModelShot(shot: Shot, cell: number): ModelShot {
-  const { strike } = shot
+  const { strike, suspect } = shot
   return {
-    cell, carryM: shot.carryM, measSdM: measuringErrorM(shot.method, shot.carryM), balls: shot.balls,
-    ...(strike === 'clean' && { counts: true }), ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
+    cell, carryM: shot.carryM, measSdM: shotErrorM(shot), balls: shot.balls,
+    ...(strike === 'clean' && { counts: true }), ...(strike !== 'clean' && suspect && { suspect }), ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
     ...(shot.extentM !== undefined && { extentM: shot.extentM }),
   }
 }
@@ -90,7 +91,7 @@ function bySession({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>)
     const session = known.get(id)
     const has = (method: Shot['method']) => list.some(shot => shot.method === method)
     const ownSd = has('guess') ? MODEL.guessedDaySd : has('paces') || session?.ball === 'range' ? MODEL.roughDaySd : MODEL.daySd
-    const daySd = Math.hypot(ownSd, session?.airSd ?? 0)
+    const daySd = Math.hypot(ownSd, session?.commonSd ?? 0)
     return { id, day: dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs))), daySd, shots: list }
   }).sort((a, b) => a.day - b.day || (a.id < b.id ? -1 : 1))
 }

@@ -1,12 +1,13 @@
 import { cellKey } from '../bag/bag'
 import { windParts } from '../flight/air'
-import { DELIVERY_LOFT_DEG } from '../flight/deliver'
+import { DELIVERY_LOFT_DEG, USUAL_STRIKE, type OwnStrike } from '../flight/deliver'
 import { correct, correctedCarryM, type Corrected } from '../flight/neutral'
 import { airAt, todayOfAir, type AirEntry } from '../flight/session-air'
 import { median } from '../median'
 import type { Session, Shot } from '../shot/shot'
 import type { AirCorrection } from './corrections'
 import type { PlayerShots } from './grid-fit'
+import { byOwnFlight, ownStrikes } from './seen-flights'
 
 /** Why a ball does not count that was hit into too much wind. */
 export const TOO_WINDY = 'wind too strong to count'
@@ -20,20 +21,15 @@ const LEAST_CARRY_M = 0.5
 const known = new Map<string, Corrected | null>()
 const MOST_KNOWN = 5000
 
-/**
- * To a millionth: finer than the flight is known by far, and coarser than the last figures of sines and powers, in which
- * one engine differs from another. So the browser and the server come to the same chart, to the byte.
- */
-const fine = (value: number) => Math.round(value * 1e6) / 1e6
-const rounded = (found: Corrected | null): Corrected | null =>
-  found && { neutralM: fine(found.neutralM), sdM: fine(found.sdM), slope: fine(found.slope) }
+/** What a stock shot's strike is known from: each ball's own launch, the player's usual one, or its carries alone. */
+interface StrikeKnown { from: 'launch' | 'own' | 'unknown', own: OwnStrike }
 
-function correctionOf(loftDeg: number, middleM: number, air: AirEntry): Corrected | null {
+function correctionOf(loftDeg: number, middleM: number, air: AirEntry, strike: StrikeKnown): Corrected | null {
   const { fromMs: _, ...rest } = air
-  const key = JSON.stringify([loftDeg, middleM, rest])
+  const key = JSON.stringify([loftDeg, middleM, rest, strike])
   let found = known.get(key)
   if (found === undefined) {
-    found = rounded(correct(loftDeg, middleM, todayOfAir(air)))
+    found = correct(loftDeg, middleM, todayOfAir(air), strike.from, strike.own)
     if (known.size >= MOST_KNOWN) known.clear()
     known.set(key, found)
   }
@@ -46,17 +42,12 @@ export interface NeutralShots {
   corrections: AirCorrection[]
 }
 
-/**
- * A player's shots in neutral air, stock shot by stock shot. A session whose air changed becomes one for each air, since
- * each has an error of its own that all its balls share: thirty balls in one guessed wind do not look certain.
- * Sessions without air stay as they were measured.
- */
-export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' | 'sessions' | 'shots'>): NeutralShots {
-  const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
-  const withAir = new Map(sessions.filter(session => session.air && session.air.length > 0).map(session => [session.id, session]))
-  if (withAir.size === 0) return { sessions: [...sessions], shots: [...shots], corrections: [] }
+interface AirGroup { session: Session, at: number, cells: Map<string, Shot[]> }
 
-  const groups = new Map<string, { session: Session, at: number, cells: Map<string, Shot[]> }>()
+/** Shots that can be corrected, by session and air, then by stock shot; and the rest, which stay as they were measured. */
+function byAir(lofts: ReadonlyMap<string, number>, sessions: readonly Session[], shots: readonly Shot[]): { groups: Map<string, AirGroup>, rest: Shot[] } {
+  const withAir = new Map(sessions.filter(session => session.air && session.air.length > 0).map(session => [session.id, session]))
+  const groups = new Map<string, AirGroup>()
   const rest: Shot[] = []
   for (const shot of shots) {
     const session = withAir.get(shot.sessionId)
@@ -73,34 +64,65 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
     if (list) list.push(shot)
     else group.cells.set(key, [shot])
   }
+  return { groups, rest }
+}
+
+/** One stock shot's balls of one air: those a device worked out in still air stay, full launches fly by themselves, the rest go with their middle. */
+function correctPile(loftDeg: number, list: readonly Shot[], air: AirEntry, own: OwnStrike | null) {
+  const flown = list.filter(shot => shot.readings?.carryBasis !== 'computed')
+  if (flown.length === 0) return null
+  const counting = flown.filter(shot => shot.leftOut === null)
+  const middleM = median((counting.length > 0 ? counting : flown).map(shot => shot.carryM))
+  const seen = new Map(flown.map(shot => [shot, byOwnFlight(shot, loftDeg, air)]))
+  const from = (counting.length > 0 ? counting : flown).every(shot => seen.get(shot)) ? 'launch' : own ? 'own' : 'unknown'
+  const strike: StrikeKnown = { from, own: own ?? USUAL_STRIKE }
+  const found = correctionOf(loftDeg, middleM, air, strike)
+  const moved = (shot: Shot): Shot => {
+    if (shot.readings?.carryBasis === 'computed') return shot
+    if (!found) return { ...shot, leftOut: shot.leftOut ?? TOO_WINDY }
+    const itself = seen.get(shot)
+    const carryM = itself ? itself.carryM : correctedCarryM(shot.carryM, middleM, found)
+    const sideM = itself?.sideM ?? (shot.sideM === undefined ? undefined : shot.sideM - found.driftM)
+    return { ...shot, carryM: Math.max(LEAST_CARRY_M, carryM), ...(sideM !== undefined && { sideM }) }
+  }
+  const shots = list.map(moved)
+  // By their own flights the middle is theirs, not that of a usual strike.
+  const theirs = shots.filter((shot, i) => shot.leftOut === null && list[i]!.leftOut === null && list[i]!.readings?.carryBasis !== 'computed')
+  const neutralM = found && from === 'launch' && theirs.length > 0 ? median(theirs.map(shot => shot.carryM)) : found?.neutralM ?? null
+  return { shots, middleM, neutralM, sdM: found?.sdM ?? 0, balls: found ? counting.length : 0 }
+}
+
+/**
+ * A player's shots in neutral air, stock shot by stock shot. A session whose air changed becomes one for each air, since
+ * each has an error of its own that all its balls share: thirty balls in one guessed wind do not look certain.
+ * Sessions without air stay as they were measured, and so do carries that a device worked out in still air of its own.
+ */
+export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' | 'sessions' | 'shots'>): NeutralShots {
+  const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
+  const { groups, rest } = byAir(lofts, sessions, shots)
+  if (groups.size === 0) return { sessions: [...sessions], shots: [...shots], corrections: [] }
+  const ownStrike = ownStrikes(lofts, shots)
 
   // A session stays under its own id too when none of its shots is corrected: longer clubs are in it as they were measured.
   const out: NeutralShots = { sessions: sessions.filter(session => !groups.has(session.id)), shots: rest, corrections: [] }
   for (const [id, { session, at, cells }] of groups) {
     const air = session.air![at]!
+    const { headMs, rightMs } = windParts(air.wind)
     let squares = 0
     let balls = 0
     for (const list of cells.values()) {
-      const counting = list.filter(shot => shot.leftOut === null)
-      const middleM = median((counting.length > 0 ? counting : list).map(shot => shot.carryM))
-      const found = correctionOf(lofts.get(list[0]!.clubId)!, middleM, air)
-      const { headMs, rightMs } = windParts(air.wind)
-      out.corrections.push({
-        sessionId: session.id, clubId: list[0]!.clubId, rungId: list[0]!.rungId, fromMs: air.fromMs,
-        measuredM: middleM, neutralM: found?.neutralM ?? null, sdM: found?.sdM ?? 0, headMs: fine(headMs), rightMs: fine(rightMs),
-      })
-      if (found) {
-        squares += counting.length * (found.sdM / found.neutralM) ** 2
-        balls += counting.length
+      const { clubId, rungId } = list[0]!
+      const pile = correctPile(lofts.get(clubId)!, list, air, ownStrike({ clubId, rungId }))
+      if (pile) {
+        const { middleM, neutralM, sdM } = pile
+        out.corrections.push({ sessionId: session.id, clubId, rungId, fromMs: air.fromMs, measuredM: middleM, neutralM, sdM, headMs: headMs, rightMs: rightMs })
+        if (neutralM !== null) squares += pile.balls * (sdM / neutralM) ** 2
       }
-      for (const shot of list) {
-        out.shots.push({
-          ...shot, sessionId: id,
-          ...(found ? { carryM: Math.max(LEAST_CARRY_M, correctedCarryM(shot.carryM, middleM, found)) } : { leftOut: shot.leftOut ?? TOO_WINDY }),
-        })
-      }
+      // A carry worked out in still air shares in no error of today's.
+      balls += pile && pile.neutralM === null ? 0 : list.filter(shot => shot.leftOut === null).length
+      out.shots.push(...(pile?.shots ?? list).map(shot => ({ ...shot, sessionId: id })))
     }
-    out.sessions.push({ ...session, id, ...(balls > 0 && { airSd: Math.sqrt(squares / balls) }) })
+    out.sessions.push({ ...session, id, ...(balls > 0 && squares > 0 && { commonSd: Math.hypot(session.commonSd ?? 0, Math.sqrt(squares / balls)) }) })
   }
   return out
 }

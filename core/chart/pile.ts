@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '../bag/bag'
+import { groupBy } from '../group-by'
 import type { Shot } from '../shot/shot'
 import { middleOfThePile } from './middle-of-the-pile'
 
@@ -18,14 +19,7 @@ export interface Pile extends StockShot {
 
 /** Shots by the key of their cell. */
 export function groupByCell(shots: readonly Shot[]): Map<string, Shot[]> {
-  const groups = new Map<string, Shot[]>()
-  for (const shot of shots) {
-    const key = cellKey(shot)
-    const group = groups.get(key)
-    if (group) group.push(shot)
-    else groups.set(key, [shot])
-  }
-  return groups
+  return groupBy(shots, cellKey)
 }
 
 /** Oldest first; those of one moment by their id, so that the same shots always come in the same order. */

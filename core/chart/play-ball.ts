@@ -41,7 +41,7 @@ export function asPlayBall({ sessions, shots }: { sessions: Session[], shots: Sh
       if (!range.has(session.id)) return session
       const own = counting(session.id)
       const share = own.length === 0 ? 1 : own.reduce((sum, shot) => sum + lossShare(shot.carryM), 0) / own.length
-      return { ...session, airSd: Math.hypot(session.airSd ?? 0, loss.sd * share) }
+      return { ...session, commonSd: Math.hypot(session.commonSd ?? 0, loss.sd * share) }
     }),
   }
 }

@@ -24,3 +24,12 @@ export function readNumber(cells: Record<string, string>, columns: readonly Numb
   }
   return undefined
 }
+
+/** One of a few words, without regard to case; null when the cell is empty, or when what stands there was reported. */
+export function readOneOf<T extends string>(cells: Record<string, string>, column: string, allowed: readonly T[], fail: Fail): T | null {
+  const text = (cells[column] ?? '').trim().toLowerCase()
+  if (text === '') return null
+  const found = allowed.find(word => word === text)
+  if (!found) fail(column, text, `is not one of ${allowed.join(', ')}`)
+  return found ?? null
+}

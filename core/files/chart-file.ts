@@ -1,6 +1,8 @@
 import type { StockShot } from '../bag/bag'
 import type { Calibration, Next } from '../chart/calibration'
+import { cellKey } from '../bag/bag'
 import type { ChartCell } from '../chart/chart-cell'
+import type { Said } from '../chart/coach-word'
 import type { Finding } from '../gaps/flag'
 
 /** What a stock shot is called in a file. */
@@ -26,11 +28,12 @@ const cm = (metres: number) => Number(metres.toFixed(2))
 /** A probability with three decimals. */
 const odds = (probability: number) => Number(probability.toFixed(3))
 
-function cellOut(cell: ChartCell, names: CellNames) {
+function cellOut(cell: ChartCell, names: CellNames, said: Said | undefined) {
+  const written = cell.kind === 'struck-out' ? undefined : said?.written
   return {
     ...names(cell),
-    kind: cell.kind,
-    ...(cell.carryM !== null && { carryM: cm(cell.carryM) }),
+    kind: written ? 'written' : cell.kind,
+    ...(written ? { carryM: cm(written.carryM!), ...(cell.carryM !== null && { measuredCarryM: cm(cell.carryM) }) } : cell.carryM !== null && { carryM: cm(cell.carryM) }),
     ...(cell.certainty80M && { certainty80M: cell.certainty80M.map(cm) }),
     ...(cell.window80M && { window80M: cell.window80M.map(cm) }),
     ...(cell.sideM !== undefined && { sideM: cm(cell.sideM), sideWindow80M: cell.sideWindow80M!.map(cm) }),
@@ -44,15 +47,16 @@ function cellOut(cell: ChartCell, names: CellNames) {
 /**
  * The chart for a file, as `docs/formats.md` describes it. Same calibration in, same file out, to the byte.
  * Cells of which nothing is known, not even by others, are not in it.
+ * @param said a written number stands in its cell, with what the balls say beside it
  */
-export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords) {
+export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords, said: ReadonlyMap<string, Said> = new Map()) {
   const { air, chart, ladder, findings, next, ready, retestDueMs } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
     air,
     asOf,
-    cells: chart.filter(cell => cell.kind !== 'unhit').map(cell => cellOut(cell, names)),
+    cells: chart.filter(cell => cell.kind !== 'unhit' || said.get(cellKey(cell))?.written).map(cell => cellOut(cell, names, said.get(cellKey(cell)))),
     ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }) })),
     flags: findings.map(finding => ({
       rule: finding.flag, sureness: finding.sureness, probability: odds(finding.probability), ...words.finding(finding), cells: finding.cells.map(names),

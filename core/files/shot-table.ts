@@ -1,8 +1,11 @@
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
+import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
-import { figure, readNumber, type Fail } from './cells'
+import { figure, readNumber, readOneOf, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
+import { READING_COLUMNS_OUT, readReadings, writeReadings } from './reading-columns'
+import type { Readings } from '../shot/readings'
 import { fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 
 /** One row of the shot table, labels as in the bag. */
@@ -24,9 +27,14 @@ export interface ShotRow {
   leftOut: string | null
   strike: Strike | null
   ball: 'own' | 'range'
-  /** Length of a pile along the line of flight, and side of the line, right positive; undefined when not measured. */
-  extentM?: number
-  sideM?: number
+  /** Set when the distance is to where it lies, on this ground. */
+  lies?: Firmness
+  /** Where the front and the back of a pile lie, and how wide it is; undefined when not measured. */
+  frontM?: number
+  backM?: number
+  widthM?: number
+  /** What else was read of it. */
+  readings?: Readings
   /** Air as this row states it; once a session is enough. */
   air?: RowAir
 }
@@ -40,7 +48,7 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', ...AIR_COLUMNS_OUT] as const
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'measured_at', 'firmness', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -55,6 +63,9 @@ export interface ShotRowOut {
   strike: Strike | null
   ball: 'own' | 'range'
   leftOut: string | null
+  readings: Readings | null
+  /** How it was taken, as far as it is more than a figure. */
+  taken: Pick<ShotRow, 'lies' | 'frontM' | 'backM' | 'widthM'> | null
   /** Air it was hit in, or null. */
   air: RowAir | null
 }
@@ -70,7 +81,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
     fields: [...COLUMNS_OUT],
     data: rows.map(r => [
       safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), ...writeAirColumns(r.air),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
     ]),
   }, { newline: '\r\n' }) + '\r\n'
 }
@@ -108,18 +119,14 @@ function readLength(cells: Record<string, string>, name: string, range: readonly
   return readNumber(cells, [[`${name}_m`, value => value], [`${name}_yd`, yardsToMetres]], range, 'm', fail)
 }
 
-/** A pile's length from where its front and its back lie. */
-function readExtent(cells: Record<string, string>, fail: Fail): number | undefined {
-  const [front, back] = ['pile_front', 'pile_back'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
-  return front === undefined || back === undefined ? undefined : Math.abs(back - front)
-}
+/** Ways that reach to where a ball lies, unless the row says otherwise. */
+const TO_REST: readonly Method[] = ['laser', 'paces', 'watch']
+const FIRMNESSES = Object.keys(FIRMNESS_MS2) as Firmness[]
 
-function readOneOf<T extends string>(cells: Record<string, string>, column: string, allowed: readonly T[], fail: Fail): T | null {
-  const text = (cells[column] ?? '').trim().toLowerCase()
-  if (text === '') return null
-  const found = allowed.find(word => word === text)
-  if (!found) fail(column, text, `is not one of ${allowed.join(', ')}`)
-  return found ?? null
+function readLies(cells: Record<string, string>, method: Method, fail: Fail): Firmness | undefined {
+  const at = readOneOf(cells, 'measured_at', ['pitch', 'rest'] as const, fail) ?? (TO_REST.includes(method) ? 'rest' : 'pitch')
+  const firmness = readOneOf(cells, 'firmness', FIRMNESSES, fail)
+  return at === 'rest' ? firmness ?? 'soft' : undefined
 }
 
 function readTime(cells: Record<string, string>, fail: Fail): number | null {
@@ -131,9 +138,29 @@ function readTime(cells: Record<string, string>, fail: Fail): number | null {
   return hitAtMs
 }
 
+/** What one row says but for who hit what, and when: each value that cannot be taken is reported. */
+export type RowFigures = Pick<ShotRow, 'carryM' | 'balls' | 'hitAtMs' | 'method' | 'strike' | 'ball' | 'lies' | 'frontM' | 'backM' | 'widthM' | 'readings' | 'air'>
+
+/** The figures of one row, from cells by column name in lower case. Not to be used when anything was reported. */
+export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFigures {
+  const carryM = readCarry(cells, fail)
+  const balls = readBalls(cells, fail)
+  const hitAtMs = readTime(cells, fail)
+  const method = readOneOf(cells, 'method', METHODS, fail) ?? 'monitor'
+  const strike = readOneOf(cells, 'strike', STRIKES, fail)
+  const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
+  const [frontM, backM, widthM] = ['pile_front', 'pile_back', 'pile_width'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
+  const lies = readLies(cells, method, fail)
+  const readings = readReadings(cells, fail)
+  const air = readAirColumns(cells, fail)
+  return {
+    carryM, balls, hitAtMs, method, strike, ball, ...(lies && { lies }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }), ...(readings && { readings }), ...(air && { air }),
+  }
+}
+
 /**
  * Reads a shot table. Nothing is guessed: each value that cannot be taken is an error with row and column.
- * Unknown columns are left alone. A rest distance (`measured_at` rest) is refused here, as the run is not known.
+ * Unknown columns are left alone.
  * @param text the file, header row first; a byte-order mark is removed
  * @returns the rows that could be read, and all errors, in the order of the file
  * @example readShotTable('club,swing,carry_yd\n56°,9:00,72').rows[0].carryM // => 65.8368
@@ -161,21 +188,10 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     const row = i + 2
     const before = errors.length
     const fail: Fail = (column, value, allowed) => errors.push({ row, column, value, allowed })
-    const carryM = readCarry(cells, fail)
-    const balls = readBalls(cells, fail)
-    const hitAtMs = readTime(cells, fail)
-    const method = readOneOf(cells, 'method', METHODS, fail) ?? 'monitor'
-    const strike = readOneOf(cells, 'strike', STRIKES, fail)
-    const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
-    const extentM = readExtent(cells, fail)
-    const sideM = readLength(cells, 'side', [-CARRY_LIMITS_IN_FILE.m.max, CARRY_LIMITS_IN_FILE.m.max], fail)
-    const air = readAirColumns(cells, fail)
-    const measuredAt = (cells.measured_at ?? '').trim()
-    if (measuredAt !== '' && measuredAt !== 'pitch') fail('measured_at', measuredAt, 'is not "pitch": distances to where a ball lies need its run, which is not taken out yet')
+    const figures = readRowFigures(cells, fail)
     if (errors.length > before) return
     rows.push({
-      row, carryM, balls, hitAtMs, method, strike, ball, day: (cells.time ?? '').trim().slice(0, 10) || null,
-      ...(extentM !== undefined && { extentM }), ...(sideM !== undefined && { sideM }), ...(air && { air }),
+      row, ...figures, day: (cells.time ?? '').trim().slice(0, 10) || null,
       club: words(cells.club), swing: words(cells.swing),
       player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
     })

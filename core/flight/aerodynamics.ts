@@ -1,3 +1,5 @@
+import { exp } from '../exact'
+
 /**
  * Drag and lift of a spinning ball. The form follows wind-tunnel work on golf balls (Bearman & Harvey, Aeronautical
  * Quarterly 27, 1976; Smits & Smith, Science and Golf II, 1994; both from memory): drag grows with spin and is higher in
@@ -10,7 +12,7 @@
  * @param reynolds 30,000 to 200,000
  */
 export function dragCoefficient(spinRatio: number, reynolds: number): number {
-  return 0.255 + 0.14 * spinRatio + 0.20 / (1 + Math.exp((reynolds - 5.8e4) / 2.5e4))
+  return 0.255 + 0.14 * spinRatio + 0.20 / (1 + exp((reynolds - 5.8e4) / 2.5e4))
 }
 
 /** @param spinRatio spin·radius over air speed, 0 to about 1.5 */

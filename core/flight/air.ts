@@ -1,3 +1,5 @@
+import { atan2, cos, exp, ln, pow, sin } from '../exact'
+
 /** Air as the ball meets it. SI; temperatures in °C; humidity 0 to 1. Sources: docs/flight.md. */
 
 /** Gravity, m/s²: standard. [pub] */
@@ -19,7 +21,7 @@ export interface Air { densityKgM3: number, viscosityPas: number }
  * @example stationPressurePa(1000) // => 89874.56
  */
 export function stationPressurePa(altitudeM: number, qnhPa: number = SEA_LEVEL_PA): number {
-  return qnhPa * (1 - 2.25577e-5 * altitudeM) ** 5.25588
+  return qnhPa * pow(1 - 2.25577e-5 * altitudeM, 5.25588)
 }
 
 /**
@@ -27,7 +29,7 @@ export function stationPressurePa(altitudeM: number, qnhPa: number = SEA_LEVEL_P
  * @example saturationPressurePa(20) // => 2338.34
  */
 export function saturationPressurePa(tempC: number): number {
-  return 611.21 * Math.exp((18.678 - tempC / 234.5) * tempC / (257.14 + tempC))
+  return 611.21 * exp((18.678 - tempC / 234.5) * tempC / (257.14 + tempC))
 }
 
 /**
@@ -41,7 +43,7 @@ export function airOf(tempC: number, pressurePa: number, humidity: number): Air 
   const vapourPa = humidity * saturationPressurePa(tempC)
   return {
     densityKgM3: (pressurePa - vapourPa) / (R_DRY * kelvin) + vapourPa / (R_VAPOUR * kelvin),
-    viscosityPas: 1.458e-6 * kelvin ** 1.5 / (kelvin + 110.4),
+    viscosityPas: 1.458e-6 * pow(kelvin, 1.5) / (kelvin + 110.4),
   }
 }
 
@@ -59,7 +61,7 @@ export const WIND_HEIGHT_M = { felt: 2, report: 10 } as const
  * @example windFactor(2, 10, 0.03) // => 0.725
  */
 export function windFactor(heightM: number, readAtM: number, roughnessM: number): number {
-  return heightM <= 0 ? 0 : Math.log(1 + heightM / roughnessM) / Math.log(1 + readAtM / roughnessM)
+  return heightM <= 0 ? 0 : ln(1 + heightM / roughnessM) / ln(1 + readAtM / roughnessM)
 }
 
 /** Wind by the clock: 12 blows in the face, 3 from the right, 6 from behind. */
@@ -71,13 +73,23 @@ const angleOf = (clock: number) => clock * Math.PI / 6
 
 /** Part of a wind in the face (from behind is negative), and part from the right, m/s. */
 export function windParts({ speedMs, clock }: Pick<Wind, 'speedMs' | 'clock'>): { headMs: number, rightMs: number } {
-  return { headMs: speedMs * Math.cos(angleOf(clock)), rightMs: speedMs * Math.sin(angleOf(clock)) }
+  return { headMs: speedMs * cos(angleOf(clock)), rightMs: speedMs * sin(angleOf(clock)) }
 }
 
 /** The wind that has these parts, read where `like` was. */
 export function windFromParts(headMs: number, rightMs: number, like: Wind): Wind {
-  const clock = Math.atan2(rightMs, headMs) * 6 / Math.PI
+  const clock = atan2(rightMs, headMs) * 6 / Math.PI
   return { ...like, speedMs: Math.hypot(headMs, rightMs), clock: clock <= 0 ? clock + 12 : clock }
+}
+
+/**
+ * The same wind by the clock of another line: a line that lies 30° further right takes an hour off.
+ * @param turnDeg how much further right the new line lies
+ * @example clockOnLine(12, 30) // => 11
+ */
+export function clockOnLine(clock: number, turnDeg: number): number {
+  const turned = (clock - turnDeg / 30) % 12
+  return turned <= 0 ? turned + 12 : turned
 }
 
 /** Everything a flight needs to know of the day: air, wind, and how far the target lies above the ball. */

@@ -1,3 +1,4 @@
+import { exp, ln } from '../exact'
 import { yardsToMetres } from '../units'
 
 /** How much shorter a range ball flies at 100 yd, in ln carry, and how sure that is: between nothing and 12 % is heard. [cp] */
@@ -12,7 +13,7 @@ export interface BallLoss { loss: number, sd: number }
 
 /** Carry of the ball one plays, from that of a range ball; its error, in ln carry, is common to all range balls. */
 export function playBallCarryM(rangeCarryM: number, { loss }: BallLoss = RANGE_BALL): number {
-  return rangeCarryM * Math.exp(loss * lossShare(rangeCarryM))
+  return rangeCarryM * exp(loss * lossShare(rangeCarryM))
 }
 
 /**
@@ -25,7 +26,7 @@ export function ballLossFrom(pairs: readonly { playM: number, rangeM: number, ln
   for (const { playM, rangeM, lnSd } of pairs) {
     const g = lossShare(rangeM)
     precision += g * g / (lnSd * lnSd)
-    weighted += g * Math.log(playM / rangeM) / (lnSd * lnSd)
+    weighted += g * ln(playM / rangeM) / (lnSd * lnSd)
   }
   return { loss: weighted / precision, sd: 1 / Math.sqrt(precision) }
 }

@@ -1,3 +1,4 @@
+import { asin, cos, pow } from '../exact'
 import { BALL_RADIUS_M, INERTIA_SHARE, radSToRpm, toDeg, toRad } from './ball'
 import type { Launch } from './fly'
 import { median } from '../median'
@@ -33,11 +34,11 @@ export function deliver(loftDeg: number, ballSpeedMs: number, own: OwnStrike = U
   const launchDeg = 25 + 0.57 * (loft - 46)
   const spinRatio = 0.47 + 0.0131 * (loft - 46)
   const spinRaw = radSToRpm(spinRatio * ballSpeedMs / BALL_RADIUS_M)
-  const spinRpm = spinRaw / (1 + (spinRaw / GRIP_RPM) ** 8) ** (1 / 8)
+  const spinRpm = spinRaw / pow(1 + pow(spinRaw / GRIP_RPM, 8), 1 / 8)
   // The ball leaves below the face's normal by this much: it is what makes it spin.
-  const below = Math.asin(INERTIA_SHARE * spinRatio)
+  const below = asin(INERTIA_SHARE * spinRatio)
   const dynamicLoftDeg = launchDeg + toDeg(below)
-  const smash = IMPULSE * Math.cos(toRad(dynamicLoftDeg + ATTACK_DEG)) / Math.cos(below)
+  const smash = IMPULSE * cos(toRad(dynamicLoftDeg + ATTACK_DEG)) / cos(below)
   return { launchDeg: launchDeg + own.launchOffDeg, spinRpm: spinRpm * own.spinShare, smash, dynamicLoftDeg }
 }
 
@@ -59,5 +60,5 @@ export function ownStrike(loftDeg: number, strikes: readonly Pick<Launch, 'speed
   const usual = strikes.map(strike => deliver(loftDeg, strike.speedMs))
   const belief = strikes.length / (strikes.length + OWN_RECORDS)
   const share = median(strikes.map((strike, i) => strike.spinRpm / usual[i]!.spinRpm))
-  return { launchOffDeg: belief * median(strikes.map((strike, i) => strike.launchDeg - usual[i]!.launchDeg)), spinShare: share ** belief }
+  return { launchOffDeg: belief * median(strikes.map((strike, i) => strike.launchDeg - usual[i]!.launchDeg)), spinShare: pow(share, belief) }
 }

@@ -1,3 +1,4 @@
+import { atan2, cos, sin } from '../exact'
 import { dragCoefficient, liftCoefficient, SPIN_DECAY, SPIN_DECAY_DENSITY_KG_M3 } from './aerodynamics'
 import { GRAVITY_MS2, windFactor, type Conditions } from './air'
 import { BALL_DIAMETER_M, BALL_KG, BALL_RADIUS_M, radSToRpm, rpmToRadS, toDeg, toRad } from './ball'
@@ -97,14 +98,14 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
   const up = toRad(launch.launchDeg)
   const out = toRad(launch.azimuthDeg)
   const tilt = toRad(launch.tiltDeg)
-  const [sinUp, cosUp, sinOut, cosOut] = [Math.sin(up), Math.cos(up), Math.sin(out), Math.cos(out)]
+  const [sinUp, cosUp, sinOut, cosOut] = [sin(up), cos(up), sin(out), cos(out)]
   // Unit spin axis: level and square to the line, then tilted.
-  const nx = Math.cos(tilt) * -sinOut + Math.sin(tilt) * cosOut * sinUp
-  const ny = -Math.sin(tilt) * cosUp
-  const nz = Math.cos(tilt) * cosOut + Math.sin(tilt) * sinOut * sinUp
+  const nx = cos(tilt) * -sinOut + sin(tilt) * cosOut * sinUp
+  const ny = -sin(tilt) * cosUp
+  const nz = cos(tilt) * cosOut + sin(tilt) * sinOut * sinUp
   const angle = wind.clock * Math.PI / 6
-  const windX = -wind.speedMs * Math.cos(angle)
-  const windZ = -wind.speedMs * Math.sin(angle)
+  const windX = -wind.speedMs * cos(angle)
+  const windZ = -wind.speedMs * sin(angle)
   const windy = wind.speedMs > 0
   const push = air.densityKgM3 * Math.PI * BALL_RADIUS_M * BALL_RADIUS_M / (2 * BALL_KG)
   const perSpeed = air.densityKgM3 * BALL_DIAMETER_M / air.viscosityPas
@@ -169,7 +170,7 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
       const [vx, down, vz] = [at(3, s), at(4, s), at(5, s)]
       return {
         ok: true, carryM: at(0, s), sideM: at(2, s), apexM, timeS: timeS + s * h,
-        descentDeg: toDeg(Math.atan2(-down, Math.hypot(vx, vz))), landSpeedMs: Math.hypot(vx, down, vz), landSpinRpm: radSToRpm(at(6, s)),
+        descentDeg: toDeg(atan2(-down, Math.hypot(vx, vz))), landSpeedMs: Math.hypot(vx, down, vz), landSpinRpm: radSToRpm(at(6, s)),
       }
     }
     timeS += h

@@ -125,6 +125,8 @@ export interface Corrected {
   sdM: number
   /** Metres of neutral carry for each metre of carry today. */
   slope: number
+  /** How far to the right today's air carries such a straight shot, metres. */
+  driftM: number
 }
 
 /** Head part at 10 m, m/s, times carry, yards, beyond which more speed gains nothing worth measuring. [own] */
@@ -161,9 +163,10 @@ export function correct(loftDeg: number, carryM: number, today: Today, known: ke
   const headVariance = (speed === 0 ? sdAlong ** 2 : (sdAlong * headMs / speed) ** 2) + (CLOCK_SD_RAD * rightMs) ** 2
   const size = carryM < SHORT_M ? 'short' : 'long'
   const change = neutralM - carryM
+  const drift = fly(straight(loftDeg, here.ballSpeedMs, own), today)
   const variance = (more - less) ** 2 * headVariance + ((warmer - colder) / 4 * TEMP_SD_C) ** 2
     + (AERODYNAMICS[size] * change) ** 2 + (STRIKE[known][size] * change) ** 2
-  return { neutralM, sdM: Math.sqrt(variance), slope }
+  return { neutralM, sdM: Math.sqrt(variance), slope, driftM: drift.ok ? drift.sideM : 0 }
 }
 
 /**

@@ -1,3 +1,4 @@
+import { cos } from '../exact'
 import { BALL_RADIUS_M, INERTIA_SHARE, rpmToRadS, toRad } from './ball'
 import type { Flown } from './fly'
 import { yardsToMetres } from '../units'
@@ -8,7 +9,7 @@ export type Firmness = keyof typeof FIRMNESS_MS2
 
 /** Rolling speed of a solid ball that grips flat ground without sliding: impact mechanics, inertia 2/5 m·r². */
 function grippingMs({ landSpeedMs, descentDeg, landSpinRpm }: Pick<Flown, 'landSpeedMs' | 'descentDeg' | 'landSpinRpm'>): number {
-  return (landSpeedMs * Math.cos(toRad(descentDeg)) - INERTIA_SHARE * BALL_RADIUS_M * rpmToRadS(landSpinRpm)) / (1 + INERTIA_SHARE)
+  return (landSpeedMs * cos(toRad(descentDeg)) - INERTIA_SHARE * BALL_RADIUS_M * rpmToRadS(landSpinRpm)) / (1 + INERTIA_SHARE)
 }
 
 /**
@@ -31,7 +32,7 @@ const STOP_RANGE_MS2 = [2, 25] as const
 export function stopFromPairs(pairs: readonly { landing: Pick<Flown, 'landSpeedMs' | 'descentDeg' | 'landSpinRpm'>, runM: number }[]): number | null {
   if (pairs.length < LEAST_PAIRS) return null
   const us = pairs.map(pair => grippingMs(pair.landing))
-  const top = us.reduce((sum, u) => sum + u ** 4, 0)
+  const top = us.reduce((sum, u) => sum + (u * u) ** 2, 0)
   const bottom = us.reduce((sum, u, i) => sum + u * Math.abs(u) * pairs[i]!.runM, 0)
   const stop = bottom > 0 ? top / (2 * bottom) : STOP_RANGE_MS2[1]
   return Math.min(STOP_RANGE_MS2[1], Math.max(STOP_RANGE_MS2[0], stop))

@@ -1,3 +1,4 @@
+import { exp, ln } from '../exact'
 import type { Conditions } from './air'
 import { straight, USUAL_STRIKE, type OwnStrike } from './deliver'
 import { fly } from './fly'
@@ -15,9 +16,9 @@ const within = (value: number, least: number, most: number) => Math.min(most, Ma
 
 /** Within about an eighth of the speed, 10 to 160 yd and 32 to 64°. Fitted. */
 function guessMs(loftDeg: number, carryM: number): number {
-  const l = Math.log(carryM)
+  const l = ln(carryM)
   const loft = loftDeg - 50
-  return Math.exp(1.63177 + 0.228062 * l + 0.0481124 * l * l - 0.00113255 * loft + 4.28554e-5 * loft * loft)
+  return exp(1.63177 + 0.228062 * l + 0.0481124 * l * l - 0.00113255 * loft + 4.28554e-5 * loft * loft)
 }
 
 /**

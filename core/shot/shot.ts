@@ -1,4 +1,6 @@
+import type { Firmness } from '../flight/run-out'
 import type { AirEntry } from '../flight/session-air'
+import type { Readings } from './readings'
 
 export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
 export type Method = typeof METHODS[number]
@@ -23,10 +25,18 @@ export interface Shot {
   leftOut: string | null
   /** Null while nobody has called it. */
   strike: Strike | null
+  /** Set when `carryM` is to where it lies, on ground of this firmness; missing when it is to where it pitched. */
+  lies?: Firmness
+  /** What is known of this one measurement's error, one standard deviation, metres; missing takes the usual of its way. */
+  errorM?: number
   /** Of a pile: its length along the line of flight, metres. */
   extentM?: number
   /** How far beside the line it pitched, right positive, metres. */
   sideM?: number
+  /** What its launch makes of it; missing while nothing is amiss. */
+  suspect?: 'mishit' | 'flyer' | 'misread'
+  /** What else a device read of it. */
+  readings?: Readings
 }
 
 /** A range session, as far as it matters to the numbers. */
@@ -37,8 +47,8 @@ export interface Session {
   ball: 'own' | 'range'
   /** Air it was hit in, oldest first; none when it was not taken. */
   air?: readonly AirEntry[]
-  /** What the correction for that air adds in common to its balls; sd of ln carry. */
-  airSd?: number
+  /** What corrections add in common to its balls, of air, run and kind of ball; sd of ln carry. */
+  commonSd?: number
 }
 
 /** The shots that count for the number. */

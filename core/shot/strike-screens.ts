@@ -1,6 +1,5 @@
 import { deliver } from '../flight/deliver'
-import { fly, POSSIBLE, type Launch } from '../flight/fly'
-import type { Conditions } from '../flight/air'
+import { POSSIBLE, type Launch } from '../flight/fly'
 import { median } from '../median'
 
 /** What a strike looks like in its launch. A toe strike mostly passes as good: there is nothing in the launch to tell it. */
@@ -10,6 +9,8 @@ export type StrikeLook = 'good' | 'heavy' | 'thin' | 'flyer' | 'misread'
 export interface LaunchRecord {
   launch: Launch
   carryM?: number
+  /** What the flight of this launch carries in the air that `carryM` is of; missing when it was not flown or got nowhere. */
+  flownM?: number
   clubSpeedMs?: number
 }
 
@@ -29,13 +30,18 @@ export interface StrikeVerdict {
   launchOffDeg: number
   carryShare: number | null
   speedShare: number | null
+  /** True when the usual is the player's own. */
+  own: boolean
 }
 
 const LEAST_GOOD = 4
 
+/** What a launch and the carry it had can be to each other, and its spin to what is usual. [sim] */
+export const FLIGHT_LIMITS = { carryOverFlight: [0.85, 1.15], spinShare: [0.27, 1.5] } as const
+
 /** Chosen on simulated strikes and seen ones: false alarms on good strikes 0 to 2 %. [sim] */
 const LIMITS = {
-  speedMs: [3, 75], launchDeg: [0, 65], spinRpm: [300, 16_000], carryOverFlight: [0.85, 1.15], spinShare: [0.27, 1.5],
+  ...FLIGHT_LIMITS, speedMs: [3, 75], launchDeg: [0, 65], spinRpm: [300, 16_000],
   lowSpin: { own: 0.75, usual: 0.68 }, thinDeg: { own: -7, usual: -8 }, longer: 1.035, asLong: 0.97, veryLowSpin: 0.45, flyerSpin: 0.62,
   heavySmash: 0.925, heavyCarry: 0.87, heavySpeed: 0.90,
 } as const
@@ -55,31 +61,29 @@ export function usualStrike(records: readonly LaunchRecord[]): UsualStrike | nul
 }
 
 /** True when no flight of this launch and this carry belong together, or the launch cannot be. */
-function cannotBe({ launch, carryM }: LaunchRecord, spinShare: number, today: Conditions): boolean {
+function cannotBe({ launch, carryM, flownM }: LaunchRecord, spinShare: number): boolean {
   if (outside(launch.speedMs, LIMITS.speedMs) || outside(launch.spinRpm, LIMITS.spinRpm) || launch.launchDeg <= LIMITS.launchDeg[0] || launch.launchDeg > LIMITS.launchDeg[1]) return true
   if (outside(spinShare, LIMITS.spinShare) || outside(launch.azimuthDeg, POSSIBLE.azimuthDeg) || outside(launch.tiltDeg, POSSIBLE.tiltDeg)) return true
-  if (carryM === undefined) return false
-  const flight = fly(launch, today)
-  return flight.ok && outside(carryM / flight.carryM, LIMITS.carryOverFlight)
+  return carryM !== undefined && flownM !== undefined && outside(carryM / flownM, LIMITS.carryOverFlight)
 }
 
 /**
  * Names a strike from its launch: the first rule that holds, beside the player's own usual where it is known, else
  * beside what is usual for the loft, with looser limits.
  * @param usual of this stock shot, or null
- * @example strikeLook({ launch: { speedMs: 38, launchDeg: 31, spinRpm: 3400, azimuthDeg: 0, tiltDeg: 0 } }, 56, NEUTRAL, null).look // => 'flyer'
+ * @example strikeLook({ launch: { speedMs: 38, launchDeg: 31, spinRpm: 3400, azimuthDeg: 0, tiltDeg: 0 } }, 56, null).look // => 'flyer'
  */
-export function strikeLook(record: LaunchRecord, loftDeg: number, today: Conditions, usual: UsualStrike | null): StrikeVerdict {
+export function strikeLook(record: LaunchRecord, loftDeg: number, usual: UsualStrike | null): StrikeVerdict {
   const { launch, carryM, clubSpeedMs } = record
   const model = deliver(loftDeg, launch.speedMs)
   const spinShare = usual ? (launch.spinRpm / launch.speedMs) / (usual.spinRpm / usual.speedMs) : launch.spinRpm / model.spinRpm
   const launchOffDeg = launch.launchDeg - (usual?.launchDeg ?? model.launchDeg)
   const carryShare = usual && carryM !== undefined ? carryM / usual.carryM : null
   const speedShare = usual ? launch.speedMs / usual.speedMs : null
-  const told = (look: StrikeLook): StrikeVerdict => ({ look, spinShare, launchOffDeg, carryShare, speedShare })
+  const told = (look: StrikeLook): StrikeVerdict => ({ look, spinShare, launchOffDeg, carryShare, speedShare, own: usual !== null })
   const from = usual ? 'own' : 'usual'
 
-  if (cannotBe(record, spinShare, today)) return told('misread')
+  if (cannotBe(record, spinShare)) return told('misread')
   const thin = launchOffDeg < LIMITS.thinDeg[from]
   if (spinShare < LIMITS.lowSpin[from]) {
     if (thin) return told('thin')

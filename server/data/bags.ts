@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray } from 'drizzle-orm'
-import { clubs, players, rungs, shots, struckOut } from '../db/schema'
+import { cellWords, clubs, players, rungs, shots, struckOut } from '../db/schema'
 import type { Coach } from './coaches'
 import { ownPlayer } from './players'
 import type { Bag } from '../../core/bag/bag'
@@ -27,13 +27,22 @@ export async function bagOf(playerId: string, school: SchoolId | null, db: Runne
   }
 }
 
+/** The bag of a player of this academy; an empty one when there is no such player. */
+export async function bagOfPlayer({ academyId }: { academyId: string }, playerId: string): Promise<Bag> {
+  const [player] = await useDatabase().select({ school: players.school }).from(players).where(and(eq(players.id, playerId), eq(players.academyId, academyId)))
+  return player ? bagOf(playerId, player.school) : { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }
+}
+
 /** Ids of what no longer stands in the bag: with shots it is retired, without it goes. */
 async function sortOutMissing(db: Runner, table: typeof clubs | typeof rungs, shotColumn: typeof shots.clubId | typeof shots.rungId, playerId: string, kept: string[]) {
   const there = await db.select({ id: table.id }).from(table).where(eq(table.playerId, playerId))
   const missing = there.map(row => row.id).filter(id => !kept.includes(id))
   if (missing.length === 0) return there.map(row => row.id)
   const used = await db.selectDistinct({ id: shotColumn }).from(shots).where(and(eq(shots.playerId, playerId), inArray(shotColumn, missing)))
-  const withShots = used.map(row => row.id)
+  // What was said of a stock shot is kept for ever too.
+  const wordColumn = table === clubs ? cellWords.clubId : cellWords.rungId
+  const said = await db.selectDistinct({ id: wordColumn }).from(cellWords).where(and(eq(cellWords.playerId, playerId), inArray(wordColumn, missing)))
+  const withShots = [...new Set([...used, ...said].map(row => row.id))]
   const bare = missing.filter(id => !withShots.includes(id))
   if (withShots.length > 0) await db.update(table).set({ retired: true, position: 999 }).where(and(eq(table.playerId, playerId), inArray(table.id, withShots)))
   if (bare.length > 0) await db.delete(table).where(and(eq(table.playerId, playerId), inArray(table.id, bare)))

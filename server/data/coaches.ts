@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
-import type { Account } from '../../shared/account'
+import type { Account, AccountChange } from '../../shared/account'
 
 /** Who asks. Every query of this folder takes it first. */
 export interface Coach {
@@ -10,11 +10,12 @@ export interface Coach {
   email: string
   academy: string
   unit: 'yd' | 'm'
+  paceM: number | null
   signInEpoch: number
 }
 
 const COACH = `
-  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.sign_in_epoch as signInEpoch, a.name as academy
+  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM, c.sign_in_epoch as signInEpoch, a.name as academy
   from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
 
 /** Asked by every request: a statement that the database keeps prepared. */
@@ -44,7 +45,7 @@ export async function createCoach(coach: { id: string, academyId: string, name: 
   }
 }
 
-export async function changeAccount(coach: Coach, change: { unit?: 'yd' | 'm', name?: string }): Promise<void> {
+export async function changeAccount(coach: Coach, change: AccountChange): Promise<void> {
   if (Object.keys(change).length === 0) return
   await useDatabase().update(coaches).set(change).where(eq(coaches.id, coach.id))
 }
@@ -61,6 +62,6 @@ export async function changePassword(coach: Coach, passwordHash: string): Promis
   return signInEpoch
 }
 
-export function accountOf({ id, name, email, academy, unit }: Coach): Account {
-  return { id, name, email, academy, unit }
+export function accountOf({ id, name, email, academy, unit, paceM }: Coach): Account {
+  return { id, name, email, academy, unit, paceM }
 }

@@ -1,6 +1,7 @@
 import { asc, eq } from 'drizzle-orm'
 import { sessions } from '../db/schema'
 import { bagOf } from './bags'
+import { wordsOf } from './cell-words'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { toSession } from './sessions'
@@ -10,10 +11,11 @@ import type { PlayerRecord } from '../../shared/record'
 /** Everything of one player. @throws 404 for an id that is not there or another academy's */
 export async function playerRecord(coach: Coach, playerId: string): Promise<PlayerRecord> {
   const { player, school, bagVersion } = await findPlayer(coach, playerId)
-  const [bag, sessionRows, shots] = await Promise.all([
+  const [bag, sessionRows, shots, words] = await Promise.all([
     bagOf(playerId, school),
     useDatabase().select().from(sessions).where(eq(sessions.playerId, playerId)).orderBy(asc(sessions.startedAt)),
     shotColumnsOf(playerId),
+    wordsOf(playerId),
   ])
-  return { player, bag, bagVersion, sessions: sessionRows.map(toSession), shots }
+  return { player, bag, bagVersion, sessions: sessionRows.map(toSession), shots, words }
 }

@@ -1,16 +1,31 @@
-import { and, eq } from 'drizzle-orm'
+import { and, eq, inArray } from 'drizzle-orm'
 import { players, sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
-import type { SessionRecord } from '../../shared/session'
+import { USUAL_PLAN, type SessionRecord } from '../../shared/session'
 
 export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
-  const { id, startedAt, endedAt, method, ball, surface, air, version } = row
-  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, air, version }
+  const { id, startedAt, endedAt, method, ball, surface, air, plan, version } = row
+  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, air, plan: { ...USUAL_PLAN, ...plan }, version }
 }
 
-function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, air, version }: SessionRecord) {
-  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, air, version }
+export function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, air, plan, version }: SessionRecord) {
+  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, air, plan, version }
+}
+
+/** @throws 404 when the session is not this player's, or the player not the coach's */
+export async function sessionIsOwn(coach: Coach, playerId: string, sessionId: string): Promise<void> {
+  await findPlayer(coach, playerId)
+  const [row] = await useDatabase().select({ id: sessions.id }).from(sessions).where(and(eq(sessions.id, sessionId), eq(sessions.playerId, playerId)))
+  if (!row) throw notFound('session')
+}
+
+/** Of these sessions those of the academy: when each ended, null while it runs. */
+export async function listeningSessions({ academyId }: { academyId: string }, ids: readonly string[]): Promise<Map<string, number | null>> {
+  if (ids.length === 0) return new Map()
+  const rows = await useDatabase().select({ id: sessions.id, endedAt: sessions.endedAt }).from(sessions)
+    .innerJoin(players, eq(players.id, sessions.playerId)).where(and(inArray(sessions.id, [...new Set(ids)]), eq(players.academyId, academyId)))
+  return new Map(rows.map(({ id, endedAt }) => [id, endedAt?.getTime() ?? null]))
 }
 
 /**

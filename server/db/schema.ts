@@ -1,9 +1,15 @@
 import { sql } from 'drizzle-orm'
-import { boolean, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import type { Firmness } from '../../core/flight/run-out'
+import type { WordKind } from '../../core/chart/coach-word'
+import type { PublishedChart } from '../../core/chart/published'
+import type { LinkStrength } from '../../shared/player-link'
 import type { Flight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
+import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
-import type { AirRecord } from '../../shared/session'
+import type { RangeTarget } from '../../shared/range'
+import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { Level, PlayerSummary, Thresholds } from '../../shared/player'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
@@ -25,6 +31,8 @@ export const coaches = mysqlTable('coaches', {
   // Raised by a change of password, so that sealed cookies from before it open nothing.
   signInEpoch: int('sign_in_epoch').notNull().default(1),
   unit: varchar('unit', { length: 2 }).$type<'yd' | 'm'>().notNull().default('yd'),
+  // One pace of this coach, metres; null until it was measured.
+  paceM: double('pace_m'),
   createdAt,
 }, t => [uniqueIndex('coaches_email').on(t.email)])
 
@@ -84,9 +92,99 @@ export const sessions = mysqlTable('sessions', {
   surface: varchar('surface', { length: 6 }).$type<'grass' | 'mat'>().notNull(),
   // Oldest first; read and written as one with its session.
   air: json('air').$type<AirRecord[]>().notNull().default([]),
+  // Empty where a session is older than its plan: the usual one then.
+  plan: json('plan').$type<Partial<SessionPlan>>().notNull().default({}),
   version: int('version').notNull().default(1),
   createdAt,
 }, t => [index('sessions_player').on(t.playerId, t.startedAt)])
+
+/** What is said of a stock shot beside what was measured. Rows are only added: the newest of a kind holds. */
+export const cellWords = mysqlTable('cell_words', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  clubId: id('club_id').notNull().references(() => clubs.id, { onDelete: 'cascade' }),
+  rungId: id('rung_id').notNull().references(() => rungs.id, { onDelete: 'cascade' }),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  kind: varchar('kind', { length: 8 }).$type<WordKind>().notNull(),
+  carryM: double('carry_m'),
+  why: varchar('why', { length: 300 }).notNull().default(''),
+  saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
+  holds: boolean('holds').notNull().default(true),
+  createdAt,
+}, t => [index('cell_words_player').on(t.playerId, t.saidAt)])
+
+/** A dated copy of a carry chart that never changes: a newer number replaces it, nothing edits it. */
+export const publishedCharts = mysqlTable('published_charts', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  number: int('number').notNull(),
+  publishedAt: datetime('published_at', { mode: 'date', fsp: 3 }).notNull(),
+  body: json('body').$type<PublishedChart>().notNull(),
+}, t => [uniqueIndex('published_charts_number').on(t.playerId, t.number)])
+
+/** A private address for the player's phone. Only the hash of its token is kept. */
+export const playerLinks = mysqlTable('player_links', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  strength: varchar('strength', { length: 4 }).$type<LinkStrength>().notNull(),
+  tokenHash: char('token_hash', { length: 64 }).notNull(),
+  revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
+  openedAt: datetime('opened_at', { mode: 'date', fsp: 3 }),
+  createdAt,
+}, t => [uniqueIndex('player_links_token').on(t.tokenHash), index('player_links_player').on(t.playerId)])
+
+/** Balls that the player logged alone: they wait here for the coach's nod, and count for nothing until then. */
+export const ownBalls = mysqlTable('own_balls', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  linkId: id('link_id').notNull().references(() => playerLinks.id),
+  clubId: id('club_id').notNull().references(() => clubs.id, { onDelete: 'cascade' }),
+  rungId: id('rung_id').notNull().references(() => rungs.id, { onDelete: 'cascade' }),
+  carryM: double('carry_m').notNull(),
+  method: varchar('method', { length: 8 }).$type<Method>().notNull(),
+  hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
+  // Null while it waits; then what became of it.
+  taken: boolean('taken'),
+  createdAt,
+}, t => [index('own_balls_player').on(t.playerId, t.taken)])
+
+/** A place where balls are hit: its signs and targets are measured once and used for ever. */
+export const ranges = mysqlTable('ranges', {
+  id: id('id').primaryKey(),
+  academyId: id('academy_id').notNull().references(() => academies.id),
+  name: varchar('name', { length: 40 }).notNull(),
+  altitudeM: double('altitude_m').notNull().default(0),
+  // Compass bearing from the tee down the middle, degrees; null when nobody said.
+  bearingDeg: double('bearing_deg'),
+  firmness: varchar('firmness', { length: 6 }).$type<Firmness>().notNull().default('soft'),
+  targets: json('targets').$type<RangeTarget[]>().notNull(),
+  archived: boolean('archived').notNull().default(false),
+  version: int('version').notNull().default(1),
+  createdAt,
+}, t => [index('ranges_academy').on(t.academyId)])
+
+/** What may send balls by itself: a launch monitor, known by its token, of which only the hash is kept. */
+export const devices = mysqlTable('devices', {
+  id: id('id').primaryKey(),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  name: varchar('name', { length: 80 }).notNull(),
+  tokenHash: char('token_hash', { length: 64 }).notNull(),
+  revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
+  heardAt: datetime('heard_at', { mode: 'date', fsp: 3 }),
+  createdAt,
+}, t => [uniqueIndex('devices_token').on(t.tokenHash), index('devices_coach').on(t.coachId)])
+
+/** What a device's balls were for, from a moment on: the stock shot that was chosen on the screen. No session ends it. */
+export const deviceAims = mysqlTable('device_aims', {
+  deviceId: id('device_id').notNull().references(() => devices.id),
+  fromAt: datetime('from_at', { mode: 'date', fsp: 3 }).notNull(),
+  playerId: id('player_id').references(() => players.id),
+  sessionId: id('session_id').references(() => sessions.id),
+  clubId: id('club_id').references(() => clubs.id, { onDelete: 'cascade' }),
+  rungId: id('rung_id').references(() => rungs.id, { onDelete: 'cascade' }),
+}, t => [primaryKey({ columns: [t.deviceId, t.fromAt] })])
 
 export const shots = mysqlTable('shots', {
   id: id('id').primaryKey(),
@@ -100,6 +198,9 @@ export const shots = mysqlTable('shots', {
   hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
   leftOut: varchar('left_out', { length: 120 }),
   strike: varchar('strike', { length: 8 }).$type<Strike>(),
+  // Read and written as one with its ball; nothing is asked about a part of it.
+  readings: json('readings').$type<Readings>(),
+  taken: json('taken').$type<TakenRecord>(),
   deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
   version: int('version').notNull().default(1),
   createdAt,

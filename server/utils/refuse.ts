@@ -25,24 +25,28 @@ function fieldErrors(error: z.ZodError, around: string): FieldError[] {
   }))
 }
 
-function checked<T extends z.ZodType>(schema: T, value: unknown, around: string): z.output<T> {
+/** A value checked by its schema. @throws 422 with the fields that cannot be taken */
+export function checked<T extends z.ZodType>(schema: T, value: unknown, around: string): z.output<T> {
   const result = schema.safeParse(value)
   if (result.success) return result.data
   const errors = fieldErrors(result.error, around)
   throw refuse(422, errors[0]!.message, errors)
 }
 
-/** The body of a request, checked once, here at the border. */
-export async function readChecked<T extends z.ZodType>(event: H3Event, schema: T): Promise<z.output<T>> {
+/** The body of a request as JSON, not yet checked. @throws 422 */
+export async function readJson(event: H3Event): Promise<unknown> {
   const text = await readRawBody(event, 'utf8') ?? ''
-  let value: unknown
   try {
-    value = JSON.parse(text)
+    return JSON.parse(text)
   } catch {
     const message = 'What was sent is not JSON.'
     throw refuse(422, message, [{ field: 'body', message }])
   }
-  return checked(schema, value, 'body')
+}
+
+/** The body of a request, checked once, here at the border. */
+export async function readChecked<T extends z.ZodType>(event: H3Event, schema: T): Promise<z.output<T>> {
+  return checked(schema, await readJson(event), 'body')
 }
 
 /** An id of the address. One that is no id can be nobody's: 404, like any other that is not there. */

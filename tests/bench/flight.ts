@@ -2,6 +2,7 @@
 import { chromium } from '@playwright/test'
 import { airOf, CALM, stationPressurePa, type Conditions } from '../../core/flight/air'
 import { fly, type Launch } from '../../core/flight/fly'
+import { straight } from '../../core/flight/deliver'
 import { correct, todayOf, toToday } from '../../core/flight/neutral'
 import { inNeutralAir } from '../../core/chart/neutral-shots'
 import { metresToYards, yardsToMetres } from '../../core/units'
@@ -56,6 +57,13 @@ const session = () => {
   const air = [{ fromMs: 0, tempC: 5 + (moment++ % 30) + moment / 1e4, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 2, clock: 1, judged: 'felt' as const }, ground: 'open' as const }]
   return inNeutralAir({ bag, shots, sessions: [{ id: 's', startedAtMs: 0, method: 'monitor', ball: 'own', air }] })
 }
+const strike = straight(54, 38)
+const seen = () => {
+  const air = [{ fromMs: 0, tempC: 5 + (moment++ % 30) + moment / 1e4, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 2, clock: 1, judged: 'felt' as const }, ground: 'open' as const }]
+  const read = shots.map((shot, i) => ({ ...shot, carryM: 88 + i % 5, readings: { ballSpeedMs: strike.speedMs, launchDeg: strike.launchDeg + i % 3, spinRpm: strike.spinRpm, directionDeg: i % 5 - 2 } }))
+  return inNeutralAir({ bag, shots: read, sessions: [{ id: 's', startedAtMs: 0, method: 'monitor', ball: 'own', air }] })
+}
+note('The same with each ball\'s own launch flown in both airs', `${timed(seen, 15).toFixed(0)} ms`, 'in the worker')
 note('A session of 1,000 balls, 42 stock shots, taken to neutral air', `${timed(session, 15).toFixed(0)} ms`, 'in the worker')
 
 // In Chromium, slowed down to a quarter: about a phone.

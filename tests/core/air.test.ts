@@ -5,6 +5,7 @@ import { inNeutralAir, TOO_WINDY } from '../../core/chart/neutral-shots'
 import { readAirColumns, writeAirColumns, AIR_COLUMNS_OUT } from '../../core/files/air-columns'
 import { clockOf, readMetar } from '../../core/files/metar'
 import { readShotTable, writeShotTable } from '../../core/files/shot-table'
+import { clockOnLine } from '../../core/flight/air'
 import { airAt, todayOfAir, withAir, type AirEntry } from '../../core/flight/session-air'
 import type { Session } from '../../core/shot/shot'
 import { fromHeight, fromTemp, fromWind, metresToYards, toHeight, toTemp, toWind } from '../../core/units'
@@ -45,6 +46,10 @@ describe('a METAR line', () => {
 
   it('becomes an hour of the clock by where the target lies', () => {
     expect([clockOf(270, 270), clockOf(0, 270), clockOf(90, 270), clockOf(180, 270)]).toEqual([12, 3, 6, 9])
+  })
+
+  it('turns with the line to the target, whole round', () => {
+    expect([clockOnLine(12, 30), clockOnLine(1, 30), clockOnLine(11, -60), clockOnLine(3, 0), clockOnLine(9, 360)]).toEqual([11, 12, 1, 3, 9])
   })
 })
 
@@ -109,7 +114,7 @@ describe('the chart in neutral air', () => {
     const neutral = inNeutralAir({ bag: BAG, sessions: [session(into(2.5))], shots })
     const spread = (list: readonly { carryM: number }[]) => Math.max(...list.map(s => s.carryM)) - Math.min(...list.map(s => s.carryM))
     expect(spread(neutral.shots)).toBeLessThanOrEqual(spread(shots) + 1e-9)
-    expect(neutral.sessions[0]!.airSd).toBeGreaterThan(0.01)
+    expect(neutral.sessions[0]!.commonSd).toBeGreaterThan(0.01)
   })
 
   it('takes each air of a session by itself, and both balls of one day go to the same number', () => {
@@ -160,7 +165,7 @@ describe('range balls', () => {
 
 describe('air in the shot table', () => {
   it('goes out and comes back, in any of its units', () => {
-    const row = { player: 'p', session: 's', hitAtMs: DAY_MS, club: '56°', swing: 'full', carryM: 80, method: 'monitor' as const, balls: 1, strike: null, ball: 'own' as const, leftOut: null }
+    const row = { player: 'p', session: 's', hitAtMs: DAY_MS, club: '56°', swing: 'full', carryM: 80, method: 'monitor' as const, balls: 1, strike: null, ball: 'own' as const, leftOut: null, readings: null, taken: null }
     const { fromMs: _, ...taken } = air({ tempC: 12.5, altitudeM: 120, qnhPa: 100_900, humidity: 0.8, wind: { speedMs: 3.2, clock: 2, judged: 'report' } })
     expect(readShotTable(writeShotTable([{ ...row, air: taken }])).rows[0]!.air).toEqual(taken)
     expect(readShotTable(writeShotTable([{ ...row, air: null }])).rows[0]).not.toHaveProperty('air')

@@ -6,13 +6,13 @@ import { BagChange } from '../../shared/bag'
 import { BagFile } from '../../shared/bag-file'
 import { calibrationOptions, flagOptions, newestMethod, playerShots } from '../../shared/calibration-input'
 import { NewPlayer, PlayerChange } from '../../shared/player'
-import { fromColumns, indexer } from '../../shared/record'
-import { SessionRecord, ShotBatch, ShotRecord, toShot } from '../../shared/session'
+import { addReadings, fromColumns, indexer, noReadings } from '../../shared/record'
+import { SessionRecord, ShotBatch, ShotRecord, toShot, USUAL_PLAN } from '../../shared/session'
 
 const id = (n: number) => `019e0000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const faults = (schema: z.ZodType, value: unknown) => schema.safeParse(value).error?.issues.map(i => `${i.path.join('.')}: ${i.message}`) ?? []
 
-const shot = { id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null, strike: null, deleted: false, version: 1 } as const
+const shot = { id: id(1), sessionId: id(2), clubId: id(3), rungId: id(4), carryM: 65.8, method: 'monitor', balls: 1, hitAtMs: 1.7e12, leftOut: null, strike: null, readings: null, taken: null, deleted: false, version: 1 } as const
 const club = { id: id(1), label: '56°', name: '', loftDeg: 56, retired: false }
 const rung = { id: id(9), label: '9:00', cue: '', flight: 'normal', retired: false }
 const bag = (change: object = {}) => ({ version: 1, clubs: [club], scale: { school: 'clock', rungs: [rung] }, struckOut: [], ...change })
@@ -104,9 +104,11 @@ describe('records on their way', () => {
   it('columns become shots again', () => {
     const at = indexer(['x'])
     expect([at('x'), at('y'), at('y'), at('z')]).toEqual([0, 1, 1, 2])
-    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], strikes: [], version: [1] })).toEqual([shot])
-    expect(fromColumns({ id: [id(1), id(5)], sessionIds: [id(2)], sessionIndex: [0, 0], clubIds: [id(3)], clubIndex: [0, 0], rungIds: [id(4)], rungIndex: [0, 0], carryM: [65.8, 60], method: ['monitor', 'laser'], balls: [1, 4], hitAtMs: [1.7e12, 1.8e12], leftOut: [null, 'thin'], strikes: [[1, 'thin']], version: [1, 2] })[1])
-      .toMatchObject({ id: id(5), carryM: 60, method: 'laser', balls: 4, leftOut: 'thin', strike: 'thin', version: 2 })
+    expect(fromColumns({ id: [id(1)], sessionIds: [id(2)], sessionIndex: [0], clubIds: [id(3)], clubIndex: [0], rungIds: [id(4)], rungIndex: [0], carryM: [65.8], method: ['monitor'], balls: [1], hitAtMs: [1.7e12], leftOut: [null], strikes: [], readings: noReadings(), taken: [], version: [1] })).toEqual([shot])
+    const readings = noReadings()
+    addReadings(readings, 1, { spinRpm: 8000, carryBasis: 'computed' })
+    expect(fromColumns({ id: [id(1), id(5)], sessionIds: [id(2)], sessionIndex: [0, 0], clubIds: [id(3)], clubIndex: [0, 0], rungIds: [id(4)], rungIndex: [0, 0], carryM: [65.8, 60], method: ['monitor', 'laser'], balls: [1, 4], hitAtMs: [1.7e12, 1.8e12], leftOut: [null, 'thin'], strikes: [[1, 'thin']], readings, taken: [[1, { mishits: 2 }]], version: [1, 2] })[1])
+      .toMatchObject({ taken: { mishits: 2 }, readings: { spinRpm: 8000, carryBasis: 'computed' }, id: id(5), carryM: 60, method: 'laser', balls: 4, leftOut: 'thin', strike: 'thin', version: 2 })
   })
 
   it('thresholds reach the rules they belong to', () => {
@@ -118,7 +120,7 @@ describe('records on their way', () => {
   })
 
   it('a record becomes what the numbers are made from: without what was deleted, measured as the newest session does', () => {
-    const session = { id: id(2), startedAtMs: 1.7e12, endedAtMs: null, method: 'laser' as const, ball: 'range' as const, surface: 'mat' as const, air: [], version: 1 }
+    const session = { id: id(2), startedAtMs: 1.7e12, endedAtMs: null, method: 'laser' as const, ball: 'range' as const, surface: 'mat' as const, air: [], plan: USUAL_PLAN, version: 1 }
     const record = playerShots({ level: 'good' }, { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }, [session], [shot, { ...shot, id: id(8), deleted: true }], 5)
     expect(record).toMatchObject({ level: 'good', nowMs: 5, shots: [{ id: id(1) }], sessions: [{ id: id(2), startedAtMs: 1.7e12, method: 'laser', ball: 'range' }] })
     expect([newestMethod([session, { ...session, startedAtMs: 1.6e12, method: 'paces' }]), newestMethod([])]).toEqual(['laser', 'monitor'])

@@ -13,7 +13,7 @@ const speedFor = (loft: number, yd: number) => {
 }
 const record = (launch: Launch, more: Partial<LaunchRecord> = {}): LaunchRecord => {
   const flight = fly(launch, NEUTRAL)
-  return { launch, ...(flight.ok && { carryM: flight.carryM }), ...more }
+  return { launch, ...(flight.ok && { carryM: flight.carryM, flownM: flight.carryM }), ...more }
 }
 const clean = (loft: number, yd: number, change: Partial<Launch> = {}): Launch => ({ ...straight(loft, speedFor(loft, yd)), ...change })
 
@@ -40,21 +40,21 @@ describe('strikes seen on ranges (common practice; launch and ball speed filled 
       const flight = fly(launch, NEUTRAL)
       v *= flight.ok ? (yardsToMetres(carried) / flight.carryM) ** 0.5 : 1
     }
-    expect(strikeLook(record(launch), loft, NEUTRAL, null).look).toBe('flyer')
-    expect(strikeLook(record(launch), loft, NEUTRAL, usualStrike(good(loft, yd, 8))).look).toBe('flyer')
+    expect(strikeLook(record(launch), loft, null).look).toBe('flyer')
+    expect(strikeLook(record(launch), loft, usualStrike(good(loft, yd, 8))).look).toBe('flyer')
   })
 
   it.each([[56, 100, 10_300], [56, 100, 10_500], [60, 65, 8300], [58, 50, 6600]])('%i° of %i yd with %i rpm is clean', (loft, yd, spinRpm) => {
     const ball = record(clean(loft, yd, { spinRpm }))
-    expect(strikeLook(ball, loft, NEUTRAL, null).look).toBe('good')
-    expect(strikeLook(ball, loft, NEUTRAL, usualStrike(good(loft, yd, 8))).look).toBe('good')
+    expect(strikeLook(ball, loft, null).look).toBe('good')
+    expect(strikeLook(ball, loft, usualStrike(good(loft, yd, 8))).look).toBe('good')
   })
 
   it('1,549 rpm on a 58° of 48 yd is a misread, with or without the player\'s own usual', () => {
     // The device flew it with the spin it really had.
-    const ball = { launch: clean(58, 48, { spinRpm: 1549 }), carryM: yardsToMetres(48) }
-    expect(strikeLook(ball, 58, NEUTRAL, null).look).toBe('misread')
-    expect(strikeLook(ball, 58, NEUTRAL, usualStrike(good(58, 48, 6))).look).toBe('misread')
+    const ball = record(clean(58, 48, { spinRpm: 1549 }), { carryM: yardsToMetres(48) })
+    expect(strikeLook(ball, 58, null).look).toBe('misread')
+    expect(strikeLook(ball, 58, usualStrike(good(58, 48, 6))).look).toBe('misread')
   })
 })
 
@@ -69,7 +69,7 @@ describe('strike screens', () => {
 
   it('name thin, heavy and misread by what each does to a launch', () => {
     const base = clean(54, 90)
-    const look = (change: Partial<Launch>, more: Partial<LaunchRecord> = {}) => strikeLook(record({ ...base, ...change }, more), 54, NEUTRAL, usual)
+    const look = (change: Partial<Launch>, more: Partial<LaunchRecord> = {}) => strikeLook(record({ ...base, ...change }, more), 54, usual)
     expect(look({ launchDeg: base.launchDeg - 11, spinRpm: base.spinRpm * 0.7 }).look).toBe('thin')
     expect(look({ launchDeg: base.launchDeg - 9 }).look).toBe('thin')
     expect(look({ speedMs: base.speedMs * 0.8, spinRpm: base.spinRpm * 0.75 }).look).toBe('heavy')
@@ -82,7 +82,7 @@ describe('strike screens', () => {
 
   it('raise a false alarm on fewer than 2 good strikes in 100, without the player\'s usual fewer than 3', () => {
     const balls = [[60, 60], [54, 90], [48, 115]].flatMap(([loft, yd]) => good(loft!, yd!, 200, loft).map(ball => ({ ball, loft: loft!, own: usualStrike(good(loft!, yd!, 6, 99 + loft!)) })))
-    const alarms = (own: boolean) => balls.filter(({ ball, loft, own: usualOwn }) => strikeLook(ball, loft, NEUTRAL, own ? usualOwn : null).look !== 'good').length / balls.length
+    const alarms = (own: boolean) => balls.filter(({ ball, loft, own: usualOwn }) => strikeLook(ball, loft, own ? usualOwn : null).look !== 'good').length / balls.length
     expect(alarms(true)).toBeLessThan(0.02)
     expect(alarms(false)).toBeLessThan(0.03)
   })

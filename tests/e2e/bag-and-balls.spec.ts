@@ -91,7 +91,7 @@ test('a session ends, can be undone, and gone on with later', async ({ page, sig
   await atTheRange(page, signUp)
   await hit(page, '52° full', [101])
   await page.getByRole('button', { name: 'End the session' }).click()
-  await expect(page.getByText('This session ended today.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Session ended today' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.locator('#carry')).toBeVisible()
   await page.getByRole('link', { name: /Range session/ }).click()

@@ -1,4 +1,5 @@
 import { test as base, expect, type Page } from '@playwright/test'
+import mysql from 'mysql2/promise'
 
 export { expect }
 
@@ -15,21 +16,24 @@ export const test = base.extend<{ quiet: undefined, signUp: () => Promise<void>,
     const allowed = info.annotations.filter(a => a.type === 'provokes').map(a => new RegExp(a.description!))
     expect(noise.filter(line => !allowed.some(pattern => pattern.test(line)))).toEqual([])
   }, { auto: true }],
-  signUp: async ({ page }, use) => use(async () => {
-    await page.goto('/sign-up')
-    await page.getByLabel('Your name').fill('Ada Vane')
-    await page.getByLabel('Academy').fill('Test Links')
-    await page.getByLabel('E-mail').fill(`coach-${Date.now()}-${Math.floor(performance.now() * 1000)}@saltmarsh.example`)
-    await page.getByLabel('Password').fill('links and wind')
-    await page.getByRole('button', { name: 'Open the account' }).click()
-    await expect(page.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
-  }),
+  signUp: async ({ page }, use) => use(() => openAccount(page)),
   demo: async ({ page }, use) => use(async () => {
     await page.goto('/sign-in')
     await page.getByRole('button', { name: 'Enter the demo' }).click()
     await expect(page.getByText('Odile Harrow')).toBeVisible()
   }),
 })
+
+/** A new academy with its coach, and no players yet. */
+export async function openAccount(page: Page) {
+  await page.goto('/sign-up')
+  await page.getByLabel('Your name').fill('Ada Vane')
+  await page.getByLabel('Academy').fill('Test Links')
+  await page.getByLabel('E-mail').fill(`coach-${Date.now()}-${Math.floor(performance.now() * 1000)}@saltmarsh.example`)
+  await page.getByLabel('Password').fill('links and wind')
+  await page.getByRole('button', { name: 'Open the account' }).click()
+  await expect(page.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
+}
 
 /** Says that a test makes the server refuse, so that its browser's own error line is no surprise. */
 export function provokes(pattern: string) {
@@ -72,4 +76,12 @@ export async function atTheRange(page: Page, signUp: () => Promise<void>, name =
   await addPlayer(page, name)
   await packBag(page)
   await startSession(page)
+}
+
+/** Carries of a player's balls as the server holds them, in whole yards, in the order hit. */
+export async function ballsInDatabase(playerId: string): Promise<number[]> {
+  const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)
+  const [rows] = await connection.query('select round(carry_m / 0.9144) as yd from shots where player_id = ? and deleted_at is null order by hit_at, id', [playerId])
+  await connection.end()
+  return (rows as { yd: number }[]).map(row => row.yd)
 }

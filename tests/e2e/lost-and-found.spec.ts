@@ -3,18 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import mysql from 'mysql2/promise'
-import { atTheRange, expect, hit, provokes, test } from './coach'
+import { atTheRange, ballsInDatabase, expect, hit, provokes, test } from './coach'
 import { serve } from './stack'
 
 const NETWORK = 'ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION|Failed to load resource'
-
-async function ballsInDatabase(playerId: string): Promise<number[]> {
-  const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)
-  const [rows] = await connection.query('select round(carry_m / 0.9144) as yd from shots where player_id = ? and deleted_at is null order by hit_at, id', [playerId])
-  await connection.end()
-  return (rows as { yd: number }[]).map(row => row.yd)
-}
 
 const playerOf = (page: Page) => page.url().split('/')[4]!
 

@@ -28,8 +28,8 @@ test('the worker in the browser and the core in Node come to the same numbers, t
     expect(grid.fit.passes).toBeGreaterThan(1)
     expect(JSON.stringify(result)).toBe(JSON.stringify(here))
     // And the server, in its file.
-    const file = await (await page.request.get(`/api/players/${player.id}/chart.json`)).json() as { cells: { carryM?: number }[] }
-    expect(file.cells.map(cell => cell.carryM)).toEqual(here.chart.filter(cell => cell.kind !== 'unhit').map(cell => cell.carryM === null ? undefined : Number(cell.carryM.toFixed(2))))
+    const file = await (await page.request.get(`/api/players/${player.id}/chart.json`)).json() as { cells: { carryM?: number, measuredCarryM?: number }[] }
+    expect(file.cells.map(cell => cell.measuredCarryM ?? cell.carryM)).toEqual(here.chart.filter(cell => cell.kind !== 'unhit').map(cell => cell.carryM === null ? undefined : Number(cell.carryM.toFixed(2))))
   }
 })
 

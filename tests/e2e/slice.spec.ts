@@ -61,7 +61,7 @@ test('every page of the demo has no serious finding of axe, fits, and speaks of 
   await page.getByText('Odile Harrow').click()
   await expect(page.getByRole('heading', { name: 'Carry chart' })).toBeVisible()
   const player = page.url().replace(/\/chart$/, '')
-  for (const [path, heading] of [['chart', 'Carry chart'], ['gaps', 'Gaps'], ['bag', 'Bag'], ['session', 'Range session']] as const) {
+  for (const [path, heading] of [['chart', 'Carry chart'], ['chart/published', 'Published chart'], ['chart/compare', 'What moved'], ['chart/believed', 'Believed and measured'], ['chart/speed', 'Carry by club speed'], ['gaps', 'Gaps'], ['bag', 'Bag'], ['session', 'Range session']] as const) {
     await page.goto(`${player}/${path}`)
     await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible()
     if (path === 'gaps') await expect(page.locator('canvas')).toBeVisible()

@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid'
 import { inject } from 'vitest'
 import type { Refusal } from '../../shared/errors'
+import { USUAL_PLAN } from '../../shared/session'
 
 export { newId }
 
@@ -20,8 +21,20 @@ export class Client {
     })
     const set = reply.headers.get('set-cookie')
     if (set) this.cookie = set.split(';')[0]!
+    // A live line has no end to wait for.
+    if (reply.headers.get('content-type')?.includes('event-stream')) {
+      await reply.body!.cancel()
+      return { status: reply.status, headers: reply.headers, body: undefined as T }
+    }
     const text = await reply.text()
     return { status: reply.status, headers: reply.headers, body: (reply.headers.get('content-type')?.includes('json') && text ? JSON.parse(text) : text) as T }
+  }
+
+  /** A file as it comes. */
+  async bytes(path: string): Promise<ArrayBuffer> {
+    const reply = await fetch(this.url + path, { headers: { cookie: this.cookie } })
+    if (!reply.ok) throw new Error(`${path} answered ${reply.status}: ${await reply.text()}`)
+    return reply.arrayBuffer()
   }
 
   get = <T = unknown>(path: string) => this.send<T>('GET', path)
@@ -64,11 +77,11 @@ export async function atTheRange(coach: Client) {
   const playerId = await newPlayer(coach)
   const bag = aBag()
   await coach.put(`/api/players/${playerId}/bag`, bag)
-  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', air: [], version: 1 }
+  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', air: [], plan: USUAL_PLAN, version: 1 }
   await coach.put(`/api/players/${playerId}/sessions/${session.id}`, session)
   const shot = (change: object = {}) => ({
     id: newId(), sessionId: session.id, clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id, carryM: 65.8368, method: 'monitor', balls: 1,
-    hitAtMs: Date.now(), leftOut: null as string | null, strike: null as string | null, deleted: false, version: 1, ...change,
+    hitAtMs: Date.now(), leftOut: null as string | null, strike: null as string | null, readings: null as object | null, taken: null as object | null, deleted: false, version: 1, ...change,
   })
   const log = (...shots: object[]) => coach.post<{ taken: string[] } & RefusedBody>(`/api/players/${playerId}/shots`, { shots })
   return { playerId, bag, session, shot, log }

@@ -1,17 +1,21 @@
 <script setup lang="ts">
-import { cellKey, rungsInUse, type Club } from '#core/bag/bag'
+import { cellKey, rungsInUse, type Club, type StockShot } from '#core/bag/bag'
+import { saidAt, type Said } from '#core/chart/coach-word'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import { rungName } from '#core/swing/scale'
 
 /** The carry chart: swing lengths down, longest on top; clubs across, most loft first. */
-const props = defineProps<{ chart: CarryChart, clubs: readonly Club[], caption: string }>()
+const props = defineProps<{ chart: CarryChart, clubs: readonly Club[], caption: string, atMs?: number, totals?: ReadonlyMap<string, number> }>()
 defineEmits<{ open: [cell: ChartCell] }>()
 const record = usePlayerRecord()
 const { questions } = useNumbers()
+const { saidOf: saidNow } = useCellWords()
+const saidThen = computed(() => props.atMs === undefined ? undefined : saidAt(record.words, props.atMs))
+const saidOf = (cell: StockShot): Said => saidThen.value ? saidThen.value.get(cellKey(cell)) ?? {} : saidNow(cell)
 const narrow = useMediaQuery('(max-width: 639px)')
 const rungs = computed(() => [...rungsInUse(record.bag)].reverse())
 const byKey = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell])))
-const asked = computed(() => new Set(questions.value.map(cellKey)))
+const asked = computed(() => new Set(props.atMs === undefined ? questions.value.map(cellKey) : []))
 const cellAt = (clubId: string, rungId: string) => byKey.value.get(cellKey({ clubId, rungId }))!
 
 // One scale for all strips, so that a loose cell looks loose beside a tight one.
@@ -42,7 +46,7 @@ const halfSpanM = computed(() => {
             <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rung.cue }}</span>
           </th>
           <td v-for="club in clubs" :key="club.id" class="h-28 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' || cellAt(club.id, rung.id).kind === 'predicted' }">
-            <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" :asked="asked.has(cellKey(cellAt(club.id, rung.id)))" @open="$emit('open', cellAt(club.id, rung.id))" />
+            <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" :said="saidOf(cellAt(club.id, rung.id))" :total-m="totals?.get(cellKey(cellAt(club.id, rung.id)))" :asked="asked.has(cellKey(cellAt(club.id, rung.id)))" @open="$emit('open', cellAt(club.id, rung.id))" />
           </td>
         </tr>
       </tbody>

@@ -6,7 +6,7 @@ import { GROUNDS, WINDS_JUDGED } from '#shared/session'
 
 /** Temperature, wind by the clock, height, humidity and pressure; typed, or taken from a pasted METAR line. */
 const draft = defineModel<AirDraft>({ required: true })
-defineProps<{ faults: Record<string, string> }>()
+const props = defineProps<{ faults: Record<string, string>, bearingDeg?: number }>()
 const account = useAccount()
 const { units } = useAirUnits()
 
@@ -48,6 +48,7 @@ onMounted(async () => {
   hasStation.value = await api<{ station: boolean }>('/api/weather').then(reply => reply.station, () => false)
 })
 const bearing = useLocalStorage('uzzet-bearing', '')
+if (props.bearingDeg !== undefined) bearing.value = String(Math.round(props.bearingDeg))
 const metarFault = ref<string>()
 const taken = ref('')
 

@@ -8,7 +8,7 @@ const failure = ref<string>()
 
 onMounted(async () => {
   try {
-    players.value = await api<PlayerLine[]>('/api/players')
+    players.value = await apiOrKept<PlayerLine[]>('/api/players')
   } catch (error) {
     failure.value = (error as Error).message
   }

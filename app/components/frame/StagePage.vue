@@ -2,6 +2,7 @@
 /** The frame of a stage: its title, one line under it, its actions; and what to show while there is no player yet. */
 defineProps<{ title: string, line?: string, wide?: boolean }>()
 const record = usePlayerRecord()
+const keptAt = computed(() => record.keptAtMs ? new Date(record.keptAtMs).toLocaleString('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' }) : undefined)
 useHead({ title: () => record.player ? record.player.name : '' })
 </script>
 
@@ -23,7 +24,11 @@ useHead({ title: () => record.player ? record.player.name : '' })
         </div>
         <div class="flex flex-wrap gap-2"><slot name="actions" /></div>
       </header>
-      <p v-if="record.failure" role="status" class="raised mb-4 flex flex-wrap items-center gap-2 px-4 py-2">
+      <p v-if="keptAt" role="status" class="raised mb-4 flex flex-wrap items-center gap-x-3 gap-y-2 px-4 py-2">
+        <span class="min-w-0 flex-1"><UIcon name="i-lucide-cloud-off" class="text-warning" /> <strong>No connection.</strong> As known here on {{ keptAt }}, with what was entered since. All you enter is kept, and sent later.</span>
+        <UButton size="sm" color="neutral" variant="outline" @click="record.open(record.playerId!)">Try again</UButton>
+      </p>
+      <p v-else-if="record.failure" role="status" class="raised mb-4 flex flex-wrap items-center gap-2 px-4 py-2">
         <UIcon name="i-lucide-cloud-off" class="text-warning" /> Shown as it was last seen. {{ record.failure.message }}
       </p>
       <slot />

@@ -10,7 +10,7 @@ const dusk = computed(() => colorMode.value === 'dark')
 
 async function signOut() {
   await api('/api/auth/sign-out', { method: 'POST' })
-  account.forget()
+  await account.forget()
   record.close()
   await navigateTo('/sign-in')
 }
@@ -21,6 +21,7 @@ const menu = computed(() => [
     { label: dusk.value ? 'Light theme' : 'Dusk theme', icon: dusk.value ? 'i-lucide-sun' : 'i-lucide-moon', onSelect: () => { colorMode.preference = dusk.value ? 'light' : 'dark' } },
     { label: 'Plays like', icon: 'i-lucide-wind', kbds: ['w'], onSelect: () => { playsLike.value = true } },
     { label: 'Keyboard', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: () => { help.value = true } },
+    { label: 'Ranges', icon: 'i-lucide-signpost', to: '/ranges' },
     { label: 'Account', icon: 'i-lucide-user', to: '/account' },
   ],
   [{ label: 'Sign out', icon: 'i-lucide-log-out', onSelect: signOut }],

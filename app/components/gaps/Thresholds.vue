@@ -13,7 +13,7 @@ const typed = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string | undefined>>({})
 const failure = ref<string>()
 
-type Figure = Exclude<keyof Thresholds, 'asMeasured'>
+type Figure = Exclude<keyof Thresholds, 'asMeasured' | 'totalOn'>
 interface Row { option: Figure, label: string, usualM: number, leastM: number, mostM: number }
 const rows: Row[] = [
   ...FLAG_RULES.flatMap(({ meta: { threshold }, defaults }): Row[] => threshold

@@ -1,11 +1,20 @@
 <script setup lang="ts">
+import type { SessionPlan } from '#shared/session'
 import type { Air } from '~/utils/air-draft'
+
 /** The air of a session: from now on, or back to its start. What was measured stays as it was measured. */
-const props = defineProps<{ air: Air | null, running?: boolean }>()
+const props = defineProps<{ air: Air | null, running?: boolean, plan?: Pick<SessionPlan, 'rangeId' | 'targetId'> }>()
 const emit = defineEmits<{ save: [air: Air, from: 'now' | 'start'], none: [] }>()
 const open = defineModel<boolean>('open', { required: true })
 const { units } = useAirUnits()
 const was = props.air ?? USUAL_AIR
+const { rangeOf, targetOf } = useRanges()
+/** Where the target lies by the compass, when range and target tell: a report's wind turns with it. */
+const bearingDeg = computed(() => {
+  const range = rangeOf(props.plan?.rangeId ?? null)
+  if (!range || range.bearingDeg === null) return undefined
+  return (range.bearingDeg + (targetOf(range.id, props.plan!.targetId)?.rightDeg ?? 0) + 360) % 360
+})
 const draft = ref(airDraft(was, units.value))
 const faults = ref<Record<string, string>>({})
 
@@ -25,7 +34,7 @@ function none() {
 
 <template>
   <UModal v-model:open="open" title="The air" description="Numbers are kept as they would be in calm air, 20 °C, at sea level." :ui="{ content: 'max-w-3xl', footer: 'flex-wrap' }">
-    <template #body><FrameAirFields v-model="draft" :faults="faults" /></template>
+    <template #body><FrameAirFields v-model="draft" :faults="faults" :bearing-deg="bearingDeg" /></template>
     <template #footer>
       <UButton v-if="running" @click="save('now')">From now on</UButton>
       <UButton :color="running ? 'neutral' : 'primary'" :variant="running ? 'outline' : 'solid'" @click="save('start')">{{ running ? 'Since the start' : 'Use this air' }}</UButton>

@@ -1,32 +1,59 @@
 <script setup lang="ts">
-import { METHOD_WORDS, type ShotRecord } from '#shared/session'
+import { cellKey } from '#core/bag/bag'
+import { BALLS_AT_ONCE } from '#core/chart/calibration'
+import type { TypedBall } from '#core/shot/typed-ball'
+import { markFields, MARKS, type Mark } from '#shared/mark-words'
+import type { ShotRecord } from '#shared/session'
 
 /** The coach's desk on the range: the board, the entry, the pile, the balls. */
 const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
-const { session, balls, newestFirst, cell, chosen, canUndo, question, airNow } = range
-const { airText } = useAirUnits()
-const airOpen = ref(false)
+const { session, balls, newestFirst, cell, chosen, canUndo, question } = range
 const { cellName } = useCellNames()
 const { typed: typedText, unit } = useDistance()
 const toast = useToast()
+const ranges = useRanges()
+onMounted(ranges.load)
 
+const running = computed(() => session.value?.endedAtMs === null)
+const clinic = useClinic()
+const live = useLiveDevice(props.sessionId, range)
+const { device } = live
+const { say } = useVoice()
+const outbox = useOutbox()
+/** Made on this screen and not sent yet: the server has no line for it. */
+const unknown = computed(() => outbox.mine.some(({ entry }) => entry.kind === 'session' && entry.record.id === props.sessionId && entry.record.version === 1))
+const line = useLiveLine(() => running.value && !unknown.value ? `/api/players/${record.playerId}/sessions/${props.sessionId}/live` : undefined, (message) => {
+  const own = live.heard(message)
+  const fresh = range.hear(message, own)
+  const shot = own ? fresh.at(-1) : undefined
+  if (!shot) return
+  clinic.hitBy(record.playerId!)
+  said.value = `${typedText(shot.carryM)} ${unit.value}, ${cellName(shot)}, from the device`
+  // What comes after this ball, when the block is done.
+  const next = range.proposal.value
+  const onward = next && cellKey(next) !== cellKey(shot) && range.inARow.value >= BALLS_AT_ONCE ? `. Next: ${cellName(next)}` : ''
+  say(`${typedText(shot.carryM)}${onward}`)
+}, () => void record.open(record.playerId!))
+/** What the device sent last, as long as nothing newer was typed. */
+const lastSent = computed(() => device.value && newestFirst.value[0]?.method === 'monitor' ? newestFirst.value[0] : undefined)
 // What is half typed survives a reload too.
 const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const opened = shallowRef<{ shot: ShotRecord, leaveOutFirst: boolean }>()
 const said = ref('')
-// Hundreds of rows make every ball slow to appear; the newest are what one looks for.
-const FIRST_BALLS = 60
-const allBalls = ref(false)
-const listed = computed(() => allBalls.value ? newestFirst.value : newestFirst.value.slice(0, FIRST_BALLS))
+const way = ref<string>()
 // For thumbs: the board lies below on a phone. Clubs lie from most loft to least, the longest swing on top.
 const ARROWS: { label: string, icon: string, step: [number, number] }[] = [
   { label: 'Club with more loft', icon: 'i-lucide-arrow-left', step: [-1, 0] }, { label: 'Club with less loft', icon: 'i-lucide-arrow-right', step: [1, 0] },
   { label: 'Longer swing', icon: 'i-lucide-arrow-up', step: [0, -1] }, { label: 'Shorter swing', icon: 'i-lucide-arrow-down', step: [0, 1] },
 ]
 const cue = computed(() => record.bag.scale.rungs.find(rung => rung.id === cell.value?.rungId)?.cue)
-const running = computed(() => session.value?.endedAtMs === null)
+/** Other ways in than typing a carry; a pile always, the rest where the session measures so. */
+const ways = computed(() => [
+  ...(session.value?.method === 'watch' ? [{ id: 'watch', label: 'Position', icon: 'i-lucide-locate' }] : session.value?.method === 'guess' ? [{ id: 'sign', label: 'Sign…', icon: 'i-lucide-signpost' }] : []),
+  { id: 'pile', label: 'Pile…', icon: 'i-lucide-layers', key: 'p' },
+])
 
 function keys(event: KeyboardEvent) {
   const steps: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
@@ -38,10 +65,21 @@ function keys(event: KeyboardEvent) {
 }
 useEventListener('keydown', keys)
 
-async function log(carryM: number) {
+async function log(ball: TypedBall, more: Partial<ShotRecord> = {}) {
   const n = balls.value.length + 1
-  said.value = `Ball ${n}, ${typedText(carryM)} ${unit.value}, logged with ${cellName(cell.value!)}`
-  await range.log(carryM)
+  said.value = `Ball ${n}, ${typedText(ball.carryM)} ${unit.value}, logged with ${cellName(cell.value!)}`
+  await range.log(ball, more)
+  clinic.hitBy(record.playerId!)
+}
+
+/** A word about the ball before. */
+async function mark(what: Mark) {
+  const newest = newestFirst.value[0]
+  if (!newest) return
+  const word = MARKS.find(({ id }) => id === what)!.word
+  const done = await range.change([newest.id], markFields(what), `the mark "${what}"`)
+  said.value = `${typedText(newest.carryM)} ${unit.value}: ${word}`
+  toast.add({ title: `${typedText(newest.carryM)} ${unit.value}: ${word.toLowerCase()}`, duration: 4000, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
 }
 
 async function undo(which?: Parameters<typeof range.undo>[0]) {
@@ -67,28 +105,21 @@ async function settle(counts: boolean) {
   const ball = record.records.find(other => other.id === shot)
   toast.add({ title: `${typedText(ball!.carryM)} ${unit.value} ${counts ? 'counts' : 'is left out'}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
 }
-
-async function end() {
-  await range.end()
-  toast.add({ title: 'Session ended', actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void range.goOn() }] })
-}
 </script>
 
 <template>
-  <FrameEmptyStep v-if="!session" icon="i-lucide-search-x" words="There is no such session." help="It may belong to another player." action="To the sessions" :to="`/players/${record.playerId}/session`" />
+  <FrameEmptyStep v-if="!session || session.plan.gone" icon="i-lucide-search-x" words="There is no such session." help="It may belong to another player, or was merged into another." action="To the sessions" :to="`/players/${record.playerId}/session`" />
   <FrameEmptyStep v-else-if="!cell || !chosen" icon="i-lucide-backpack" words="No stock shot is in use." help="Every cell of the grid is struck out or the bag is empty." action="To the bag" :to="`/players/${record.playerId}/bag`" />
   <div v-else class="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
     <p class="sr-only" role="status">{{ said }}</p>
+    <SessionTee v-if="running && clinic.members.value.length > 0" class="max-lg:order-first lg:col-span-2" :session-id="sessionId" />
     <section class="min-w-0 max-lg:order-2" aria-labelledby="board-title">
       <h2 id="board-title" class="mb-1 flex items-baseline gap-3 text-xl font-bold">The chart so far <span class="soft text-sm font-normal">{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span></h2>
       <SessionBoard :range="range" />
       <SessionHitNext v-if="running" class="mt-4" :range="range" />
-      <p class="soft mt-3 text-sm">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}, since {{ clockTime(session.startedAtMs) }}<template v-if="daysAgo(session.startedAtMs) !== 'today'">, {{ shortDate(session.startedAtMs) }}</template></p>
-      <p class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>
-        <UButton color="neutral" variant="outline" size="sm" icon="i-lucide-wind" @click="airOpen = true">{{ airNow ? 'It has changed' : 'Take the air' }}</UButton>
-      </p>
-      <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="airNow" :running="balls.length > 0" @save="range.setAir" @none="range.setAir(null, 'start')" />
+      <SessionNotes v-if="running" class="mt-4" :range="range" />
+      <SessionFacts class="mt-3" :range="range" :live="live" :line="line" />
+      <SessionTee v-if="running && clinic.members.value.length === 0" class="mt-3" :session-id="sessionId" />
       <FrameSafetyNote class="mt-4" :pacing="session.method === 'paces'" />
     </section>
     <section class="min-w-0 space-y-4" aria-labelledby="cell-title">
@@ -97,22 +128,19 @@ async function end() {
         <UButton v-for="arrow in ARROWS" :key="arrow.label" color="neutral" variant="outline" :icon="arrow.icon" :aria-label="arrow.label" class="justify-center" @click="range.step(...arrow.step)" />
       </div>
       <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
-      <SessionEntry v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" @log="log" @undo="undo()" @leave-out="leaveOutLast" />
-      <p v-else class="raised flex flex-wrap items-center gap-3 p-4">This session ended {{ daysAgo(session.endedAtMs!) }}. <UButton variant="outline" @click="range.goOn()">Go on with it</UButton></p>
+      <SessionLastBall v-if="running && lastSent" :shot="lastSent" :place="balls.length" @open="opened = { shot: lastSent, leaveOutFirst: false }" />
+      <SessionEntry
+        v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" :ways="ways"
+        @log="(ball, what) => log(ball, what ? markFields(what) : {})" @mark="mark" @undo="undo()" @leave-out="leaveOutLast" @way="way = $event"
+      />
+      <SessionSummary v-else :range="range" />
       <SessionQuestion v-if="question" :question="question" @settle="settle" />
       <SessionCellPanel :cell="chosen" />
     </section>
-    <section class="min-w-0 max-lg:order-3 lg:col-span-2" aria-labelledby="balls-title">
-      <div class="mb-1 flex flex-wrap items-center justify-between gap-2">
-        <h2 id="balls-title" class="text-xl font-bold">Balls, newest first</h2>
-        <UButton v-if="running" color="neutral" variant="outline" icon="i-lucide-square" @click="end">End the session</UButton>
-      </div>
-      <div v-if="newestFirst.length > 0" class="raised max-h-96 overflow-y-auto px-2">
-        <ShotsShotList :shots="listed" @open="opened = { shot: $event, leaveOutFirst: false }" />
-      </div>
-      <UButton v-if="newestFirst.length > FIRST_BALLS" color="neutral" variant="outline" class="mt-2" :aria-expanded="allBalls" @click="allBalls = !allBalls">{{ allBalls ? 'Show the newest' : `Show all ${newestFirst.length} balls` }}</UButton>
-      <p v-if="newestFirst.length === 0" class="soft">None yet. Type what the first ball carried and press Enter.</p>
-    </section>
+    <SessionBalls class="max-lg:order-3 lg:col-span-2" :range="range" @open="opened = { shot: $event, leaveOutFirst: false }" @undo="undo" />
+    <SessionPileDialog v-if="way === 'pile'" open :method="session.method" :plan="session.plan" :name="cellName(cell)" @update:open="way = undefined" @log="log" />
+    <SessionWatchDialog v-if="way === 'watch'" open :plan="session.plan" :name="cellName(cell)" :session-id="sessionId" @update:open="way = undefined" @log="log" />
+    <SessionSignDialog v-if="way === 'sign'" open :plan="session.plan" :name="cellName(cell)" @update:open="way = undefined" @log="log" />
     <ShotsShotDialog v-if="opened" :key="opened.shot.id" :open="true" :shot="opened.shot" :leave-out-first="opened.leaveOutFirst" @update:open="opened = undefined" @change="change" />
   </div>
 </template>

@@ -3,18 +3,17 @@ import { cellKey } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
 import { plusMinusM } from '#core/chart/chart-cell'
 import { Z_80 } from '#core/chart/model/normal'
-import { nextWords, readyWords } from '#shared/next-words'
+import { readyWords } from '#shared/next-words'
 import type { RangeSession } from '~/composables/useRangeSession'
 
 /** What to hit next, why, and how much is still to do. A key and a tap go there. */
 const props = defineProps<{ range: RangeSession, compact?: boolean }>()
-const { cell, inARow, next, ready } = props.range
+const { cell, inARow, proposal: first, ready, session, ballsLeft } = props.range
 const { chart, corrections } = useNumbers()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
 
-const first = computed(() => next.value[0])
-const here = computed(() => first.value && cell.value && cellKey(first.value) === cellKey(cell.value))
+const here = computed(() => first.value !== null && cell.value !== undefined && cellKey(first.value) === cellKey(cell.value))
 /** A block that has begun is finished first: a club that changes after every ball teaches nobody anything. */
 const left = computed(() => inARow.value > 0 && inARow.value < BALLS_AT_ONCE ? BALLS_AT_ONCE - inARow.value : 0)
 const known = computed(() => {
@@ -32,6 +31,9 @@ const windNote = computed(() => {
   return own.some(one => one.neutralM === null || Z_80 * one.sdM >= wanted)
 })
 const go = () => first.value && props.range.choose(first.value)
+const bucket = computed(() => ballsLeft.value === null ? '' : ballsLeft.value === 0 ? 'The bucket is empty.' : `${ballsLeft.value} ${ballsLeft.value === 1 ? 'ball' : 'balls'} left in the bucket.`)
+/** Why nothing is proposed. */
+const silent = computed(() => ballsLeft.value === 0 ? 'The bucket is empty: end the session, or take more balls.' : session.value?.plan.order === 'free' ? 'Free order: you choose.' : session.value?.plan.order !== 'teach' && ready.value ? 'The order is through: every stock shot has had its balls.' : '')
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (props.compact) return
@@ -45,17 +47,20 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 <template>
   <UButton v-if="compact" color="neutral" variant="outline" class="w-full justify-start" :disabled="!first || here" :icon="here ? 'i-lucide-check' : 'i-lucide-arrow-right'" @click="go">
-    <span class="truncate">{{ !first ? 'Working out what to hit next…' : here ? 'This is what to hit now' : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}` }}</span>
+    <span class="truncate">{{ !first ? silent || 'Working out what to hit next…' : here ? 'This is what to hit now' : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}` }}</span>
   </UButton>
   <section v-else-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
     <p id="next-title" class="soft flex items-center gap-2 text-sm">{{ title }} <UKbd value="n" class="max-md:hidden" /></p>
-    <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} balls</p>
-    <p class="mt-0.5">{{ known }}{{ nextWords(first, cellName) }}</p>
+    <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} {{ first.balls === 1 ? 'ball' : 'balls' }}</p>
+    <p class="mt-0.5">{{ known }}{{ first.why }}</p>
     <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go">Take it</UButton>
     <p v-if="windNote" class="mt-2 border-l-[5px] border-(--weak) pl-3">No number of balls in this wind makes every number so sure: calm or downwind is worth more than more of these.</p>
     <p class="mt-2 flex items-start gap-2 border-t border-default pt-2" :class="ready.goodEnough && 'font-bold text-success'">
-      <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{ readyWords(ready, unit) }}
+      <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{ [readyWords(ready, unit), bucket].filter(Boolean).join(' ') }}
     </p>
   </section>
-  <section v-else class="raised soft p-4" role="status">Working out what to hit next…</section>
+  <section v-else class="raised p-4" role="status">
+    <p>{{ silent || 'Working out what to hit next…' }}</p>
+    <p v-if="silent && ready" class="soft mt-1">{{ readyWords(ready, unit) }}</p>
+  </section>
 </template>

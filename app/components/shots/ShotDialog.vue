@@ -3,6 +3,7 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { REASON_MAX } from '#core/limits'
 import { carryFaultWords, readTypedCarry } from '#core/shot/typed-carry'
 import { rungName } from '#core/swing/scale'
+import { readingWords, takenWords } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
 /** One ball: mend its carry, move it to another stock shot, leave it out with a reason, put it back, delete it. */
@@ -19,6 +20,12 @@ const rungId = ref(props.shot.rungId)
 const reason = ref('')
 const fault = ref<string>()
 const reasonFault = ref<string>()
+
+const read = computed(() => props.shot.readings ? readingWords(props.shot.readings, unit.value).join(', ') : '')
+
+/** How it was taken, where that is more than a figure. */
+const how = computed(() => props.shot.taken ? takenWords(props.shot, unit.value).join(', ') : '')
+const was = computed(() => props.shot.taken?.was?.map(({ carryM, atMs }) => `was ${typed(carryM)} until ${shortDate(atMs)}, ${clockTime(atMs)}`).join('; ') ?? '')
 
 const REASONS = ['mishit', 'thin', 'heavy', 'toe', 'heel', 'swung long', 'swung short', 'misread']
 // A retired club or swing stays on the list while this ball is on it.
@@ -38,7 +45,9 @@ function save() {
   }
   // An untouched figure keeps its exact carry, whatever unit it is shown in.
   const carryM = carry.value === typed(props.shot.carryM) ? props.shot.carryM : read.carryM
-  done({ carryM, clubId: clubId.value, rungId: rungId.value }, 'the change of a ball')
+  // What stood here before is kept: a slip can be told from a second thought.
+  const was = carryM === props.shot.carryM ? {} : { taken: { ...props.shot.taken, was: [...props.shot.taken?.was ?? [], { carryM: props.shot.carryM, atMs: Date.now() }].slice(-20) } }
+  done({ carryM, clubId: clubId.value, rungId: rungId.value, ...was }, 'the change of a ball')
 }
 
 function leaveOut(why: string) {
@@ -54,6 +63,7 @@ function leaveOut(why: string) {
 <template>
   <UModal v-model:open="open" :title="`${typed(shot.carryM)} ${unit}, ${cellName(shot)}`" :description="`Hit ${shortDate(shot.hitAtMs)} at ${clockTime(shot.hitAtMs)}`">
     <template #body>
+      <p v-for="words in [read, how, was].filter(Boolean)" :key="words" class="soft -mt-1 mb-4">{{ words }}</p>
       <section v-if="shot.leftOut" class="mb-5">
         <h3 class="mb-1 font-bold">Left out: {{ shot.leftOut }}</h3>
         <p class="soft mb-2">It stays on record and does not count for the number.</p>

@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { sideText, spinText } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
 /** Balls, newest first: what each carried, and whether it counts. A tap opens it. */
-defineProps<{ shots: readonly ShotRecord[], showDate?: boolean, hideName?: boolean }>()
+defineProps<{ shots: readonly ShotRecord[], showDate?: boolean, hideName?: boolean, picking?: boolean }>()
+/** Ids chosen while picking. */
+const picked = defineModel<string[]>('picked', { default: () => [] })
+const toggle = (id: string) => { picked.value = picked.value.includes(id) ? picked.value.filter(other => other !== id) : [...picked.value, id] }
 defineEmits<{ open: [shot: ShotRecord] }>()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
@@ -14,13 +18,19 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
 <template>
   <ol class="divide-y divide-default">
     <li v-for="shot in shots" :key="shot.id">
-      <button type="button" class="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-elevated" :aria-label="`${cellName(shot)}, ${typed(shot.carryM)} ${unit}${shot.leftOut ? `, left out: ${shot.leftOut}` : ''}`" @click="$emit('open', shot)">
+      <button type="button" class="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-elevated" :aria-label="`${cellName(shot)}, ${typed(shot.carryM)} ${unit}${shot.leftOut ? `, left out: ${shot.leftOut}` : ''}`" :aria-pressed="picking ? picked.includes(shot.id) : undefined" @click="picking ? toggle(shot.id) : $emit('open', shot)">
+        <UIcon v-if="picking" :name="picked.includes(shot.id) ? 'i-lucide-square-check-big' : 'i-lucide-square'" class="shrink-0" />
         <span class="w-20 shrink-0 text-xl font-bold" :class="shot.leftOut && 'soft line-through'">{{ typed(shot.carryM) }}<span class="soft ml-1 text-sm font-normal">{{ unit }}</span></span>
         <span class="min-w-0 flex-1 truncate">
           <template v-if="!hideName">{{ cellName(shot) }}</template>
           <span v-if="shot.leftOut" class="soft"> {{ hideName ? '' : '– ' }}left out: {{ shot.leftOut }}</span>
+          <span v-else-if="shot.strike && shot.strike !== 'clean'" class="soft"> {{ hideName ? '' : '– ' }}{{ shot.strike }}, weighs little</span>
           <span v-else-if="shot.strike === 'clean'" class="soft"> {{ hideName ? '' : '– ' }}counts, by your word</span>
         </span>
+        <span v-if="shot.balls > 1" class="soft flex items-center gap-1 text-sm whitespace-nowrap"><UIcon name="i-lucide-layers" /> {{ shot.balls }} balls</span>
+        <span v-if="shot.readings?.sideM !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ sideText(shot.readings.sideM, unit) }}</span>
+        <span v-if="shot.readings?.spinRpm !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ spinText(shot.readings.spinRpm) }} rpm</span>
+        <span v-if="shot.taken?.lies" class="soft text-sm whitespace-nowrap max-sm:hidden">lies</span>
         <span v-if="refused.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-error"><UIcon name="i-lucide-circle-alert" /> refused</span>
         <span v-else-if="unsent.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-warning"><UIcon name="i-lucide-cloud-off" /> waiting</span>
         <span class="soft text-sm whitespace-nowrap">{{ showDate ? `${shortDate(shot.hitAtMs)} ` : '' }}{{ clockTime(shot.hitAtMs) }}</span>

@@ -1,3 +1,4 @@
+import { ln } from '../../exact'
 import { MODEL } from './constants'
 
 /**
@@ -210,7 +211,7 @@ export function absorb(room: Room, belief: Belief, sums: SessionSums, daySd: num
   }
   takeAway(covariance, gain, n, h)
   let evidence = 0
-  for (let i = 0; i < h; i++) evidence -= Math.log(factor[i * h + i]!) + 0.5 * surprise[i]! * surprise[i]!
+  for (let i = 0; i < h; i++) evidence -= ln(factor[i * h + i]!) + 0.5 * surprise[i]! * surprise[i]!
   return evidence
 }
 

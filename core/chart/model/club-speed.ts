@@ -1,3 +1,4 @@
+import { exp, ln } from '../../exact'
 import { SPEED } from './constants'
 
 export interface SpeedLine {
@@ -13,12 +14,12 @@ export function fitSpeedLine(shots: readonly { speedMph: number, carryM: number,
   let [ra, rb] = [SPEED.a * paa, SPEED.b * pbb]
   for (const { speedMph, carryM, measSdM } of shots) {
     const w = 1 / (SPEED.shotSd ** 2 + (measSdM / carryM) ** 2)
-    const x = Math.log(speedMph / SPEED.atMph)
+    const x = ln(speedMph / SPEED.atMph)
     paa += w
     pab += w * x
     pbb += w * x * x
-    ra += w * Math.log(carryM)
-    rb += w * x * Math.log(carryM)
+    ra += w * ln(carryM)
+    rb += w * x * ln(carryM)
   }
   const determinant = paa * pbb - pab * pab
   return { a: (pbb * ra - pab * rb) / determinant, b: (paa * rb - pab * ra) / determinant, covariance: [pbb / determinant, -pab / determinant, paa / determinant] }
@@ -26,6 +27,6 @@ export function fitSpeedLine(shots: readonly { speedMph: number, carryM: number,
 
 /** Carry at a club speed, metres, and the standard deviation of its logarithm. */
 export function carryAtSpeed({ a, b, covariance: [vaa, vab, vbb] }: SpeedLine, speedMph: number): { carryM: number, lnSd: number } {
-  const x = Math.log(speedMph / SPEED.atMph)
-  return { carryM: Math.exp(a + b * x), lnSd: Math.sqrt(vaa + 2 * x * vab + x * x * vbb) }
+  const x = ln(speedMph / SPEED.atMph)
+  return { carryM: exp(a + b * x), lnSd: Math.sqrt(vaa + 2 * x * vab + x * x * vbb) }
 }

@@ -1,3 +1,5 @@
+import { ln } from '../../exact'
+
 /**
  * Every number the pooled model rests on, each with where it comes from: [cp] common practice, [mem] from memory,
  * [sim] chosen in simulation. Lengths in metres, lofts in degrees, logs natural.
@@ -7,7 +9,7 @@ export const MODEL = {
   centreLoftDeg: 52,
   loftUnitDeg: 10,
   /** ln of the full carry of the centre loft; level of an unknown player, wide. [cp] */
-  levelMean: Math.log(88),
+  levelMean: ln(88),
   levelSd: 0.3,
   /** Slope of ln carry on loft at full, and how much steeper shorter swings are: read from measured grids. [cp] */
   slopeMean: -0.30,
@@ -144,4 +146,4 @@ export const LEANING = { leastShare: 0.04, mostOthers: 3 } as const
 export const SIDE = { sd: 0.05, playerSd: 0.03, cellSd: 0.012, priorBalls: 4, clipSds: 2.5, clipFactor: 1.05, rounds: 20 } as const
 
 /** Prior of ln carry = a + b·ln(v / 70 mph) of one club: 100 yd at 70 mph [cp], and carry growing with v^1.5 [mem]. */
-export const SPEED = { atMph: 70, a: Math.log(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const
+export const SPEED = { atMph: 70, a: ln(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const

@@ -1,3 +1,4 @@
+import { exp } from '../../exact'
 import { MODEL } from './constants'
 import type { Fit } from './fit'
 import { studentQuantile, Z_80, Z_95 } from './normal'
@@ -16,7 +17,7 @@ export interface CellEstimate {
 
 /** Standard deviation of ln carry of one clean ball of cell i. */
 export function ballSd(fit: Fit, i: number): number {
-  return fit.spread * Math.sqrt(fit.looseness[i]!) * (1 + MODEL.spreadOffsetM / Math.exp(fit.mean[i]!))
+  return fit.spread * Math.sqrt(fit.looseness[i]!) * (1 + MODEL.spreadOffsetM / exp(fit.mean[i]!))
 }
 
 /**
@@ -26,12 +27,12 @@ export function ballSd(fit: Fit, i: number): number {
 export function cellEstimate(fit: Fit, i: number): CellEstimate {
   const n = fit.mean.length
   const m = fit.mean[i]!
-  const carryM = Math.exp(m)
+  const carryM = exp(m)
   const variance = fit.covariance[i * n + i]!
   const scatter = ballSd(fit, i)
   const around = (z: number, sd: number): [number, number] => {
     const half = studentQuantile(z, fit.degrees) * sd
-    return [Math.exp(m - half), Math.exp(m + half)]
+    return [exp(m - half), exp(m + half)]
   }
   return {
     carryM,

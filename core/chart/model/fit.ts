@@ -1,3 +1,4 @@
+import { ln } from '../../exact'
 import { absorb, drift, makeRoom, mirror, type Belief, type Room } from './belief'
 import { MODEL } from './constants'
 import { BAD_KINDS, type BadKind } from './kinds'
@@ -115,7 +116,7 @@ export function settle(room: Room, start: Belief, works: readonly Work[], fromDa
     const after = updateSpread(options, spread.looseness, sums)
     let moved = last === null ? Infinity : 0
     if (last !== null) for (let i = 0; i < start.mean.length; i++) moved = Math.max(moved, Math.abs(belief.mean[i]! - last.mean[i]!))
-    const widened = 2 * Math.abs(Math.log(after.spread / spread.spread))
+    const widened = 2 * Math.abs(ln(after.spread / spread.spread))
     spread = after
     last = belief
     if ((moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread) || passes === MODEL.mostPasses) return { ...spread, ...sums, passes, last }
@@ -157,7 +158,7 @@ export function fitWithPrior(priorOf: PriorOf, cells: number, sessions: readonly
     const evidence = usual ? last.evidence : absorbAll(room, belief, works, firstDay)
     drift(belief, today - (works.at(-1)?.day ?? today))
     mirror(belief.covariance, cells)
-    return { belief, logWeight: Math.log(MODEL.regularityWeights[k]!) + evidence }
+    return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence }
   })
   const workAt = new Map(entries.map(({ work, session }) => [session, work]))
   return {

@@ -1,3 +1,4 @@
+import { ln } from '../../exact'
 import { drift, mirror, type Belief } from './belief'
 import { MODEL } from './constants'
 import { absorbAll, addInformation, prepare, priorOfCells, roomFor, settle, USUAL_REGULARITY, USUAL_SPREAD, verdictsOf, type Fit, type FitOptions, type ModelSession } from './fit'
@@ -29,7 +30,7 @@ export function foldSessions(cells: readonly ModelCell[], sessions: readonly Mod
   const candidates = MODEL.regularities.map((regularity, k): Candidate => {
     const belief = regularity === USUAL_REGULARITY ? settled.last : priorOf(regularity)
     const evidence = regularity === USUAL_REGULARITY ? settled.last.evidence : absorbAll(room, belief, works, firstDay)
-    return { belief, logWeight: Math.log(MODEL.regularityWeights[k]!) + evidence }
+    return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence }
   })
   return { cells, day, candidates, spread: settled, seen: settled, information: addInformation(new Float64Array(cells.length ** 2), cells.length, works), options }
 }

@@ -1,3 +1,4 @@
+import { exp } from '../../exact'
 import { MODEL, NEXT } from './constants'
 import { ballSd } from './estimate'
 import type { Fit } from './fit'
@@ -15,7 +16,7 @@ export interface NextOptions {
 /** Variance of ln carry of the next k balls of a cell about its stock carry. */
 function ballVariance(fit: Fit, i: number, { measSdM, balls }: NextOptions): number {
   const scatter = ballSd(fit, i)
-  return (scatter * scatter + (measSdM / Math.exp(fit.mean[i]!)) ** 2) / NEXT.cleanOfAll / balls
+  return (scatter * scatter + (measSdM / exp(fit.mean[i]!)) ** 2) / NEXT.cleanOfAll / balls
 }
 
 /** Carry times need of each cell, and each cell's ball variance: what the rule needs again and again. */
@@ -24,7 +25,7 @@ function weights(fit: Fit, options: NextOptions) {
   const worth = new Float64Array(n)
   const noise = new Float64Array(n)
   for (let i = 0; i < n; i++) {
-    worth[i] = options.need[i]! * Math.exp(fit.mean[i]!)
+    worth[i] = options.need[i]! * exp(fit.mean[i]!)
     noise[i] = ballVariance(fit, i, options)
   }
   return { worth, noise }
@@ -128,7 +129,7 @@ export function cellsWithin(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonl
   for (let i = 0; i < n; i++) {
     if (need[i] === 0) continue
     inUse++
-    if (Z_80 * Math.exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!) <= withinM) within++
+    if (Z_80 * exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!) <= withinM) within++
   }
   return { within, inUse }
 }

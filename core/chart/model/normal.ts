@@ -1,8 +1,10 @@
+import { exp } from '../../exact'
+
 const SQRT_2PI = Math.sqrt(2 * Math.PI)
 
 /** Density of a normal at distance e from its mean, variance v. */
 export function normalDensity(e: number, v: number): number {
-  return Math.exp(-0.5 * e * e / v) / (SQRT_2PI * Math.sqrt(v))
+  return exp(-0.5 * e * e / v) / (SQRT_2PI * Math.sqrt(v))
 }
 
 /**
@@ -15,7 +17,7 @@ export function normalDensity(e: number, v: number): number {
 export function normalCdf(x: number): number {
   const z = Math.abs(x)
   if (z > 37) return x > 0 ? 1 : 0
-  const e = Math.exp(-z * z / 2)
+  const e = exp(-z * z / 2)
   let tail: number
   if (z < 7.07106781186547) {
     const above = (((((3.52624965998911e-2 * z + 0.700383064443688) * z + 6.37396220353165) * z + 33.912866078383) * z + 112.079291497871) * z + 221.213596169931) * z + 220.206867912376

@@ -1,3 +1,4 @@
+import { exp, ln } from '../../exact'
 import { normalCdf } from './normal'
 
 /**
@@ -19,7 +20,7 @@ export function expectedRange(n: number): number {
   let sum = 0
   for (let x = -8; x <= 8; x += step) {
     const p = normalCdf(x)
-    sum += 1 - Math.exp(n * Math.log(p)) - Math.exp(n * Math.log(1 - p + 1e-300))
+    sum += 1 - exp(n * ln(p)) - exp(n * ln(1 - p + 1e-300))
   }
   return sum * step
 }

@@ -1,3 +1,4 @@
+import { ln } from '../../exact'
 import { median } from '../../median'
 import { MODEL } from './constants'
 import { fitWithPrior, type Fit, type FitOptions, type ModelSession } from './fit'
@@ -10,7 +11,7 @@ import { fitWithPrior, type Fit, type FitOptions, type ModelSession } from './fi
  */
 export function plainRecord(sessions: readonly ModelSession[], today: number, options: FitOptions): Fit {
   const carries = sessions.flatMap(s => s.shots.map(shot => shot.carryM)).filter(m => Number.isFinite(m) && m >= MODEL.leastCarryM && m <= MODEL.mostCarryM)
-  const centre = carries.length === 0 ? MODEL.levelMean : Math.log(median(carries))
+  const centre = carries.length === 0 ? MODEL.levelMean : ln(median(carries))
   const prior = () => ({ mean: Float64Array.of(centre), covariance: Float64Array.of(MODEL.levelSd * MODEL.levelSd) })
   return fitWithPrior(prior, 1, sessions, today, options)
 }

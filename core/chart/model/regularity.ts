@@ -1,3 +1,4 @@
+import { exp } from '../../exact'
 import type { Belief } from './belief'
 
 /** What the sessions say of a player this regular, and ln of prior weight times evidence. */
@@ -10,7 +11,7 @@ export interface Candidate { belief: Belief, logWeight: number }
 export function mixBeliefs(candidates: readonly Candidate[]): Belief & { regularity: number[] } {
   const n = candidates[0]!.belief.mean.length
   const top = Math.max(...candidates.map(c => c.logWeight))
-  const raw = candidates.map(c => Math.exp(c.logWeight - top))
+  const raw = candidates.map(c => exp(c.logWeight - top))
   const total = raw.reduce((sum, w) => sum + w, 0)
   const regularity = raw.map(w => w / total)
   const mean = new Float64Array(n)

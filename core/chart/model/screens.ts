@@ -1,5 +1,6 @@
 import { ASK } from './constants'
 import type { Verdict } from './fit'
+import type { LaunchLook } from '../launch-looks'
 import type { BadKind } from './kinds'
 
 /** A ball that stands out, and what it looks like. */
@@ -13,6 +14,8 @@ export interface Question {
   clean: number
   /** Set when this is one of a run to the same side: then it is not the ball that is asked about, but the swing. */
   changed: boolean
+  /** What its launch shows, when it was the launch that told. */
+  launch?: LaunchLook
 }
 
 /** One ball of a cell, in the order hit. */

@@ -1,3 +1,4 @@
+import { exp } from '../../exact'
 import { startSession, withinSession, type Belief, type Room } from './belief'
 import { MODEL } from './constants'
 import { flyerDensity, misreadDensity, mishitDensity } from './kinds'
@@ -16,7 +17,7 @@ const MOST_LEVERAGE = 0.95
 function setNoise(work: Work, spread: number, looseness: Float64Array): void {
   const { cells, mean, own, growth, inverseCarry2 } = work
   for (let i = 0; i < cells.length; i++) {
-    const carryM = Math.exp(mean[i]!)
+    const carryM = exp(mean[i]!)
     const g = 1 + MODEL.spreadOffsetM / carryM
     growth[i] = g
     own[i] = spread * spread * g * g * looseness[cells[i]!]!

@@ -1,3 +1,4 @@
+import { ln } from '../../exact'
 import { MODEL } from './constants'
 import { SUSPECT_SHARES, USUAL_SHARES, type BadKind, type Shares } from './kinds'
 import { pileExtent } from './pile-extent'
@@ -86,7 +87,7 @@ export function workOf(session: ModelSession, cells: number): Work | null {
     cells: hit, precision: perCell(), weighted: perCell(), mean: perCell(), variance: perCell(), own: perCell(), growth: perCell(), inverseCarry2: perCell(),
     started: false,
     at: Int32Array.from(shots.map(shot => place.get(shot.cell)!)),
-    y: perShot(shot => Math.log(shot.carryM)),
+    y: perShot(shot => ln(shot.carryM)),
     measured2: perShot(shot => shot.measSdM * shot.measSdM),
     pileShare: perShot(shot => shot.balls > 1 ? MODEL.pileFactor / shot.balls : 1),
     single: Uint8Array.from(shots.map(shot => shot.balls > 1 ? 0 : 1)),

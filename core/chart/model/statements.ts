@@ -1,3 +1,4 @@
+import { exp, ln } from '../../exact'
 import gammainc from '@stdlib/math-base-special-gammainc'
 import { MODEL, MOVE } from './constants'
 import type { Fit } from './fit'
@@ -15,8 +16,8 @@ const LEAST_VARIANCE_M2 = 1e-12
 /** Difference of two stock carries, metres, and its standard deviation: what they have in common cancels. */
 function difference(fit: Fit, a: number, b: number) {
   const n = fit.mean.length
-  const ca = Math.exp(fit.mean[a]!)
-  const cb = Math.exp(fit.mean[b]!)
+  const ca = exp(fit.mean[a]!)
+  const cb = exp(fit.mean[b]!)
   const variance = ca * ca * fit.covariance[a * n + a]! + cb * cb * fit.covariance[b * n + b]! - 2 * ca * cb * fit.covariance[a * n + b]!
   return { dM: cb - ca, sdM: Math.sqrt(Math.max(LEAST_VARIANCE_M2, variance)) }
 }
@@ -43,11 +44,15 @@ export function probabilityOfLooser(fit: Fit, cell: number, ratio: number): numb
 export interface Published { carryM: number, lnVariance: number }
 
 /** Balls of one cell in one session since. */
-export interface SessionOfCell { shots: readonly { carryM: number, measSdM: number, balls: number }[] }
+export interface SessionOfCell {
+  shots: readonly { carryM: number, measSdM: number, balls: number }[]
+  /** Error that all of them share beside the day's own, of the logarithm: a guessed wind, say. */
+  commonSd?: number
+}
 
 function logSum(values: Float64Array): number {
   const top = values.reduce((most, v) => Math.max(most, v), -Infinity)
-  return top + Math.log(values.reduce((sum, v) => sum + Math.exp(v - top), 0))
+  return top + ln(values.reduce((sum, v) => sum + exp(v - top), 0))
 }
 
 /**
@@ -58,30 +63,32 @@ function logSum(values: Float64Array): number {
  * @param sessions this cell's balls in each session since the publication
  */
 export function evidenceOfMove(fit: Fit, cell: number, published: Published, sessions: readonly SessionOfCell[]): number {
-  const centre = Math.log(published.carryM)
+  const centre = ln(published.carryM)
   const size = 2 * MOVE.gridHalf + 1
   const at = (k: number) => (k - MOVE.gridHalf) * MOVE.gridStep
   const growth = 1 + MODEL.spreadOffsetM / published.carryM
   const own = fit.spread ** 2 * fit.looseness[cell]! * growth ** 2
-  const taps = Array.from({ length: 2 * MOVE.dayTaps + 1 }, (_, i) => Math.exp(-0.5 * ((i - MOVE.dayTaps) * MOVE.gridStep / MODEL.daySd) ** 2))
   const total = new Float64Array(size)
-  for (const { shots } of sessions) {
+  for (const { shots, commonSd = 0 } of sessions) {
+    const smear = Math.hypot(MODEL.daySd, commonSd)
+    const reach = Math.ceil(MOVE.dayTaps * smear / MODEL.daySd)
+    const taps = Array.from({ length: 2 * reach + 1 }, (_, i) => exp(-0.5 * ((i - reach) * MOVE.gridStep / smear) ** 2))
     const likelihood = new Float64Array(size)
     for (const { carryM, measSdM, balls } of shots) {
       const v = own * (balls > 1 ? MODEL.pileFactor / balls : 1) + (measSdM / published.carryM) ** 2
-      for (let k = 0; k < size; k++) likelihood[k]! += Math.log(kindsDensity(Math.log(carryM) - centre - at(k), v))
+      for (let k = 0; k < size; k++) likelihood[k]! += ln(kindsDensity(ln(carryM) - centre - at(k), v))
     }
     const top = likelihood.reduce((most, l) => Math.max(most, l), -Infinity)
     for (let k = 0; k < size; k++) {
       let sum = 0
       let weight = 0
       for (let i = 0; i < taps.length; i++) {
-        const other = k + i - MOVE.dayTaps
+        const other = k + i - reach
         if (other < 0 || other >= size) continue
-        sum += taps[i]! * Math.exp(likelihood[other]! - top)
+        sum += taps[i]! * exp(likelihood[other]! - top)
         weight += taps[i]!
       }
-      total[k]! += top + Math.log(sum / weight + 1e-300)
+      total[k]! += top + ln(sum / weight + 1e-300)
     }
   }
   const weigh = (variance: number) => {
@@ -89,5 +96,5 @@ export function evidenceOfMove(fit: Fit, cell: number, published: Published, ses
     const norm = logSum(log)
     return logSum(log.map((l, k) => l - norm + total[k]!))
   }
-  return Math.exp(weigh(published.lnVariance + MOVE.shiftSd ** 2) - weigh(published.lnVariance))
+  return exp(weigh(published.lnVariance + MOVE.shiftSd ** 2) - weigh(published.lnVariance))
 }

@@ -1,4 +1,5 @@
 import { labelsOf } from '../../../../core/bag/labels'
+import { saidAt } from '../../../../core/chart/coach-word'
 import { moment, writeChartFile } from '../../../../core/files/chart-file'
 import { playerRecord } from '../../../data/records'
 import { calibrateRecord } from '../../../data/summaries'
@@ -11,5 +12,5 @@ export default defineEventHandler(async (event) => {
   const nowMs = Date.now()
   const names = labelsOf(record.bag)
   sendAsFile(event, `${fileName(record.player.name)}-chart.json`, 'application/json; charset=utf-8')
-  return writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartWords(names, coach.unit))
+  return writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartWords(names, coach.unit), saidAt(record.words, Infinity))
 })

@@ -1,3 +1,4 @@
+import { groupBy } from '../../../../core/group-by'
 import { ShotBatch } from '../../../../shared/session'
 import { logBall, putShots } from '../../../data/shots'
 
@@ -8,6 +9,8 @@ export default defineEventHandler(async (event) => {
   const { shots } = await readChecked(event, ShotBatch)
   const logged = shots.length === 1 && await logBall(session, playerId, shots[0]!)
   if (!logged) await putShots(await requireCoach(event), playerId, shots)
+  // Another screen on the same session sees them at once.
+  for (const [sessionId, own] of groupBy(shots, shot => shot.sessionId)) tell(sessionId, { deviceId: null, shots: own })
   setResponseStatus(event, 202)
   return { taken: shots.map(shot => shot.id) }
 })

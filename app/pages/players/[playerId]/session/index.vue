@@ -3,13 +3,15 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { METHOD_WORDS, type SessionRecord } from '#shared/session'
 
 const { playerId, record } = usePlayerRoute()
+const route = useRoute()
+const clinic = useClinic()
 const hasGrid = computed(() => clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0)
 const ballsBySession = computed(() => {
   const counts = new Map<string, number>()
   for (const shot of record.shots) counts.set(shot.sessionId, (counts.get(shot.sessionId) ?? 0) + shot.balls)
   return counts
 })
-const newestFirst = computed(() => [...record.sessions].sort((a, b) => b.startedAtMs - a.startedAtMs))
+const newestFirst = computed(() => record.sessions.filter(session => !session.plan.gone).sort((a, b) => b.startedAtMs - a.startedAtMs))
 const running = computed(() => newestFirst.value.filter(session => session.endedAtMs === null))
 const ended = computed(() => newestFirst.value.filter(session => session.endedAtMs !== null))
 const count = (session: SessionRecord) => {
@@ -19,6 +21,7 @@ const count = (session: SessionRecord) => {
 
 async function start(session: SessionRecord) {
   await record.putSession(session)
+  if (route.query.tee === 'join') clinic.join({ playerId: playerId.value, name: record.player!.name, sessionId: session.id })
   await navigateTo(`/players/${playerId.value}/session/${session.id}`)
 }
 </script>
@@ -31,7 +34,7 @@ async function start(session: SessionRecord) {
     <div v-else class="space-y-6">
       <section v-for="session in running" :key="session.id" class="raised flex flex-wrap items-center gap-x-6 gap-y-3 border-l-4! border-l-primary! p-5">
         <div class="min-w-0 flex-1">
-          <h2 class="text-xl font-bold">Running since {{ daysAgo(session.startedAtMs) === 'today' ? clockTime(session.startedAtMs) : shortDate(session.startedAtMs) }}</h2>
+          <h2 class="text-xl font-bold">{{ session.plan.name ? `${session.plan.name}, running` : 'Running' }} since {{ daysAgo(session.startedAtMs) === 'today' ? clockTime(session.startedAtMs) : shortDate(session.startedAtMs) }}</h2>
           <p class="soft">{{ count(session) }}, {{ METHOD_WORDS[session.method].toLowerCase() }}, {{ session.ball }} ball, {{ session.surface }}</p>
         </div>
         <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/session/${session.id}`">Go on</UButton>
@@ -41,6 +44,7 @@ async function start(session: SessionRecord) {
         <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Start another beside it</summary>
         <SessionSetup class="mt-3" @start="start" />
       </details>
+      <p><UButton :to="`/players/${playerId}/session/import`" color="neutral" variant="outline" icon="i-lucide-file-spreadsheet">Shots from a file…</UButton></p>
       <section v-if="ended.length > 0" aria-labelledby="earlier-title">
         <h2 id="earlier-title" class="mb-2 text-xl font-bold">Earlier sessions</h2>
         <ul class="raised divide-y divide-default">
@@ -48,7 +52,7 @@ async function start(session: SessionRecord) {
             <NuxtLink :to="`/players/${playerId}/session/${session.id}`" class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated">
               <span class="w-28 font-bold">{{ shortDate(session.startedAtMs) }}</span>
               <span class="w-20">{{ count(session) }}</span>
-              <span class="soft min-w-0 flex-1 truncate">{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span>
+              <span class="soft min-w-0 flex-1 truncate"><b v-if="session.plan.name" class="text-default">{{ session.plan.name }}, </b>{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span>
               <UIcon name="i-lucide-chevron-right" class="soft" />
             </NuxtLink>
           </li>

@@ -7,5 +7,7 @@ export default defineEventHandler(async (event) => {
   const playerId = idFromRoute(event, 'playerId', 'player')
   const record = await readChecked(event, SessionRecord)
   if (record.id !== idFromRoute(event, 'sessionId', 'session')) throw refuse(422, 'The session in the address is not the one that was sent.', [{ field: 'id', message: 'The session in the address is not the one that was sent.' }])
-  return putSession(coach, playerId, record)
+  const session = await putSession(coach, playerId, record)
+  tell(session.id, { deviceId: null, shots: [], session })
+  return session
 })

@@ -3,11 +3,13 @@ import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
 import { correctionWords } from '#shared/air-words'
+import { patternWords } from '#shared/believed-words'
 import { questionWords } from '#shared/next-words'
-import type { ShotRecord } from '#shared/session'
+import { METHOD_WORDS, type ShotRecord } from '#shared/session'
 
-/** All balls of one stock shot, and how its number came about. */
+/** All balls of one stock shot, and how its number came about. Arrow keys walk to its neighbours. */
 const props = defineProps<{ cell: ChartCell }>()
+const emit = defineEmits<{ walk: [clubs: number, rungs: number] }>()
 const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
@@ -38,7 +40,7 @@ const how = computed(() => {
   return `It leans on its own balls (${inTen(own)})${names ? `, on your ${names}` : ''}${rest}.`
 })
 
-const middle = computed(() => {
+const middleWords = computed(() => {
   const { middleM, carriesM } = props.cell
   if (middleM === null) return ''
   return `Plain middle of the pile: ${withUnit(middleM)}${carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''}.`
@@ -56,21 +58,60 @@ async function answer(id: string, fields: Partial<ShotRecord>, words: string) {
   toast.add({ title: `${typed(carryM)} ${unit.value} ${words}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void record.changeShot(id, { leftOut, strike }) }] })
 }
 
+/** In the order they were hit, as they were measured. */
+const inTime = computed(() => [...shots.value].reverse().map(({ id, carryM, hitAtMs, sessionId, leftOut }) => ({ id, carryM, hitAtMs, sessionId, counts: leftOut === null })))
+const counting = computed(() => shots.value.filter(shot => shot.leftOut === null))
+const pattern = computed(() => props.cell.carryM === null ? null : patternWords(counting.value.flatMap(({ carryM, readings }) => readings?.sideM === undefined ? [] : [{ carryM, sideM: readings.sideM }]), props.cell.carryM, unit.value))
+const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1]!
+/** Launch, spin and descent, where a device saw them: the middle ball of all that count. */
+const launch = computed(() => {
+  const of = (name: 'launchDeg' | 'spinRpm' | 'descentDeg') => counting.value.flatMap(({ readings }) => readings?.[name] === undefined ? [] : [readings[name]])
+  const [launches, spins, descents] = [of('launchDeg'), of('spinRpm'), of('descentDeg')]
+  return [
+    ...(launches.length > 0 ? [`launch ${Math.round(middle(launches))}°`] : []), ...(spins.length > 0 ? [`spin ${(Math.round(middle(spins) / 100) * 100).toLocaleString('en-GB')} rpm`] : []),
+    ...(descents.length > 0 ? [`descent ${Math.round(middle(descents))}°`] : []),
+  ].join(', ')
+})
+const taken = computed(() => {
+  const methods = [...new Set(counting.value.map(shot => METHOD_WORDS[shot.method].toLowerCase()))]
+  if (counting.value.length === 0) return ''
+  return `By ${methods.join(' and ')}, last ${daysAgo(Math.max(...counting.value.map(shot => shot.hitAtMs)))}.`
+})
+
+function keys(event: KeyboardEvent) {
+  const steps: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+  const step = steps[event.key]
+  if (!step || event.altKey || event.ctrlKey || event.metaKey || (event.target as HTMLElement).closest('input, textarea, select, [role="menu"], [role="listbox"]')) return
+  event.preventDefault()
+  emit('walk', ...step)
+}
+useEventListener('keydown', keys)
+
+/** A message's own button, such as Undo, is no reason to close the panel it speaks of. */
+function stay(event: Event) {
+  const { target } = (event as CustomEvent<{ originalEvent: Event }>).detail.originalEvent
+  if ((target as HTMLElement).closest('[role="region"]')) event.preventDefault()
+}
+
 const askedM = computed(() => asked.value.map(question => question.carryM))
 </script>
 
 <template>
-  <UModal v-model:open="open" :title="cellName(cell)" :description="how" :ui="{ content: 'max-w-2xl' }">
+  <USlideover v-model:open="open" :modal="false" :overlay="false" :content="{ onInteractOutside: stay }" :title="cellName(cell)" :description="how" :ui="{ content: 'max-w-xl', header: 'h-auto min-h-16 shrink-0 py-3 pe-16', body: 'space-y-3' }">
     <template #body>
       <p v-if="cell.carryM !== null" class="flex flex-wrap items-baseline gap-x-4">
         <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">{{ text(cell.carryM) }}<span class="soft ml-2 text-2xl font-semibold not-italic">± {{ text(plusMinusM(cell)!) }} {{ unit }}</span></span>
         <span class="soft text-lg">8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span>
       </p>
-      <p v-if="middle" class="soft">{{ middle }}</p>
+      <ChartCellWords :key="cellKey(cell)" :cell="cell" />
+      <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>
+      <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>
+      <p v-if="pattern">{{ pattern }}</p>
       <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
       <MarksPileStrip
         v-if="shots.length > 0" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'"
       />
+      <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="cell.carryM" :window-m="cell.window80M" />
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">
         <li v-for="question in asked" :key="question.shot" class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3">
           <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already.</span>
@@ -86,5 +127,5 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <UButton :to="cell.kind === 'struck-out' ? `/players/${record.playerId}/bag` : `/players/${record.playerId}/session`">{{ cell.kind === 'struck-out' ? 'To the bag' : 'To the range' }}</UButton>
       <UButton color="neutral" variant="outline" @click="open = false">Close</UButton>
     </template>
-  </UModal>
+  </USlideover>
 </template>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { ORDERS } from '#core/session/order'
+import { ORDER_WORDS } from '#shared/next-words'
+import { METHOD_WORDS } from '#shared/session'
+import type { RangeSession } from '~/composables/useRangeSession'
+import type { useLiveDevice } from '~/composables/useLiveDevice'
+
+/** How this session goes about it: what was set at its start, and what may change in it. */
+const props = defineProps<{ range: RangeSession, live: ReturnType<typeof useLiveDevice>, line: 'OPEN' | 'CONNECTING' | 'CLOSED' }>()
+const { session, balls, airNow, plan, aimAt, undo } = props.range
+const { airText } = useAirUnits()
+const { typed, unit } = useDistance()
+const { rangeOf, targetOf } = useRanges()
+const voice = useVoice()
+const airOpen = ref(false)
+const running = computed(() => session.value!.endedAtMs === null)
+const orders = ORDERS.map(value => ({ value, label: ORDER_WORDS[value].name }))
+const order = computed({ get: () => session.value!.plan.order, set: value => void plan({ order: value }, 'the order of work') })
+const place = computed(() => {
+  const { rangeId, targetId } = session.value!.plan
+  const target = targetOf(rangeId, targetId)
+  return [rangeOf(rangeId)?.name, target && `to ${target.name}, ${typed(target.distanceM)} ${unit.value}`].filter(Boolean).join(', ')
+})
+const targets = computed(() => rangeOf(session.value!.plan.rangeId)?.targets ?? [])
+const NO_TARGET = 'none'
+const targetItems = computed(() => [{ value: NO_TARGET, label: 'no target' }, ...targets.value.map(({ id, name, distanceM }) => ({ value: id, label: `${name}, ${typed(distanceM)} ${unit.value}` }))])
+const target = computed({ get: () => session.value!.plan.targetId ?? NO_TARGET, set: value => void aim(value) })
+const toast = useToast()
+
+async function aim(id: string) {
+  const { rangeId, targetId } = session.value!.plan
+  const before = airNow.value
+  const done = await aimAt(targets.value.find(other => other.id === id) ?? null, targetOf(rangeId, targetId) ?? null)
+  const turned = airNow.value !== before && airNow.value
+  toast.add({ title: turned ? `New line: wind from ${turned.wind.clock} o'clock now` : 'New target', actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
+}
+const facts = computed(() => {
+  const { method, ball, surface, startedAtMs, plan: { indoors, measuredTo, firmness } } = session.value!
+  const to = ['laser', 'paces', 'watch'].includes(method) ? [measuredTo === 'rest' ? `to where it lies, ${firmness} ground` : 'to the pitch mark'] : []
+  const since = daysAgo(startedAtMs) === 'today' ? '' : `, ${shortDate(startedAtMs)}`
+  return [METHOD_WORDS[method], ...to, `${ball} ball`, surface, ...(indoors ? ['indoors'] : []), `since ${clockTime(startedAtMs)}${since}`].join(', ')
+})
+</script>
+
+<template>
+  <div>
+    <p class="soft text-sm">{{ facts }}</p>
+    <p v-if="place && !(running && targets.length > 0)" class="soft text-sm">{{ place }}</p>
+    <label v-if="running && targets.length > 0" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"><span class="soft">Target: </span><USelect v-model="target" :items="targetItems" aria-label="Target" class="min-w-56" /></label>
+    <label v-if="running" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"><span class="soft">Order: </span><USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-56" /></label>
+    <p v-if="!session!.plan.indoors" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>
+      <UButton color="neutral" variant="outline" size="sm" icon="i-lucide-wind" @click="airOpen = true">{{ airNow ? 'It has changed' : 'Take the air' }}</UButton>
+    </p>
+    <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
+    <UCheckbox v-if="running && voice.able && live.device.value" v-model="voice.on.value" label="Say carries aloud" class="mt-2" />
+    <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="airNow" :running="balls.length > 0" :plan="session!.plan" @save="range.setAir" @none="range.setAir(null, 'start')" />
+  </div>
+</template>

@@ -1,0 +1,38 @@
+import type { PlayerRecord } from '#shared/record'
+
+/** Up to so many on one tee. */
+export const CLINIC_MOST = 8
+
+export interface ClinicMember { playerId: string, name: string, sessionId: string }
+
+/** Several players on one tee, each with an open session of their own; whose ball is next goes round. */
+export const useClinic = createSharedComposable(() => {
+  const members = useLocalStorage<ClinicMember[]>('uzzet-clinic', [])
+  const turn = useLocalStorage('uzzet-clinic-turn', '')
+  const path = (member: ClinicMember) => `/players/${member.playerId}/session/${member.sessionId}`
+
+  function join(member: ClinicMember): void {
+    const others = members.value.filter(other => other.playerId !== member.playerId)
+    if (others.length >= CLINIC_MOST) throw new Error(`At most ${CLINIC_MOST} players fit on one tee.`)
+    const at = members.value.findIndex(other => other.playerId === member.playerId)
+    members.value = at < 0 ? [...others, member] : members.value.with(at, member)
+  }
+
+  function leave(playerId: string): void {
+    members.value = members.value.filter(other => other.playerId !== playerId)
+  }
+
+  /** A ball of this player was hit: the next on the tee is up. */
+  function hitBy(playerId: string): void {
+    const at = members.value.findIndex(other => other.playerId === playerId)
+    if (at >= 0) turn.value = members.value[(at + 1) % members.value.length]!.playerId
+  }
+
+  /** A player's running session, or null. @throws Refused or Unreachable */
+  async function runningSession(playerId: string): Promise<string | null> {
+    const { sessions } = await api<PlayerRecord>(`/api/players/${playerId}`)
+    return sessions.findLast(session => session.endedAtMs === null && !session.plan.gone)?.id ?? null
+  }
+
+  return { members, turn, path, join, leave, hitBy, runningSession }
+})

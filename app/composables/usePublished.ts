@@ -1,0 +1,39 @@
+import { v7 as newId } from 'uuid'
+import type { PublishedChart } from '#core/chart/published'
+import type { PublishedLine } from '#shared/published'
+
+/** The published charts of the open player, newest first, and the newest one itself. */
+export function usePublished(playerId: Ref<string>) {
+  const lines = shallowRef<PublishedLine[]>()
+  const newest = shallowRef<PublishedChart>()
+  const failure = ref('')
+  const account = useAccount()
+
+  async function load(): Promise<void> {
+    failure.value = ''
+    try {
+      const path = `/api/players/${playerId.value}/published`
+      lines.value = await apiOrKept<PublishedLine[]>(path)
+      const number = lines.value[0]?.number
+      newest.value = number === undefined ? undefined : await apiOrKept<PublishedChart>(`${path}/${number}`)
+    } catch (error) {
+      failure.value = (error as Error).message
+    }
+  }
+
+  /** Made once a form: tried again after a lost answer, it is the same one. */
+  let id = newId()
+  /** @throws Refused or Unreachable */
+  async function publish(note: string): Promise<PublishedChart> {
+    newest.value = await api<PublishedChart>(`/api/players/${playerId.value}/published`, { method: 'POST', body: { id, unit: account.unit, note } })
+    id = newId()
+    await load()
+    return newest.value
+  }
+
+  watch(playerId, () => {
+    lines.value = newest.value = undefined
+    void load()
+  }, { immediate: true })
+  return { lines, newest, failure, load, publish }
+}

@@ -1,0 +1,99 @@
+import Papa from 'papaparse'
+import { isUnitRow, guessMapping, type ForeignTable, type Mapping } from '#core/files/foreign-table'
+import { FILE_MAX_BYTES, ROWS_MAX } from './import-protocol'
+
+/** What is wrong with a file, in a sentence for the coach. */
+export class FileFault extends Error {}
+
+/** A workbook may grow to so much when it is unpacked; more is no table of shots. */
+const UNPACKED_MAX_BYTES = 150e6
+const CELL_MAX = 300
+
+/** Size of all parts of a zip when unpacked, by its directory; null when it is none. (PKWARE APPNOTE 4.3.12, 4.3.16.) */
+export function unpackedSize(bytes: Uint8Array): number | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  // The end of the directory stands in the last 64 KiB.
+  for (let at = bytes.length - 22; at >= Math.max(0, bytes.length - 65_557); at--) {
+    if (view.getUint32(at, true) !== 0x06054B50) continue
+    let place = view.getUint32(at + 16, true)
+    const entries = view.getUint16(at + 10, true)
+    let size = 0
+    for (let i = 0; i < entries; i++) {
+      if (place + 46 > bytes.length || view.getUint32(place, true) !== 0x02014B50) return null
+      size += view.getUint32(place + 24, true)
+      place += 46 + view.getUint16(place + 28, true) + view.getUint16(place + 30, true) + view.getUint16(place + 32, true)
+    }
+    return size
+  }
+  return null
+}
+
+/** Text of a file: UTF-8 or UTF-16 by its mark, UTF-8 when it is, else as old Windows programs write. */
+export function decode(bytes: Uint8Array): string {
+  if (bytes[0] === 0xFF && bytes[1] === 0xFE) return new TextDecoder('utf-16le').decode(bytes)
+  if (bytes[0] === 0xFE && bytes[1] === 0xFF) return new TextDecoder('utf-16be').decode(bytes)
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error
+    return new TextDecoder('windows-1252').decode(bytes)
+  }
+}
+
+const words = (value: unknown) => (value === null || value === undefined ? '' : value instanceof Date ? value.toISOString() : String(value)).slice(0, CELL_MAX)
+
+async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<string[][]> {
+  const size = unpackedSize(bytes)
+  if (size === null) throw new FileFault('This is no spreadsheet that can be read: it is damaged, or another kind of zip.')
+  if (size > UNPACKED_MAX_BYTES) throw new FileFault(`Unpacked this spreadsheet has ${Math.round(size / 1e6)} MB: at most ${UNPACKED_MAX_BYTES / 1e6} MB can be read.`)
+  const { default: readExcelFile } = await import('read-excel-file/web-worker')
+  try {
+    const sheets = await readExcelFile(new Blob([bytes]))
+    const first = sheets.find(sheet => sheet.data.length > 0)
+    return (first?.data ?? []).map(row => row.map(words))
+  } catch (error) {
+    throw new FileFault(`This spreadsheet cannot be read: ${(error as Error).message.slice(0, 120)}`)
+  }
+}
+
+function readCsv(bytes: Uint8Array): string[][] {
+  const text = decode(bytes).replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n')
+  if (text.includes('\0')) throw new FileFault('This file is no table of text: save it as CSV or XLSX.')
+  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
+  const quote = errors.find(error => error.type === 'Quotes')
+  if (quote) throw new FileFault(`Line ${(quote.row ?? 0) + 1}: a quotation mark is left open, so where a cell ends cannot be told.`)
+  return data.map(row => row.map(words))
+}
+
+/** Lines of preamble that are looked past for the header. */
+const HEADER_WITHIN = 15
+
+/** The row that names columns: the first with a carry or a club in it, else the first with two cells. */
+function headerAt(rows: readonly string[][]): number {
+  const named = rows.slice(0, HEADER_WITHIN).findIndex((row) => {
+    const { columns } = guessMapping(row, [])
+    return columns.some(column => /^(carry|total)_/.test(column)) && row.filter(cell => cell.trim() !== '').length >= 2
+  })
+  return named >= 0 ? named : rows.findIndex(row => row.filter(cell => cell.trim() !== '').length >= 2)
+}
+
+/**
+ * A file as a table, and what its columns seem to be.
+ * @throws FileFault with a sentence that says what is wrong and what is allowed
+ */
+export async function openFile(name: string, bytes: Uint8Array<ArrayBuffer>): Promise<{ table: ForeignTable, mapping: Mapping }> {
+  if (bytes.length > FILE_MAX_BYTES) throw new FileFault(`${name} has ${Math.round(bytes.length / 1e6)} MB: at most ${FILE_MAX_BYTES / 1e6} MB can be read.`)
+  if (bytes.length === 0) throw new FileFault(`${name} is empty.`)
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4B
+  const all = isZip ? await readWorkbook(bytes) : readCsv(bytes)
+  const at = headerAt(all)
+  if (at < 0) throw new FileFault(`${name} has no row with names of columns.`)
+  const headers = all[at]!.map(cell => cell.trim())
+  const units = all[at + 1] && isUnitRow(all[at + 1]!) ? all[at + 1]! : undefined
+  const from = at + (units ? 2 : 1)
+  const rows = all.slice(from)
+  while (rows.length > 0 && rows.at(-1)!.every(cell => cell.trim() === '')) rows.pop()
+  if (rows.length === 0) throw new FileFault(`${name} has names of columns and no row below them.`)
+  if (rows.length > ROWS_MAX) throw new FileFault(`${name} has ${rows.length.toLocaleString('en-GB')} rows: at most ${ROWS_MAX.toLocaleString('en-GB')} can be read at once.`)
+  return { table: { headers, rows, firstLine: from + 1 }, mapping: guessMapping(headers, rows, units) }
+}

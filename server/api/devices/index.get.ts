@@ -1,0 +1,3 @@
+import { devicesOf } from '../../data/devices'
+
+export default defineEventHandler(async event => devicesOf(await requireCoach(event)))

@@ -1,0 +1,52 @@
+import { isGridClub, type Bag } from '../../../core/bag/bag'
+import { labelsOf } from '../../../core/bag/labels'
+import { rungFractions } from '../../../core/swing/scale'
+import type { Taken } from '../../../shared/device'
+import { bagOfPlayer } from '../../data/bags'
+import { aimsOf, type Aim } from '../../data/devices'
+import { listeningSessions } from '../../data/sessions'
+import { addSentShots, sentBefore } from '../../data/shots'
+
+type Aimed = Aim & { playerId: string, sessionId: string, clubId: string, rungId: string }
+const isAimed = (aim: Aim | undefined): aim is Aimed => !!aim?.sessionId && !!aim.clubId
+
+/** The open door for devices: balls by token, into the session that listens, with what was chosen on its screen. */
+export default defineEventHandler(async (event): Promise<Taken> => {
+  const device = await requireDevice(event)
+  const nowMs = Date.now()
+  const offMs = clockOffBy(event, nowMs)
+  const sent = readSent(await readJson(event))
+  const ids = sent.map(({ shot }) => shot.id)
+  const [aims, before] = await Promise.all([aimsOf(device), sentBefore(ids)])
+  const fresh = sent.filter(({ shot }, i) => !before.has(shot.id) && ids.indexOf(shot.id) === i)
+  const placed = fresh.map(read => ({ read, hitAtMs: hitAt(read.figures, offMs, nowMs) })).map(ball => ({ ...ball, aim: aimAt(aims, ball.hitAtMs) }))
+  const newest = aims[0]
+  const playerIds = new Set([...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.playerId))
+  const bags = new Map(await Promise.all([...playerIds].map(async id => [id, await bagOfPlayer(device, id)] as const)))
+  const ends = await listeningSessions(device, [...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.sessionId))
+  const open = (aim: Aim | undefined, hitAtMs: number): aim is Aimed => isAimed(aim) && ends.has(aim.sessionId) && hitAtMs <= (ends.get(aim.sessionId) ?? Infinity)
+
+  const lots = new Map<string, { aim: Aimed, records: ReturnType<typeof recordOf>[] }>()
+  for (const { read, hitAtMs, aim } of placed) {
+    if (!open(aim, hitAtMs)) throw refuse(409, 'No session was listening to this device when this ball was hit: open one and choose the device.', [{ field: read.fieldOf('time'), message: 'No session was listening then.' }])
+    const lot = lots.get(aim.sessionId) ?? { aim, records: [] }
+    lot.records.push(recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs))
+    lots.set(aim.sessionId, lot)
+  }
+  for (const { aim, records } of lots.values()) {
+    await addSentShots(aim.playerId, records)
+    tell(aim.sessionId, { deviceId: device.id, shots: records })
+  }
+  if (lots.size === 0 && isAimed(newest)) tell(newest.sessionId, { deviceId: device.id, shots: [] })
+
+  setResponseStatus(event, 202)
+  return { taken: ids, asked: open(newest, nowMs) ? askedOf(newest, bags.get(newest.playerId)!) : null }
+})
+
+/** The chosen stock shot, for devices that show it. */
+function askedOf(aim: Aimed, bag: Bag): Taken['asked'] {
+  const club = bag.clubs.find(other => other.id === aim.clubId)
+  const at = bag.scale.rungs.findIndex(rung => rung.id === aim.rungId)
+  if (!club || at < 0) return null
+  return { ...labelsOf(bag)(aim), loft_deg: club.loftDeg, share: isGridClub(club) ? rungFractions(bag.scale)[at]!.fraction : 1 }
+}

@@ -1,0 +1,8 @@
+import { revokeLink } from '../../../../data/player-links'
+
+/** Revoked: its token opens nothing any more. */
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  await revokeLink(coach, idFromRoute(event, 'playerId', 'player'), idFromRoute(event, 'linkId', 'link'))
+  return { ok: true }
+})

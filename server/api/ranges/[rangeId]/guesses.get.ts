@@ -1,0 +1,11 @@
+import { z } from 'zod'
+import type { Recount } from '../../../../shared/range'
+import { Id } from '../../../../shared/text'
+import { countGuesses } from '../../../data/ranges'
+
+/** How many guesses a sign's new distance would move. */
+export default defineEventHandler(async (event): Promise<Recount> => {
+  const coach = await requireCoach(event)
+  const { sign } = checked(z.object({ sign: Id }), getQuery(event), 'query')
+  return { signId: sign, guesses: await countGuesses(coach, idFromRoute(event, 'rangeId', 'range'), sign) }
+})

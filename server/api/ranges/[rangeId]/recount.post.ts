@@ -1,0 +1,11 @@
+import { z } from 'zod'
+import type { Recount } from '../../../../shared/range'
+import { Id } from '../../../../shared/text'
+import { recountGuesses } from '../../../data/ranges'
+
+/** Guesses against a sign, counted anew from where it stands now. */
+export default defineEventHandler(async (event): Promise<Recount> => {
+  const coach = await requireCoach(event)
+  const { signId } = await readChecked(event, z.object({ signId: Id }))
+  return { signId, guesses: await recountGuesses(coach, idFromRoute(event, 'rangeId', 'range'), signId) }
+})

@@ -1,0 +1,3 @@
+import { rangesOf } from '../../data/ranges'
+
+export default defineEventHandler(async event => rangesOf(await requireCoach(event)))

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
+import type { PublishedChart } from '../core/chart/published'
+import { METHODS } from '../core/shot/shot'
+import { boundedNumber, Id, Moment, oneOf } from './text'
+
+/** What a private address may do: `read` shows the published chart, `log` also takes the player's own balls. */
+export const LINK_STRENGTHS = ['read', 'log'] as const
+export type LinkStrength = typeof LINK_STRENGTHS[number]
+
+export const NewLink = z.strictObject({ id: Id, strength: oneOf('Strength', LINK_STRENGTHS) })
+export type NewLink = z.infer<typeof NewLink>
+
+export interface PlayerLink { id: string, strength: LinkStrength, createdAtMs: number, openedAtMs: number | null }
+/** The token is in this answer and nowhere else. */
+export interface MadeLink extends PlayerLink { token: string }
+
+export const OWN_BALLS_AT_ONCE = 200
+
+export const OwnBall = z.strictObject({
+  id: Id,
+  clubId: Id,
+  rungId: Id,
+  carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+  method: oneOf('Method', METHODS),
+  hitAtMs: Moment('Time'),
+})
+export type OwnBall = z.infer<typeof OwnBall>
+
+export const OwnBalls = z.strictObject({
+  balls: z.array(OwnBall, { error: 'Balls must be a list.' }).min(1, { error: 'No ball was sent.' }).max(OWN_BALLS_AT_ONCE, { error: `At most ${OWN_BALLS_AT_ONCE} balls can be sent at once.` }),
+})
+
+/** What the player's phone gets: the name, the chart that was published last, and what the link may do. */
+export interface LinkView { player: string, strength: LinkStrength, published: PublishedChart | null }
+
+/** The coach's nod: balls that count from now on, or do not. */
+export const Nod = z.strictObject({
+  ids: z.array(Id, { error: 'Balls must be a list of ids.' }).min(1, { error: 'No ball was named.' }).max(1000, { error: 'At most 1000 balls at once.' }),
+  take: z.boolean({ error: 'Taking is yes or no.' }),
+})

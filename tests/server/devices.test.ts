@@ -1,0 +1,200 @@
+import { setTimeout as wait } from 'node:timers/promises'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { Device, LiveMessage, MadeDevice, Taken } from '../../shared/device'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/record'
+import { atTheRange, Client, newCoach, newId, refusal, type Reply } from './client'
+
+/** A device as it comes over the wire: a token and nothing else. */
+async function makeDevice(coach: Client, name = 'Bay 3') {
+  const { body, status } = await coach.post<MadeDevice>('/api/devices', { id: newId(), name })
+  expect(status).toBe(201)
+  const door = new Client()
+  const send = (shots: unknown, headers: Record<string, string> = {}) => door.send<Taken>('POST', '/api/ingest/shots', shots, { authorization: `Bearer ${body.token}`, ...headers })
+  return { ...body, send }
+}
+const sent = (change: object = {}) => ({ id: newId(), carry_yd: 72, ...change })
+
+async function listening(coach?: Client) {
+  const owner = coach ?? await newCoach()
+  const at = await atTheRange(owner)
+  const device = await makeDevice(owner)
+  const cell = { playerId: at.playerId, sessionId: at.session.id, clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id }
+  const aim = (to: object | null, fromMs = Date.now()) => owner.put<Device>(`/api/devices/${device.id}/aim`, { at: to, fromMs, sentAtMs: Date.now() })
+  await aim(cell)
+  const shots = async () => fromColumns((await owner.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots)
+  return { owner, at, device, cell, aim, shots }
+}
+
+describe('a device token', () => {
+  it('is shown once, kept as a hash alone, and opens nothing once it is revoked', async () => {
+    const coach = await newCoach()
+    const device = await makeDevice(coach, 'Bay 4')
+    expect(device.token).toMatch(/^uzzet_[\w-]{32}$/)
+    const listed = await coach.get<Device[]>('/api/devices')
+    expect(listed.body).toMatchObject([{ id: device.id, name: 'Bay 4', heardAtMs: null, sessionId: null }])
+    expect(JSON.stringify(listed.body)).not.toContain(device.token.slice(6))
+    expect((await device.send([])).body).toEqual({ taken: [], asked: null })
+    expect((await coach.get<Device[]>('/api/devices')).body[0]!.heardAtMs).toBeGreaterThan(Date.now() - 60_000)
+    expect((await coach.send('DELETE', `/api/devices/${device.id}`)).status).toBe(200)
+    expect((await device.send([])).status).toBe(401)
+    expect((await coach.get<Device[]>('/api/devices')).body).toEqual([])
+    expect((await coach.send('DELETE', `/api/devices/${device.id}`)).status).toBe(404)
+    // The same id again cannot bring its token back.
+    expect((await coach.post('/api/devices', { id: device.id, name: 'Again' })).status).toBe(409)
+    expect(refusal(await coach.post('/api/devices', { id: newId(), name: '' }))).toEqual({ name: 'Name is empty: give 1 to 80 characters.' })
+  })
+
+  it('missing, guessed and revoked are answered alike, and a coach\'s cookie is no token', async () => {
+    const coach = await newCoach()
+    const device = await makeDevice(coach)
+    await coach.send('DELETE', `/api/devices/${device.id}`)
+    const replies = [await new Client().post('/api/ingest/shots', []), await coach.post('/api/ingest/shots', []), await device.send([]), await device.send([], { authorization: 'Bearer uzzet_guessed' }), await device.send([], { authorization: 'Basic abc' })]
+    expect(new Set(replies.map(reply => reply.status))).toEqual(new Set([401]))
+    expect(new Set(replies.map(reply => (reply.body as unknown as { message: string }).message)).size).toBe(1)
+  })
+
+  it('belongs to its coach: others can neither see, aim nor revoke it', async () => {
+    const { device, cell } = await listening()
+    const stranger = await newCoach()
+    const theirs = await atTheRange(stranger)
+    expect((await stranger.put(`/api/devices/${device.id}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() })).status).toBe(404)
+    expect((await stranger.send('DELETE', `/api/devices/${device.id}`)).status).toBe(404)
+    // Nor may a coach aim an own device at another academy's player, or mix players.
+    const own = await makeDevice(stranger)
+    const aim = (at: object) => stranger.put(`/api/devices/${own.id}/aim`, { at, fromMs: Date.now(), sentAtMs: Date.now() })
+    expect((await aim(cell)).status).toBe(404)
+    expect(refusal(await aim({ ...cell, playerId: theirs.playerId, sessionId: theirs.session.id }))).toMatchObject({ clubId: 'This club is not in the player\'s bag.' })
+  })
+})
+
+describe('the open door', () => {
+  it('takes balls in the columns of the table, with what is chosen on the screen, and says what that is', async () => {
+    const { device, cell, shots } = await listening()
+    const shot = sent({ carry_yd: 70.5, side_yd: -2, ball_speed_mph: 70, launch_deg: 29.5, spin_rpm: 8150, club_speed_mph: 62, wobble: 3 })
+    const reply = await device.send(shot)
+    expect(reply.status).toBe(202)
+    expect(reply.body).toEqual({ taken: [shot.id], asked: { club: '56°', swing: '9:00', loft_deg: 56, share: expect.closeTo(0.73, 1) as number } })
+    expect(await shots()).toMatchObject([{ id: shot.id, clubId: cell.clubId, rungId: cell.rungId, sessionId: cell.sessionId, method: 'monitor', balls: 1, carryM: 70.5 * 0.9144, readings: { sideM: -1.8288, spinRpm: 8150, launchDeg: 29.5 }, version: 1 }])
+  })
+
+  it('takes the same ball twice as one, also after the coach has changed it and the session is over', async () => {
+    const { owner, at, device, shots } = await listening()
+    const shot = sent()
+    await device.send([shot, shot])
+    const [there] = await shots()
+    await owner.post(`/api/players/${at.playerId}/shots`, { shots: [{ ...there, carryM: 60, version: 2 }] })
+    await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, { ...at.session, endedAtMs: Date.now(), version: 2 })
+    expect((await device.send(shot)).body).toMatchObject({ taken: [shot.id], asked: null })
+    expect(await shots()).toMatchObject([{ id: shot.id, carryM: 60, version: 2 }])
+    // A new one finds nobody listening.
+    expect(refusal(await device.send(sent()))).toEqual({ time: 'No session was listening then.' })
+  })
+
+  it('puts a late ball where it belongs, also from a clock that is hours off', async () => {
+    const { at, device, cell, aim, shots } = await listening()
+    await wait(30)
+    const hitAtMs = Date.now()
+    await wait(30)
+    await aim({ ...cell, clubId: at.bag.clubs[1]!.id })
+    await wait(20)
+    const off = -3 * 3_600_000
+    const late = [sent({ time: new Date(hitAtMs).toISOString() }), sent()]
+    for (const shot of late) expect((await device.send(shot)).status).toBe(202)
+    const where = new Map((await shots()).map(shot => [shot.id, shot.clubId]))
+    expect([where.get(late[0]!.id), where.get(late[1]!.id)]).toEqual([cell.clubId, at.bag.clubs[1]!.id])
+    // The Date header counts in seconds: within a second of a change either is right.
+    await aim(cell, Date.now() - 5000)
+    const reply = await device.send(sent({ time: new Date(Date.now() - 3000 + off).toISOString() }), { date: new Date(Date.now() + off).toUTCString() })
+    expect(reply.status).toBe(202)
+    const newest = (await shots()).filter(shot => ![...where.keys()].includes(shot.id))[0]!
+    expect(Math.abs(newest.hitAtMs - (Date.now() - 3000))).toBeLessThan(3000)
+  })
+
+  it('sends nothing into a session that was given to another player', async () => {
+    const { owner, at, device } = await listening()
+    const other = await atTheRange(owner)
+    await owner.put(`/api/players/${other.playerId}/bag`, { ...other.bag, version: 2 })
+    expect((await owner.post(`/api/players/${at.playerId}/sessions/${at.session.id}/move`, { toPlayerId: other.playerId })).status).toBe(200)
+    expect((await device.send(sent())).status).toBe(409)
+  })
+
+  it('believes a device that names club and swing, and names what the bag does not have', async () => {
+    const { at, device, shots } = await listening()
+    const shot = sent({ club: '50°', swing: 'Full' })
+    await device.send(shot)
+    expect(await shots()).toMatchObject([{ clubId: at.bag.clubs[1]!.id, rungId: at.bag.scale.rungs[1]!.id }])
+    expect(refusal(await device.send([sent({ club: '5 iron' })]))).toEqual({ '0.club': 'club: "5 iron" is not in the bag: 56°, 50°' })
+  })
+
+  it.each([
+    ['spin of −5', { spin_rpm: -5 }, 'spin_rpm', 'spin_rpm: "-5" is not a number that makes 0 to 20000 rpm'],
+    ['a carry of text', { carry_yd: 'far' }, 'carry_yd', 'carry_yd: "far" is not a number from 1 to 400'],
+    ['no carry', { carry_yd: null }, 'carry_yd', 'carry_yd: "" is empty: a carry is required'],
+    ['a launch without speed', { launch_deg: 30 }, 'ball_speed_mps', 'ball_speed_mps: "" is empty: launch_deg means nothing without the ball\'s speed'],
+    ['a time without zone', { time: '2026-05-04T17:30:00' }, 'time', 'time: "2026-05-04T17:30:00" is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z'],
+    ['an id that is none', { id: 'seven' }, 'id', '"seven" is not an id: a UUID in lower case is needed.'],
+    ['a list in a field', { spin_rpm: [1] }, 'spin_rpm', '"[1]" is not a figure or a short text.'],
+  ])('refuses %s by name, and takes none of its lot', async (_, change, field, message) => {
+    const { device, shots } = await listening()
+    const reply = await device.send([sent(), sent(change)])
+    expect([reply.status, refusal(reply)]).toEqual([422, { [`1.${field}`]: message }])
+    expect(await shots()).toEqual([])
+  })
+
+  it('refuses what is no JSON, too many, and what is no shot', async () => {
+    const { device } = await listening()
+    expect(refusal(await device.send('{'))).toEqual({ body: 'What was sent is not JSON.' })
+    expect((await device.send(Array.from({ length: 501 }, () => sent()))).status).toBe(413)
+    expect((await device.send(7)).status).toBe(422)
+    expect((await device.send(`[${'1'.repeat(3_000_000)}]`)).status).toBe(413)
+    expect((await device.send(Array.from({ length: 500 }, () => sent()))).status).toBe(202)
+  })
+})
+
+describe('the open session', () => {
+  let range: Awaited<ReturnType<typeof listening>>
+  beforeAll(async () => { range = await listening() })
+
+  /** The messages of a live line until it is let go. */
+  async function follow(coach: Client, playerId: string, sessionId: string) {
+    const stop = new AbortController()
+    const reply = await fetch(`${coach.url}/api/players/${playerId}/sessions/${sessionId}/live`, { headers: { cookie: coach.cookie }, signal: stop.signal })
+    const heard: LiveMessage[] = []
+    const reader = reply.body!.pipeThrough(new TextDecoderStream()).getReader()
+    void (async () => {
+      let text = ''
+      for (;;) {
+        const { done, value } = await reader.read().catch(() => ({ done: true, value: undefined }))
+        if (done) return
+        text += value
+        const blocks = text.split('\n\n')
+        text = blocks.pop()!
+        for (const block of blocks) if (block.includes('event: balls')) heard.push(JSON.parse(/^data: (.*)$/m.exec(block)![1]!) as LiveMessage)
+      }
+    })()
+    return { reply, heard, stop: () => stop.abort() }
+  }
+
+  it('hears each ball within a second, once, and each word of the device', async () => {
+    const { owner, at, device } = range
+    const line = await follow(owner, at.playerId, at.session.id)
+    expect(line.reply.headers.get('content-type')).toContain('text/event-stream')
+    const shot = sent({ spin_rpm: 8000 })
+    await device.send(shot)
+    await expect.poll(() => line.heard.length, { timeout: 1000 }).toBe(1)
+    expect(line.heard[0]).toMatchObject({ deviceId: device.id, shots: [{ id: shot.id, readings: { spinRpm: 8000 }, sessionId: at.session.id }] })
+    await device.send(shot)
+    await device.send([])
+    await expect.poll(() => line.heard.length, { timeout: 1000 }).toBe(3)
+    expect(line.heard.slice(1).flatMap(message => message.shots)).toEqual([])
+    line.stop()
+  })
+
+  it('of another academy, or of none, is not there', async () => {
+    const stranger = await newCoach()
+    const path = (playerId: string, sessionId: string) => `/api/players/${playerId}/sessions/${sessionId}/live`
+    const replies: Reply<unknown>[] = [await stranger.get(path(range.at.playerId, range.at.session.id)), await range.owner.get(path(range.at.playerId, newId()))]
+    expect(replies.map(reply => reply.status)).toEqual([404, 404])
+  })
+})
