@@ -44,6 +44,19 @@ export const BALLS_MAX = 1000
 export const THRESHOLD_MIN_M = yardsToMetres(1)
 export const THRESHOLD_MAX_M = yardsToMetres(40)
 
+/** Other figures of the flags, by name: least and most. Metres, degrees, balls, days, percent. */
+export const THRESHOLD_LIMITS = {
+  leaveM: [THRESHOLD_MIN_M, THRESHOLD_MAX_M],
+  widestStepM: [THRESHOLD_MIN_M, THRESHOLD_MAX_M],
+  closestM: [THRESHOLD_MIN_M, THRESHOLD_MAX_M],
+  unevenM: [THRESHOLD_MIN_M, THRESHOLD_MAX_M],
+  floorM: [yardsToMetres(10), yardsToMetres(120)],
+  flightDeg: [0.5, 20],
+  leastBalls: [1, 50],
+  staleDays: [7, 730],
+  biasPercent: [0.5, 20],
+} as const
+
 /** How surely a number is wanted, either way, metres: 1 to 20 yd. */
 export const WITHIN_MIN_M = yardsToMetres(1)
 export const WITHIN_MAX_M = yardsToMetres(20)

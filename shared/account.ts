@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
+import { AcademyThresholds } from './player'
 import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
 export const PASSWORD_MIN = 10
@@ -39,6 +40,10 @@ export const AccountChange = z.object({
   paceM: boundedNumber('Pace', PACE_MIN_M, PACE_MAX_M, ' m').nullable().optional(),
 })
 export type AccountChange = z.infer<typeof AccountChange>
+
+/** All figures at once: one that is missing is what is usual. */
+export const AcademyChange = z.strictObject({ thresholds: AcademyThresholds })
+export type AcademyChange = z.infer<typeof AcademyChange>
 
 export const PasswordChange = z.object({
   current: z.string({ error: 'Current password is missing.' }).min(1, { error: 'Current password is empty.' }).max(PASSWORD_MAX, { error: 'Current password is too long.' }),

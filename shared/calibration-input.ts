@@ -1,19 +1,13 @@
 import { WITHIN_M, type CalibrationOptions } from '../core/chart/calibration'
 import type { PlayerShots } from '../core/chart/grid-fit'
-import type { FlagOptions } from '../core/gaps/flags'
+import type { CellWord } from '../core/chart/coach-word'
+import type { PublishedNumbers } from '../core/chart/published-numbers'
+import { THRESHOLD_NAMES, type FlagOptions } from '../core/gaps/flag'
 import type { Bag } from '../core/bag/bag'
 import type { Method } from '../core/shot/shot'
-import type { Player, Thresholds } from './player'
+import type { AcademyThresholds, Player, Thresholds } from './player'
 import type { RowFigures } from '../core/files/shot-table'
 import { toSession, toShot, type SessionRecord, type ShotRecord, type TakenRecord } from './session'
-
-/** A player's thresholds as the flag rules take them. */
-export function flagOptions({ widestStepM, closestM }: Thresholds): FlagOptions {
-  return {
-    step: widestStepM === undefined ? {} : { widestStepM },
-    overlap: closestM === undefined ? {} : { closestM },
-  }
-}
 
 /** The way the newest session measures: the next balls will be measured so. */
 export function newestMethod(sessions: readonly SessionRecord[]): Method {
@@ -21,8 +15,24 @@ export function newestMethod(sessions: readonly SessionRecord[]): Method {
   return newest?.method ?? 'monitor'
 }
 
-export function calibrationOptions(thresholds: Thresholds, method: Method): CalibrationOptions {
-  return { flags: flagOptions(thresholds), withinM: thresholds.withinM ?? WITHIN_M, method, neutralAir: !thresholds.asMeasured }
+/** What numbers are held against beside the balls. */
+export interface Beside {
+  academyThresholds?: AcademyThresholds
+  words?: readonly CellWord[]
+  published?: PublishedNumbers | null
+}
+
+/** The flags' figures that hold for a player: their own, else the academy's; the rules know what is usual. */
+export function flagOptions(thresholds: Thresholds, academy: AcademyThresholds = {}): FlagOptions {
+  const held = { ...academy, ...thresholds }
+  return Object.fromEntries(THRESHOLD_NAMES.flatMap(name => held[name] === undefined ? [] : [[name, held[name]]]))
+}
+
+export function calibrationOptions(thresholds: Thresholds, method: Method, { academyThresholds = {}, words, published }: Beside = {}): CalibrationOptions {
+  return {
+    flags: flagOptions(thresholds, academyThresholds), withinM: thresholds.withinM ?? academyThresholds.withinM ?? WITHIN_M, method, neutralAir: !thresholds.asMeasured,
+    ...(thresholds.measuredOnly && { measuredOnly: true }), ...(words && { words }), ...(published && { published }),
+  }
 }
 
 /** How a row of a table was taken, as the record keeps it. */

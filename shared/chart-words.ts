@@ -11,7 +11,7 @@ export function chartWords(names: CellNames, unit: DistanceUnit): ChartFileWords
   }
   return {
     finding: (finding) => {
-      const { title, why, remedies } = flagWords(finding, nameOf, unit)
+      const { title, why, remedies } = flagWords(finding, { cell: nameOf, club: cell => names(cell).club }, unit)
       return { title, why, remedy: remedies.join(' ') }
     },
     next: next => nextWords(next, nameOf),

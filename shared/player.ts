@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { NAME_MAX, THRESHOLD_MAX_M, THRESHOLD_MIN_M, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
+import { NAME_MAX, THRESHOLD_LIMITS, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
+import type { Finding } from '../core/gaps/flag'
 import { FIRMNESSES } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
@@ -16,13 +17,29 @@ const fields = {
   note: lineOfText('Note', 300, { required: false }),
 }
 
-const threshold = (what: string) => boundedNumber(what, THRESHOLD_MIN_M, THRESHOLD_MAX_M, ' m')
+const threshold = (what: string, name: keyof typeof THRESHOLD_LIMITS, unit: string) => boundedNumber(what, THRESHOLD_LIMITS[name][0], THRESHOLD_LIMITS[name][1], unit).optional()
 
-/** What a player's numbers are judged by, metres: flag thresholds, and how surely a number is wanted. What is missing takes the default. */
-export const Thresholds = z.object({
-  widestStepM: threshold('Widest step').optional(),
-  closestM: threshold('Closest pair').optional(),
+/** What all players of an academy are judged by, unless a player has figures of their own. What is missing takes the default. */
+const figures = {
+  widestStepM: threshold('Widest step', 'widestStepM', ' m'),
+  closestM: threshold('Closest pair', 'closestM', ' m'),
   withinM: boundedNumber('Wanted certainty', WITHIN_MIN_M, WITHIN_MAX_M, ' m').optional(),
+  leaveM: threshold('Acceptable leave', 'leaveM', ' m'),
+  unevenM: threshold('Uneven from', 'unevenM', ' m'),
+  floorM: threshold('Numbers down to', 'floorM', ' m'),
+  flightDeg: threshold('Another flight from', 'flightDeg', '°'),
+  leastBalls: threshold('Fewest balls', 'leastBalls', ''),
+  staleDays: threshold('Old after', 'staleDays', ' days'),
+  biasPercent: threshold('Bias from', 'biasPercent', ' %'),
+}
+export const AcademyThresholds = z.strictObject(figures)
+export type AcademyThresholds = z.infer<typeof AcademyThresholds>
+
+/** What a player's numbers are judged by: flag thresholds, and how surely a number is wanted. What is missing takes the academy's. */
+export const Thresholds = z.object({
+  ...figures,
+  /** Cover counts only stock shots with a ball that counts. */
+  measuredOnly: z.literal(true, { error: 'Measured only is yes or missing.' }).optional(),
   /** Total is shown first, on ground like this: for a beginner, who sees where the ball stops. */
   totalOn: oneOf('Ground', FIRMNESSES).optional(),
   /** The chart is kept as it was measured: the air is not taken out. */
@@ -62,8 +79,11 @@ export interface PlayerSummary {
   cellsWithin: number
   withinM: number
   goodEnough: boolean
-  /** Flags that are said, sure and likely ones. */
+  /** Flags that ask something: said, no asset, not settled by an answer. */
   flags: number
+  /** Those that matter most, and what the stock shots they speak of are called, by `cellKey`. */
+  open: Finding[]
+  names: Record<string, { club: string, swing: string }>
   retestDueMs: number | null
 }
 

@@ -1,8 +1,10 @@
 import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
 import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
+import type { PublishedNumbers } from '../core/chart/published-numbers'
 import type { CellWordRecord } from './cell-word'
-import type { Player } from './player'
+import type { FlagAnswerRecord } from './flag-answer'
+import type { AcademyThresholds, Player } from './player'
 import type { SessionRecord, ShotRecord, TakenRecord } from './session'
 
 /**
@@ -69,6 +71,12 @@ export interface PlayerRecord {
   shots: ShotColumns
   /** Oldest first. */
   words: CellWordRecord[]
+  /** What flags are judged by where the player has no figures of their own. */
+  academyThresholds: AcademyThresholds
+  /** The chart the player carries: the newest that was published. */
+  published: PublishedNumbers | null
+  /** What coaches said to flags, oldest first. */
+  answers: FlagAnswerRecord[]
 }
 
 /** Finds the place of a value in a growing list, adding it when it is new. */

@@ -1,12 +1,20 @@
 import { rungName } from '#core/swing/scale'
 import type { StockShot } from '#core/bag/bag'
+import { answered, openFlags } from '#core/gaps/answers'
 import { saidFlags } from '#core/gaps/flag'
 import { stockShotName } from '#shared/flag-words'
 
 /** What the shots of the open player say, piece by piece; empty until it has been worked out. */
 export const useNumbers = createSharedComposable(() => {
   const calibration = useCalibration()
+  const record = usePlayerRecord()
+  /** Every flag that is said, with the coach's answer. */
+  const flags = computed(() => answered(saidFlags(calibration.result?.findings ?? []), record.answers, Date.now()))
   return {
+    flags,
+    /** Those that ask something of the coach, those that matter most first. */
+    openFlags: computed(() => openFlags(flags.value)),
+    cover: computed(() => calibration.result?.cover ?? null),
     /** False until there is something to show. */
     known: computed(() => calibration.result !== null),
     chart: computed(() => calibration.result?.chart ?? []),

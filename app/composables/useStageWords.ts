@@ -6,7 +6,7 @@ import type { StageId } from '~/utils/stages'
 /** Where each stage stands, in a few words. */
 export function useStageWords() {
   const record = usePlayerRecord()
-  const { known, chart, ready, said } = useNumbers()
+  const { known, chart, ready, openFlags } = useNumbers()
   return computed<Record<StageId, string>>(() => {
     const { bag, shots, sessions, player } = record
     if (!player) return { bag: '', session: '', chart: '', gaps: '' }
@@ -15,12 +15,12 @@ export function useStageWords() {
     const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
     const balls = running ? shots.filter(shot => shot.sessionId === running.id).length : 0
     const hit = chartProgress(chart.value).hit
-    const flags = said.value.length
+    const flags = openFlags.value.length
     return {
       bag: `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${schoolById(bag.scale.school).title.toLowerCase()}`,
       session: running ? `ball ${balls}` : shots.length === 0 ? 'start measuring' : 'none running',
       chart: !known.value ? '…' : hit === 0 ? 'no balls yet' : ready.value!.goodEnough ? 'good enough' : `${ready.value!.cellsWithin} of ${ready.value!.cellsInUse} known`,
-      gaps: !known.value ? '…' : hit === 0 ? 'no numbers yet' : flags === 0 ? 'nothing sure yet' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
+      gaps: !known.value ? '…' : hit === 0 ? 'no numbers yet' : flags === 0 ? 'nothing to do' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
     }
   })
 }

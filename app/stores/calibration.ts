@@ -50,14 +50,14 @@ export const useCalibration = defineStore('calibration', () => {
   let before = 0
 
   function send(): void {
-    const { player, bag, sessions, records } = record
+    const { player, bag, sessions, records, words, published, academyThresholds } = record
     if (!player) return
     const anew = sentPlayer !== player.id
     if (anew) sent = new Map()
     const here = new Map(records.filter(shot => !shot.deleted).map(shot => [shot.id, shot]))
     const put = [...here.values()].filter(shot => sent.get(shot.id) !== shot).map(toShot)
     const gone = [...sent.keys()].filter(id => !here.has(id))
-    const options = calibrationOptions(player.thresholds, newestMethod(sessions))
+    const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published) })
     // Proxies cannot be sent; what is in the record is plain.
     const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put, gone }
     sent = here
@@ -79,7 +79,7 @@ export const useCalibration = defineStore('calibration', () => {
 
   if (import.meta.client) {
     watch(() => record.playerId, forget)
-    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records], send)
+    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records, () => record.words, () => record.published, () => record.academyThresholds], send)
   }
 
   /** What is known now; null until it is, and while another grid is being worked out. */

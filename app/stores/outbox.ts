@@ -1,5 +1,6 @@
 import type { DBSchema, IDBPDatabase } from 'idb'
 import type { CellWordRecord } from '#shared/cell-word'
+import type { FlagAnswerRecord } from '#shared/flag-answer'
 import type { SessionRecord, ShotRecord } from '#shared/session'
 
 /** Something entered that the server has not confirmed. Kept in the browser until it has. */
@@ -7,7 +8,7 @@ export interface OutboxItem {
   seq: number
   coachId: string
   playerId: string
-  entry: { kind: 'session', record: SessionRecord } | { kind: 'shot', record: ShotRecord } | { kind: 'word', record: CellWordRecord }
+  entry: { kind: 'session', record: SessionRecord } | { kind: 'shot', record: ShotRecord } | { kind: 'word', record: CellWordRecord } | { kind: 'answer', record: FlagAnswerRecord }
   /** Why the server would not take it; the coach decides what becomes of it. */
   refused?: string
 }
@@ -104,6 +105,7 @@ export const useOutbox = defineStore('outbox', () => {
     const { playerId, entry } = lot[0]!
     if (entry.kind === 'session') return api(`/api/players/${playerId}/sessions/${entry.record.id}`, { method: 'PUT', body: entry.record })
     if (entry.kind === 'word') return api(`/api/players/${playerId}/words`, { method: 'POST', body: entry.record })
+    if (entry.kind === 'answer') return api(`/api/players/${playerId}/answers`, { method: 'POST', body: entry.record })
     return api(`/api/players/${playerId}/shots`, { method: 'POST', body: { shots: lot.map(item => item.entry.record) } })
   }
 

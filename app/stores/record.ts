@@ -1,7 +1,9 @@
 import { cellKey, type Bag } from '#core/bag/bag'
 import type { Shot } from '#core/shot/shot'
 import type { CellWordRecord } from '#shared/cell-word'
-import type { Player } from '#shared/player'
+import type { PublishedNumbers } from '#core/chart/published-numbers'
+import type { FlagAnswerRecord } from '#shared/flag-answer'
+import type { AcademyThresholds, Player } from '#shared/player'
 import { fromColumns, type PlayerRecord } from '#shared/record'
 import type { OutboxItem } from './outbox'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
@@ -18,6 +20,9 @@ export const usePlayerRecord = defineStore('player-record', () => {
   const sessions = shallowRef<SessionRecord[]>([])
   const records = shallowRef<ShotRecord[]>([])
   const words = shallowRef<CellWordRecord[]>([])
+  const answers = shallowRef<FlagAnswerRecord[]>([])
+  const academyThresholds = shallowRef<AcademyThresholds>({})
+  const published = shallowRef<PublishedNumbers | null>(null)
   const failure = shallowRef<Error | null>(null)
   /** Set when the record was opened without a connection: how old it is, apart from what was entered here. */
   const keptAtMs = ref<number | null>(null)
@@ -50,17 +55,19 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return list[at]!.version > record.version ? list : list.with(at, record)
   }
 
-  const addWord = (list: CellWordRecord[], word: CellWordRecord) => list.some(other => other.id === word.id) ? list : [...list, word]
+  const added = <T extends { id: string }>(list: T[], word: T) => list.some(other => other.id === word.id) ? list : [...list, word]
 
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
   function take(reply: PlayerRecord, confirmed: readonly OutboxItem['entry'][] = []): void {
     let newSessions = reply.sessions
     let newRecords = fromColumns(reply.shots)
     let newWords = reply.words
+    let newAnswers = reply.answers
     const unsent = outbox.mine.filter(item => item.playerId === reply.player.id).map(item => item.entry)
     for (const entry of [...confirmed, ...unsent, ...sinceAsked]) {
       if (entry.kind === 'session') newSessions = place(newSessions, entry.record)
-      else if (entry.kind === 'word') newWords = addWord(newWords, entry.record)
+      else if (entry.kind === 'word') newWords = added(newWords, entry.record)
+      else if (entry.kind === 'answer') newAnswers = added(newAnswers, entry.record)
       else newRecords = place(newRecords, entry.record)
     }
     player.value = reply.player
@@ -69,6 +76,9 @@ export const usePlayerRecord = defineStore('player-record', () => {
     sessions.value = newSessions
     records.value = newRecords
     words.value = newWords
+    answers.value = newAnswers
+    academyThresholds.value = reply.academyThresholds
+    published.value = reply.published
   }
 
   let asked = 0
@@ -113,6 +123,8 @@ export const usePlayerRecord = defineStore('player-record', () => {
     sessions.value = []
     records.value = []
     words.value = []
+    answers.value = []
+    published.value = null
     keptAtMs.value = null
     failure.value = null
   }
@@ -154,8 +166,14 @@ export const usePlayerRecord = defineStore('player-record', () => {
 
   /** What is said of a stock shot; sayings are only ever added. */
   async function putWord(word: CellWordRecord): Promise<void> {
-    words.value = addWord(words.value, word)
+    words.value = added(words.value, word)
     await keep({ kind: 'word', record: word })
+  }
+
+  /** What the coach says to a flag; answers are only ever added. */
+  async function putAnswer(answer: FlagAnswerRecord): Promise<void> {
+    answers.value = added(answers.value, answer)
+    await keep({ kind: 'answer', record: answer })
   }
 
   /** Does nothing for a ball that is gone: one the server refused may have been discarded meanwhile. */
@@ -170,5 +188,5 @@ export const usePlayerRecord = defineStore('player-record', () => {
     bagVersion.value = saved.bagVersion
   }
 
-  return { playerId, player, bag, bagVersion, sessions, records, words, shots, shotsByCell, failure, keptAtMs, open, close, putShot, takeShots, takeSession, putSession, putWord, changeShot, takeBag }
+  return { playerId, player, bag, bagVersion, sessions, records, words, answers, academyThresholds, published, shots, shotsByCell, failure, keptAtMs, open, close, putShot, takeShots, takeSession, putSession, putWord, putAnswer, changeShot, takeBag }
 })

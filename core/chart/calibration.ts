@@ -1,23 +1,32 @@
 import type { StockShot } from '../bag/bag'
-import type { Finding } from '../gaps/flag'
-import type { FlagOptions } from '../gaps/flags'
+import type { Finding, FlagOptions } from '../gaps/flag'
+import type { Cover } from '../gaps/stretches'
 import type { Ladder } from '../gaps/ladder'
 import type { Method } from '../shot/shot'
-import { yardsToMetres } from '../units'
+import type { DistanceUnit } from '../units'
 import type { CarryChart } from './chart-cell'
 import type { Question } from './model/screens'
+import type { CellWord } from './coach-word'
+import type { PublishedNumbers } from './published-numbers'
 import type { AirCorrection } from './corrections'
 import type { RangeBalls } from './play-ball'
+import { WITHIN_M } from './within'
 
 export type { Question }
 
-/** Known well enough: within this, 8 times in 10. About half of a common step between stock shots (common practice). */
-export const WITHIN_M = yardsToMetres(3)
+export { WITHIN_M }
 /** Balls hit at one stock shot before the next is chosen: a coach's habit, and little is lost by it. */
 export const BALLS_AT_ONCE = 3
 
 export interface CalibrationOptions {
   flags: FlagOptions
+  /** Cover counts only stock shots with a ball that counts. */
+  measuredOnly?: boolean
+  /** Cover is shown at every yard or every metre; the flags are told from every yard. */
+  unit?: DistanceUnit
+  /** What is said of stock shots, and the chart the player carries: rules hold the balls against both. */
+  words?: readonly CellWord[]
+  published?: PublishedNumbers
   /** Wanted certainty either way, metres. */
   withinM: number
   /** How the next balls are measured. */
@@ -57,6 +66,8 @@ export interface Calibration {
   chart: CarryChart
   ladder: Ladder
   findings: Finding[]
+  /** Yard by yard, the shot that leaves least. */
+  cover: Cover
   /** The next stock shots in order; none when no cell of the grid is in use. */
   next: Next[]
   ready: Ready

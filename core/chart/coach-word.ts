@@ -48,7 +48,7 @@ export function saidAt(words: readonly CellWord[], atMs: number): Map<string, Sa
 type Measured = Pick<ChartCell, 'carryM' | 'certainty80M' | 'balls'>
 
 /** Half of a common step (common practice): a number that is off by no more does its job. */
-export { WITHIN_M as OFF_BY_M } from './calibration'
+export { WITHIN_M as OFF_BY_M } from './within'
 
 /**
  * Probability that the stock carry lies further than this from a number, by the balls: the posterior taken as normal with

@@ -1,16 +1,15 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import { groupBy } from '../group-by'
 import { shotErrorM } from '../shot/measuring'
-import type { Calibrated } from './calibrate'
+import type { CarryChart } from './chart-cell'
+import type { GridFit, PlayerShots } from './grid-fit'
+import { MOVED_EVIDENCE, MOVED_LEAST_BALLS } from './model/constants'
 import { evidenceOfMove } from './model/statements'
 
 /** A stock carry as it stood on the earlier day, with the variance of its logarithm; null variance outside the grid. */
 export interface Before extends StockShot { carryM: number | null, lnVariance: number | null }
 
-/** From here on a number is said to have moved: falsely for at most 1 cell in 20, however often one looks. */
-export const MOVED_EVIDENCE = 20
-/** One ball moves nothing, however far it lies off. */
-export const MOVED_LEAST_BALLS = 2
+export { MOVED_EVIDENCE }
 
 export interface Compared extends StockShot {
   fromM: number | null
@@ -31,7 +30,7 @@ export interface Compared extends StockShot {
  * @param before the numbers of the earlier day
  * @param sinceMs shots from this moment on are new
  */
-export function compareCharts(now: Pick<Calibrated, 'chart' | 'grid' | 'player'>, before: readonly Before[], sinceMs: number): Compared[] {
+export function compareCharts(now: { chart: CarryChart, grid: GridFit, player: PlayerShots }, before: readonly Before[], sinceMs: number): Compared[] {
   const { grid, player } = now
   const earlier = new Map(before.map(cell => [cellKey(cell), cell]))
   const places = new Map(grid.cells.map((cell, i) => [cellKey(cell), i]))

@@ -1,13 +1,34 @@
+import betainc from '@stdlib/math-base-special-betainc'
+import gammainc from '@stdlib/math-base-special-gammainc'
+import { normalCdf } from '../chart/model/normal'
 import { cellKey, type StockShot } from '../bag/bag'
 import type { GridFit } from '../chart/grid-fit'
-import { probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../chart/model/statements'
+import { probabilityOfGap, probabilityOfLooser, probabilityOfOverlap, probabilityOfUneven } from '../chart/model/statements'
+
+/** Odds that need no grid. The rules ask for them here, so that a page that only words flags does not load the functions. */
+export interface PlainOdds {
+  /** That a scatter is truly more than `ratio` times the usual: read as `times` the usual, from so many degrees of freedom. */
+  wider: (times: number, degrees: number, ratio: number) => number
+  /** That a share is truly above `share`, a Beta of these two counts. */
+  shareAbove: (share: number, yes: number, no: number) => number
+  /** Φ(z). */
+  below: (z: number) => number
+}
+
+export const plainOdds: PlainOdds = {
+  wider: (times, degrees, ratio) => gammainc(degrees * times * times / (2 * ratio * ratio), degrees / 2),
+  shareAbove: (share, yes, no) => 1 - betainc(share, yes, no),
+  below: normalCdf,
+}
 
 /** Probabilities of what can be said about stock shots of one grid. */
-export interface Odds {
+export interface Odds extends PlainOdds {
   /** That the step from one up to the other is wider than the limit. */
   gap: (shorter: StockShot, longer: StockShot, limitM: number) => number
   /** That the two carry the same to within the limit. */
   overlap: (a: StockShot, b: StockShot, limitM: number) => number
+  /** That the steps between three differ by more than the limit. */
+  uneven: (a: StockShot, b: StockShot, c: StockShot, limitM: number) => number
   /** That it scatters more than `ratio` times the player's usual. */
   looser: (cell: StockShot, ratio: number) => number
 }
@@ -20,8 +41,10 @@ export function oddsOf(grid: GridFit): Odds {
     return i
   }
   return {
+    ...plainOdds,
     gap: (shorter, longer, limitM) => probabilityOfGap(grid.fit, at(shorter), at(longer), limitM),
     overlap: (a, b, limitM) => probabilityOfOverlap(grid.fit, at(a), at(b), limitM),
+    uneven: (a, b, c, limitM) => probabilityOfUneven(grid.fit, at(a), at(b), at(c), limitM),
     looser: (cell, ratio) => probabilityOfLooser(grid.fit, at(cell), ratio),
   }
 }

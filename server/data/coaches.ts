@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
-import type { Account, AccountChange } from '../../shared/account'
+import type { AcademyChange, Account, AccountChange } from '../../shared/account'
+import type { AcademyThresholds } from '../../shared/player'
 
 /** Who asks. Every query of this folder takes it first. */
 export interface Coach {
@@ -48,6 +49,17 @@ export async function createCoach(coach: { id: string, academyId: string, name: 
 export async function changeAccount(coach: Coach, change: AccountChange): Promise<void> {
   if (Object.keys(change).length === 0) return
   await useDatabase().update(coaches).set(change).where(eq(coaches.id, coach.id))
+}
+
+/** What flags of all players of the coach's academy are judged by. */
+export async function academyThresholdsOf(coach: Coach): Promise<AcademyThresholds> {
+  const [row] = await useDatabase().select({ thresholds: academies.thresholds }).from(academies).where(eq(academies.id, coach.academyId))
+  return row!.thresholds
+}
+
+export async function changeAcademy(coach: Coach, change: AcademyChange): Promise<AcademyChange> {
+  await useDatabase().update(academies).set(change).where(eq(academies.id, coach.academyId))
+  return change
 }
 
 export async function passwordHashOf(coach: Coach): Promise<string> {

@@ -1,14 +1,17 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/chart/grid-fit'
-import { clubs, players, sessions, shots } from '../db/schema'
-import type { Coach } from './coaches'
+import { cellWords, clubs, flagAnswers, players, publishedCharts, sessions, shots } from '../db/schema'
+import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, toPlayer } from './players'
 import { renewSummaries } from './summaries'
 import type { PlayerLine } from '../../shared/player'
 
-/** What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the player, and the day. */
-function stampOf(row: { version: number, bagVersion: number, shots: string | null, sessions: string | null }): string {
-  return `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ${row.shots ?? 0} ${row.sessions ?? 0}`
+/** Rows of one player in a table that is only ever added to. */
+const saidCount = (table: typeof cellWords | typeof flagAnswers | typeof publishedCharts) => sql`(select count(*) from ${table} where ${table.playerId} = ${players.id})`
+
+/** What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the player, what was said, and the day. */
+function stampOf(row: { version: number, bagVersion: number, shots: string | null, sessions: string | null, said: number, academy: string }): string {
+  return `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ${row.shots ?? 0} ${row.sessions ?? 0} ${row.said} ${row.academy}`
 }
 
 /** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
@@ -25,15 +28,18 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
   }).from(shots).groupBy(shots.playerId).as('shot_counts')
   const sessionCounts = db.select({ playerId: sessions.playerId, stamp: sql<string>`concat(count(*), ' ', sum(${sessions.version}))`.as('session_stamp') })
     .from(sessions).groupBy(sessions.playerId).as('session_counts')
-  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp, sessions: sessionCounts.stamp })
+  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp, sessions: sessionCounts.stamp, said: sql<number>`(${saidCount(cellWords)} + ${saidCount(flagAnswers)} + ${saidCount(publishedCharts)})`.mapWith(Number) })
     .from(players)
     .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
     .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .where(eq(players.academyId, coach.academyId))
     .orderBy(asc(players.name), asc(players.id))
-  const stale = rows.filter(row => row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stampOf(row))
-  const renewed = await renewSummaries(coach, stale.map(row => ({ id: row.id, stamp: stampOf(row) })))
+  // Sayings, answers and charts are only ever added; of the academy's figures there are few.
+  const academy = JSON.stringify(await academyThresholdsOf(coach))
+  const stamped = new Map(rows.map(row => [row.id, stampOf({ ...row, academy })]))
+  const stale = rows.filter(row => row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stamped.get(row.id))
+  const renewed = await renewSummaries(coach, stale.map(row => ({ id: row.id, stamp: stamped.get(row.id)! })))
   return rows.map(row => ({
     ...toPlayer(row), school: row.school, clubs: row.clubs ?? 0, balls: Number(row.balls ?? 0),
     lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),

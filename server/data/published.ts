@@ -48,12 +48,6 @@ export async function findPublished(coach: Coach, playerId: string, number: numb
   return row.body
 }
 
-/** The one that holds: the newest. For a player that the caller has found to be the asker's. */
-export async function newestPublished(playerId: string): Promise<PublishedChart | null> {
-  const [row] = await useDatabase().select({ body: publishedCharts.body }).from(publishedCharts).where(eq(publishedCharts.playerId, playerId)).orderBy(desc(publishedCharts.number)).limit(1)
-  return row?.body ?? null
-}
-
 /**
  * Publishes the chart as it stands; sent twice it is there once.
  * @throws 404; 409 when the id is another's; 422 when there is no number to publish

@@ -10,7 +10,8 @@ import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
 import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
-import type { Level, PlayerSummary, Thresholds } from '../../shared/player'
+import type { FlagAnswerRecord } from '../../shared/flag-answer'
+import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
@@ -19,6 +20,8 @@ const createdAt = datetime('created_at', { mode: 'date', fsp: 3 }).notNull().def
 export const academies = mysqlTable('academies', {
   id: id('id').primaryKey(),
   name: varchar('name', { length: 80 }).notNull(),
+  // What flags are judged by for all players, unless a player has figures of their own.
+  thresholds: json('thresholds').$type<AcademyThresholds>().notNull().default({}),
   createdAt,
 })
 
@@ -149,6 +152,17 @@ export const ownBalls = mysqlTable('own_balls', {
   taken: boolean('taken'),
   createdAt,
 }, t => [index('own_balls_player').on(t.playerId, t.taken)])
+
+/** What coaches said to flags. Only ever added to: a later answer to the same flag takes the place of an earlier one. */
+export const flagAnswers = mysqlTable('flag_answers', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
+  // The flag as it stood, with the answer: read and written as one.
+  body: json('body').$type<FlagAnswerRecord>().notNull(),
+  createdAt,
+}, t => [index('flag_answers_player').on(t.playerId, t.saidAt)])
 
 /** A place where balls are hit: its signs and targets are measured once and used for ever. */
 export const ranges = mysqlTable('ranges', {

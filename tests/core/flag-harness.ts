@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { sidePattern } from '../../core/chart/model/side'
 import type { FlagRule, GapFacts } from '../../core/gaps/flag'
 import type { Ladder } from '../../core/gaps/ladder'
+import { plainOdds } from '../../core/gaps/odds'
 import { yardsToMetres } from '../../core/units'
 
 /** A ladder from carries in yards; the clubs are named by their place. */
@@ -8,9 +10,13 @@ export function ladderOf(...carriesYd: number[]): Ladder {
   return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, predicted: false, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!) }))
 }
 
-/** A ladder whose every statement has the same odds. */
-export function factsOf(ladder: Ladder, probability = 0.99): GapFacts {
-  return { ladder, chart: [], odds: { gap: () => probability, overlap: () => probability, looser: () => probability } }
+/** A ladder whose every statement has the same odds, and nothing else to say of it. */
+export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFacts> = {}): GapFacts {
+  return {
+    ladder, chart: [], odds: { ...plainOdds, gap: () => probability, overlap: () => probability, uneven: () => probability, looser: () => probability },
+    bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] }, level: 'unknown', nowMs: 0, cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 }, withinM: yardsToMetres(3),
+    sides: sidePattern([], 0), spread: { ln: 0.03, degrees: 10 }, descentDeg: () => null, moved: [], said: new Map(), trusted: { offsM: [] }, flyers: new Map(), ...more,
+  }
 }
 
 interface Case { name: string, yd: number[], options?: Record<string, number> }

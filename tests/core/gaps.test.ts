@@ -9,6 +9,7 @@ import { flagWords, stepBetween, stockShotName } from '../../shared/flag-words'
 import { factsOf, ladderOf, testRule } from './flag-harness'
 import { bagOf, balls, calibrated, tenBalls } from './players'
 
+const names = { cell: (cell: { clubId: string, rungId: string }) => stockShotName(cell.clubId, cell.rungId), club: (cell: { clubId: string }) => cell.clubId }
 const yards = (metres: number | null) => metres === null ? null : metresToYards(metres)
 
 /** Steps of a ladder hit ten times a stock shot, each within 2 yd of what was measured. */
@@ -97,24 +98,25 @@ describe('how surely a flag is said', () => {
     }))
     const loose = calibrated(bag, shots).findings.filter(f => f.flag === 'loose')
     expect(loose.map(f => [f.cells[0], f.sureness])).toEqual([[{ clubId: '54°', rungId: 'half' }, 'sure']])
-    expect(flagWords(loose[0]!, cell => stockShotName(cell.clubId, cell.rungId), 'yd')).toMatchObject({ why: expect.stringMatching(/^54° half scatters wider than your other stock shots: 8 clean balls in 10 lie from \d+ yd to \d+ yd\.$/), odds: expect.stringMatching(/^Sure: /) })
+    expect(flagWords(loose[0]!, names, 'yd')).toMatchObject({ why: expect.stringMatching(/^54° half scatters wider than your other stock shots: 8 clean balls in 10 lie from \d+ to \d+ yd\.$/), odds: expect.stringMatching(/^Sure: /) })
   })
 })
 
 describe('the registry of flags', () => {
+  const good = flagRule('step')
+
   it('holds each rule once, known by its id', () => {
-    expect(FLAG_RULES.map(r => r.meta.id)).toEqual(['step', 'loose', 'overlap'])
-    expect(flagRule('step')).toBe(FLAG_RULES[0])
-    expect(() => flagRule('nope')).toThrow(/"nope" is no flag; known: step, loose, overlap/)
+    expect(FLAG_RULES).toHaveLength(19)
+    expect(flagRule('step')).toBe(good)
+    expect(() => flagRule('nope')).toThrow(/"nope" is no flag; known: hole, step,/)
   })
 
-  const good = FLAG_RULES[0]!
   it.each([
     ['id', { meta: { ...good.meta, id: 'Step!' } }, /lower-case/],
     ['words', { meta: { ...good.meta, why: '' } }, /meta\.why is missing/],
-    ['remedies', { meta: { ...good.meta, remedies: [] } }, /remedies is missing/],
-    ['threshold', { defaults: {} }, /no widestStepM/],
-    ['line for what is open', { meta: { ...good.meta, open: { one: '', many: '' } } }, /open is missing/],
+    ['remedies', { meta: { ...good.meta, remedies: [''] } }, /remedy is empty/],
+    ['threshold', { defaults: {} }, /has no widestStepM/],
+    ['line for what is open', { meta: { ...good.meta, open: { one: '', many: '' } } }, /open is half written/],
     ['figure', { meta: { ...good.meta, why: 'It is wide.' } }, /does not tell \{stepM\}/],
   ])('refuses a rule whose %s is wrong', (_, change, message) => {
     expect(() => checkRules([{ ...good, ...change } as unknown as FlagRule])).toThrow(message)
@@ -126,12 +128,11 @@ describe('the registry of flags', () => {
 })
 
 describe('what a flag says', () => {
-  const name = (cell: { clubId: string, rungId: string }) => stockShotName(cell.clubId, cell.rungId)
 
   it('tells what, why in figures that add up, and what to do', () => {
     const [finding] = step.find(factsOf(ladderOf(51.4, 65.6)))
-    const words = flagWords(finding!, name, 'yd')
-    expect(words.title).toBe('Wide step, 51 yd to 66 yd')
+    const words = flagWords(finding!, names, 'yd')
+    expect(words.title).toBe('Wide step, 51 to 66 yd')
     expect(words.why).toBe('c0 full carries 51 yd and the next, c1 full, 66 yd: a step of 15 yd, more than 12 yd. Nothing in the chart lands in between.')
     expect(words.odds).toBe('Sure: 99 in 100')
     expect(words.remedies[0]).toBe('Grip down an inch on c1 full: about 5 yd less.')
@@ -139,18 +140,18 @@ describe('what a flag says', () => {
 
   it('takes one decimal where whole figures would contradict the flag', () => {
     const [finding] = step.find(factsOf(ladderOf(60, 72.4)))
-    expect(flagWords(finding!, name, 'yd').why).toContain('a step of 12.4 yd, more than 12.0 yd')
+    expect(flagWords(finding!, names, 'yd').why).toContain('a step of 12.4 yd, more than 12.0 yd')
   })
 
   it('speaks metres to who reads metres', () => {
     const [finding] = overlap.find(factsOf(ladderOf(70, 73)))
-    expect(flagWords(finding!, name, 'm').why).toBe('c0 full carries 64 m and c1 full 67 m: 3 m apart, within 4 m.')
+    expect(flagWords(finding!, names, 'm').why).toBe('c0 full carries 64 m and c1 full 67 m: 3 m apart, within 4 m, and they fly alike.')
   })
 
   it('says every rule in both units without a hole in its words', () => {
     for (const finding of findFlags(factsOf(ladderOf(40, 41, 60, 80.3)))) {
       for (const unit of ['yd', 'm'] as const) {
-        const { title, why, remedies } = flagWords(finding, name, unit)
+        const { title, why, remedies } = flagWords(finding, names, unit)
         for (const text of [title, why, ...remedies]) expect(text).not.toMatch(/[{}]|undefined|NaN/)
       }
     }

@@ -112,9 +112,11 @@ describe('records on their way', () => {
   })
 
   it('thresholds reach the rules they belong to', () => {
-    expect(flagOptions({ widestStepM: 9 })).toEqual({ step: { widestStepM: 9 }, overlap: {} })
-    expect(flagOptions({})).toEqual({ step: {}, overlap: {} })
-    expect(calibrationOptions({ closestM: 3 }, 'laser')).toEqual({ flags: { step: {}, overlap: { closestM: 3 } }, withinM: yardsToMetres(3), method: 'laser', neutralAir: true })
+    expect(flagOptions({ widestStepM: 9, asMeasured: true })).toEqual({ widestStepM: 9 })
+    expect(flagOptions({}, { widestStepM: 7, staleDays: 40 })).toEqual({ widestStepM: 7, staleDays: 40 })
+    expect(flagOptions({ widestStepM: 9 }, { widestStepM: 7, staleDays: 40 })).toEqual({ widestStepM: 9, staleDays: 40 })
+    expect(calibrationOptions({}, 'laser', { academyThresholds: { withinM: 4 } }).withinM).toBe(4)
+    expect(calibrationOptions({ closestM: 3 }, 'laser')).toEqual({ flags: { closestM: 3 }, withinM: yardsToMetres(3), method: 'laser', neutralAir: true })
     expect(calibrationOptions({ asMeasured: true }, 'laser').neutralAir).toBe(false)
     expect(faults(PlayerChange, { version: 1, thresholds: { withinM: 0.1 } })).toEqual(['thresholds.withinM: Wanted certainty 0.1 m is not possible: 0.9144 to 18.288 m is allowed.'])
   })

@@ -48,7 +48,7 @@ describe('the headless door', () => {
     })
     expect(measured.map(cell => cell.middleM)).toEqual([42.98, 50.29, 66.75])
     expect(chart.ladder.map((s: { swing: string }) => s.swing)).toEqual(['half', 'half', 'half', 'full', 'full'])
-    expect(chart.flags[0]).toMatchObject({ rule: 'step', sureness: 'sure', title: 'Wide step, 56 yd to 73 yd', cells: [{ club: '54°', swing: 'half' }, { club: '50°', swing: 'half' }] })
+    expect(chart.flags.find((flag: { rule: string }) => flag.rule === 'step')).toMatchObject({ sureness: 'sure', title: 'Wide step, 56 to 73 yd', cells: [{ club: '54°', swing: 'half' }, { club: '50°', swing: 'half' }] })
     expect(chart.next[0]).toEqual({ club: '50°', swing: 'full', balls: 3, why: 'It takes most doubt off the chart: its balls also tell about 54° full.' })
     expect(chart.ready).toMatchObject({ withinM: 2.74, cellsInUse: 5, goodEnough: false })
     expect(chart).not.toHaveProperty('retestDue')
@@ -56,7 +56,7 @@ describe('the headless door', () => {
 
   it('speaks metres when asked, and adds several files up', () => {
     const { out } = calibrate('--bag', BAG, '--shots', SHOTS, '--shots', shotsWith('50°,half,73'), '--unit', 'm')
-    expect(JSON.parse(out).flags[0].title).toMatch(/^Wide step, 5[0-2] m to 67 m$/)
+    expect(JSON.parse(out).flags.map((flag: { title: string }) => flag.title)).toContainEqual(expect.stringMatching(/^Wide step, 5[0-2] to 67 m$/))
     expect(JSON.parse(out).cells.at(-2).balls).toBe(16)
   })
 

@@ -47,7 +47,7 @@ onMounted(() => void outbox.send())
         <ul v-if="outbox.refused.length > 0" class="divide-y divide-default">
           <li v-for="item in outbox.refused" :key="item.seq" class="flex flex-wrap items-center gap-2 py-2">
             <span class="min-w-0 flex-1">
-              <strong>{{ item.entry.kind === 'shot' ? `Ball of ${withUnit(item.entry.record.carryM)}` : item.entry.kind === 'word' ? 'Word about a stock shot' : 'Range session' }}</strong>
+              <strong>{{ item.entry.kind === 'shot' ? `Ball of ${withUnit(item.entry.record.carryM)}` : item.entry.kind === 'word' ? 'Word about a stock shot' : item.entry.kind === 'answer' ? 'Answer to a flag' : 'Range session' }}</strong>
               <span class="block text-error">{{ item.refused }}</span>
             </span>
             <UButton size="sm" variant="outline" color="neutral" @click="outbox.retry(item)">Send again</UButton>

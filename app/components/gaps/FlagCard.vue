@@ -6,8 +6,8 @@ import { flagWords } from '#shared/flag-words'
 /** One flag: what, how surely, why with the figures, what to do. */
 const props = defineProps<{ finding: Finding }>()
 const { unit } = useDistance()
-const { cellName } = useCellNames()
-const words = computed(() => flagWords(props.finding, cellName, unit.value))
+const { cellName, clubLabel } = useCellNames()
+const words = computed(() => flagWords(props.finding, { cell: cellName, club: clubLabel }, unit.value))
 const LOOKS = {
   hole: { icon: 'i-lucide-diamond', colour: 'var(--hole)' },
   overlap: { icon: 'i-lucide-arrow-left-right', colour: 'var(--overlap)' },

@@ -87,6 +87,9 @@ export const MODEL = {
 export const SPREAD_OF_LEVEL = { unknown: 0.033, beginner: 0.055, improver: 0.042, good: 0.030, expert: 0.021 } as const
 export const SPREAD_BALLS_OF_LEVEL = 6
 
+/** Side scatter of one ball as a share of its carry, by level. From memory. */
+export const SIDE_OF_LEVEL = { unknown: 0.05, beginner: 0.08, improver: 0.06, good: 0.045, expert: 0.035 } as const
+
 /**
  * How sure a statement must be before it is said, with coaches looking after every ball. Each was set on choosing
  * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
@@ -101,7 +104,17 @@ export const SAY = {
   looser: 0.85,
   /** Looser means this many times the player's usual scatter. */
   looserRatio: 1.25,
+  /** The player's scatter beyond the stated level's, along or across: one statement a chart. Our choice. */
+  looserThanLevel: 0.95,
+  /** A bias (to a side, short, to flyers) likely enough to be listed, and surely. Our choice. */
+  bias: 0.9,
+  biasSure: 0.975,
 } as const
+
+/** From here on a number is said to have moved: falsely for at most 1 cell in 20, however often one looks. */
+export const MOVED_EVIDENCE = 20
+/** One ball moves nothing, however far it lies off. */
+export const MOVED_LEAST_BALLS = 2
 
 /** How a real change of a stock carry is looked for. */
 export const MOVE = {

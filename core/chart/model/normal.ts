@@ -1,5 +1,7 @@
 import { exp } from '../../exact'
 
+export { Z_80, Z_95 } from './quantiles'
+
 const SQRT_2PI = Math.sqrt(2 * Math.PI)
 
 /** Density of a normal at distance e from its mean, variance v. */
@@ -53,12 +55,6 @@ export function quickNormalCdf(x: number): number {
   const bend = slope + TABLE[2 * i + 3]! - 2 * rise
   return from + r * (slope + r * (rise - slope - bend + r * bend))
 }
-
-/** Φ⁻¹(0.9): a tenth on each side leaves 8 in 10. */
-export const Z_80 = 1.2815515655446004
-
-/** Φ⁻¹(0.975): a fortieth on each side leaves 19 in 20. */
-export const Z_95 = 1.959963984540054
 
 /**
  * Quantile of Student's t from the normal one, four terms with the normal one itself: Abramowitz & Stegun, 26.7.5. Good to 2e-3 from three

@@ -34,6 +34,22 @@ export function probabilityOfOverlap(fit: Fit, a: number, b: number, limitM: num
   return studentCdf((limitM - dM) / sdM, fit.degrees) - studentCdf((-limitM - dM) / sdM, fit.degrees)
 }
 
+/** Probability that the step from b up to c differs from the step from a up to b by more than the limit. */
+export function probabilityOfUneven(fit: Fit, a: number, b: number, c: number, limitM: number): number {
+  const n = fit.mean.length
+  const cells = [a, b, c]
+  const carries = cells.map(i => exp(fit.mean[i]!))
+  // c − 2b + a, each carry by its logarithm.
+  const weights = [carries[0]!, -2 * carries[1]!, carries[2]!]
+  const bendM = carries[2]! - 2 * carries[1]! + carries[0]!
+  let variance = 0
+  cells.forEach((i, x) => cells.forEach((j, y) => {
+    variance += weights[x]! * weights[y]! * fit.covariance[i * n + j]!
+  }))
+  const sdM = Math.sqrt(Math.max(LEAST_VARIANCE_M2, variance))
+  return studentCdf((bendM - limitM) / sdM, fit.degrees) + studentCdf((-limitM - bendM) / sdM, fit.degrees)
+}
+
 /** Probability that a cell scatters more than `ratio` times the player's own usual. */
 export function probabilityOfLooser(fit: Fit, cell: number, ratio: number): number {
   const degrees = MODEL.loosenessBalls + fit.cellDegrees[cell]!

@@ -1,10 +1,30 @@
-import type { Finding, FlagRule, GapFacts } from '../flag'
+import { THRESHOLD_NAMES, type Finding, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+import believedWrong from './believed-wrong'
+import crowded from './crowded'
+import flyerProne from './flyer-prone'
+import hole from './hole'
 import loose from './loose'
+import moved from './moved'
+import noFloor from './no-floor'
+import outOfOrder from './out-of-order'
 import overlap from './overlap'
+import shortBias from './short-bias'
+import sideBias from './side-bias'
+import stale from './stale'
 import step from './step'
+import thin from './thin'
+import topOfBag from './top-of-bag'
+import twoWays from './two-ways'
+import unevenLofts from './uneven-lofts'
+import weak from './weak'
+import wide from './wide'
 
-/** One sorted line a rule. Findings are shown in this order of weight: holes first. */
-const RULES: readonly FlagRule[] = [step, loose, overlap] as unknown as readonly FlagRule[]
+export type { FlagOptions }
+
+/** One line a rule. Findings are shown in this order: what is missing first, what is no fault last. */
+const RULES: readonly FlagRule[] = [
+  hole, step, topOfBag, moved, outOfOrder, crowded, believedWrong, loose, wide, shortBias, sideBias, flyerProne, overlap, weak, stale, thin, noFloor, unevenLofts, twoWays,
+]
 
 /**
  * Checks what every rule says of itself, so that a half-written flag cannot ship.
@@ -20,12 +40,14 @@ export function checkRules(rules: readonly FlagRule[]): void {
     for (const key of ['kind', 'title', 'why'] as const) {
       if (!meta[key]) throw new Error(`${name}: meta.${key} is missing`)
     }
-    if (!meta.open.one || !meta.open.many) throw new Error(`${name}: meta.open is missing`)
-    if (meta.remedies.length === 0 || meta.remedies.some(r => r.length === 0)) throw new Error(`${name}: meta.remedies is missing`)
+    if (meta.open && (!meta.open.one || !meta.open.many)) throw new Error(`${name}: meta.open is half written`)
+    if (meta.remedies.some(r => r.length === 0)) throw new Error(`${name}: a remedy is empty`)
+    if (!(meta.weight >= 0) || (meta.kind === 'asset') !== (meta.weight === 0)) throw new Error(`${name}: meta.weight must be above 0, and 0 for an asset`)
+    if (!(meta.settledWithin >= 0)) throw new Error(`${name}: meta.settledWithin is missing`)
     if (meta.difference && !meta.why.includes(`{${meta.difference.of}}`)) throw new Error(`${name}: meta.why does not tell {${meta.difference.of}}`)
-    if (meta.threshold) {
-      const threshold = defaults[meta.threshold.option]
-      if (threshold === undefined || !(threshold > 0)) throw new Error(`${name}: defaults has no ${meta.threshold.option}`)
+    for (const { option, label, why } of meta.thresholds ?? []) {
+      if (!THRESHOLD_NAMES.includes(option) || !label || !why) throw new Error(`${name}: the threshold ${option} is half written`)
+      if (!((defaults[option] ?? 0) > 0)) throw new Error(`${name}: defaults has no ${option}`)
     }
   }
 }
@@ -41,10 +63,10 @@ export function flagRule(id: string): FlagRule {
   return rule
 }
 
-/** Thresholds by rule id; what is missing takes the rule's default. */
-export type FlagOptions = Record<string, Record<string, number> | undefined>
+/** What every threshold of the rules usually is. */
+export const USUAL_THRESHOLDS: FlagOptions = Object.assign({}, ...RULES.map(rule => rule.defaults))
 
 /** All findings of all rules on one chart: rules in the order of the registry, shortest first within each. */
 export function findFlags(facts: GapFacts, options: FlagOptions = {}): Finding[] {
-  return RULES.flatMap(rule => rule.find(facts, options[rule.meta.id]))
+  return RULES.flatMap(rule => rule.find(facts, options))
 }

@@ -1,0 +1,151 @@
+import { cellKey } from '../bag/bag'
+import type { CarryChart } from '../chart/chart-cell'
+import type { GridFit } from '../chart/grid-fit'
+import { MODEL, SIDE } from '../chart/model/constants'
+import { ballSd } from '../chart/model/estimate'
+import { sidePattern, type SidePattern } from '../chart/model/side'
+import { exp } from '../exact'
+import type { Shot } from '../shot/shot'
+import { fromUnit, toUnit, yardsToMetres, type DistanceUnit } from '../units'
+import { GRIP_DOWN_M, type Cover, type CoverAt, type CoverShot } from './stretches'
+import { leastLeaveM, leave, meanLeaveM, type Scatter } from './leave'
+
+/** What gripping down costs: scatter, and doubt about the number. From memory. */
+const GRIP_SPREAD = 1.15
+const GRIP_DOUBT_M = yardsToMetres(1.5)
+
+/** What of a player's scatter is the same for all shots. */
+export interface PlayerScatter {
+  mishitShare: number
+  /** Scatter of one ball on ln carry where all cells are alike: φ. */
+  spread: number
+  /** Side scatter as a share of the carry. */
+  sideShare: number
+}
+
+/** Leave beyond what could be, from which on a yard is a hole: about 5 yd off the nearest number for a usual player. From memory. */
+export const HOLE_M = yardsToMetres(2)
+/** To be sure, every number is moved towards the target by so many standard deviations of its doubt. */
+const SURE_SDS = 1.28
+
+/** Of all balls so far, the share that was mishit, pulled to the usual by thirty balls. */
+const MISHIT_PRIOR_BALLS = 30
+export function mishitShareOf(grid: Pick<GridFit, 'verdicts'>): number {
+  let mishits = MODEL.mishitShare * MISHIT_PRIOR_BALLS
+  for (const { clean, fault } of grid.verdicts.values()) if (fault === 'mishit') mishits += 1 - clean
+  return mishits / (MISHIT_PRIOR_BALLS + grid.verdicts.size)
+}
+
+/** The side pattern of the grid's cells; the usual one when no side was measured. */
+export function sidesOfGrid(shots: readonly Shot[], grid: GridFit): SidePattern {
+  const measured = shots.filter(shot => shot.leftOut === null && shot.sideM !== undefined && shot.carryM > 0 && grid.indexOf.has(cellKey(shot)))
+  return sidePattern(measured.map(shot => ({ cell: grid.indexOf.get(cellKey(shot))!, ratio: shot.sideM! / shot.carryM })), grid.cells.length)
+}
+
+/** A shot gripped down an inch. */
+export function grippedDown(shot: CoverShot): CoverShot {
+  return {
+    ...shot, grippedDown: true, carryM: shot.carryM - GRIP_DOWN_M, scatterSdM: shot.scatterSdM * GRIP_SPREAD,
+    certaintySdM: Math.hypot(shot.certaintySdM, GRIP_DOUBT_M), sideSdM: shot.sideSdM * GRIP_SPREAD,
+  }
+}
+
+export interface CoverOptions {
+  /** Only shots with a ball that counts. */
+  measuredOnly?: boolean
+  unit?: DistanceUnit
+}
+
+/** The shots of a chart that cover is worked out from, those gripped down after them. */
+export function coverShots(chart: CarryChart, grid: GridFit, sides: Pick<SidePattern, 'bias' | 'sd'>, { measuredOnly }: CoverOptions = {}): CoverShot[] {
+  const { fit } = grid
+  const n = fit.mean.length
+  const stock = chart.flatMap((cell): CoverShot[] => {
+    if (cell.plain || cell.carryM === null || (cell.kind !== 'measured' && (cell.kind !== 'predicted' || measuredOnly))) return []
+    const i = grid.indexOf.get(cellKey(cell))!
+    const carryM = exp(fit.mean[i]!)
+    return [{
+      clubId: cell.clubId, rungId: cell.rungId, grippedDown: false, predicted: cell.kind === 'predicted', carryM,
+      certaintySdM: carryM * Math.sqrt(fit.covariance[i * n + i]!), scatterSdM: carryM * ballSd(fit, i),
+      sideBiasM: carryM * sides.bias[i]!, sideSdM: carryM * sides.sd,
+    }]
+  })
+  return [...stock, ...stock.filter(shot => shot.carryM > GRIP_DOWN_M).map(grippedDown)]
+}
+
+/** How a choice is looked at: with the doubt about its number, without, or moved towards the target as far as that doubt goes. */
+type Look = 'as known' | 'as if certain' | 'as near as may be'
+
+/** As near to the target as its number may be, not past it. */
+function nearest({ carryM, certaintySdM }: CoverShot, targetM: number): number {
+  const reach = SURE_SDS * certaintySdM
+  return targetM > carryM ? Math.min(targetM, carryM + reach) : Math.max(targetM, carryM - reach)
+}
+
+function scatterOf(shot: CoverShot, mishitShare: number, targetM: number, look: Look): Scatter {
+  return {
+    carryM: look === 'as near as may be' ? nearest(shot, targetM) : shot.carryM,
+    longSdM: look === 'as known' ? Math.hypot(shot.certaintySdM, shot.scatterSdM) : shot.scatterSdM,
+    sideBiasM: shot.sideBiasM, sideSdM: shot.sideSdM, mishitShare,
+  }
+}
+
+/** The least mean leave of all shots, and whose: a shot that cannot come under the best so far is not worked out. */
+function least(shots: readonly CoverShot[], targetM: number, mishitShare: number, look: Look): { best: number, leaveM: number } {
+  const floors = shots.map((shot) => {
+    const { carryM, longSdM, sideBiasM, sideSdM } = scatterOf(shot, mishitShare, targetM, look)
+    return leastLeaveM(targetM, carryM, longSdM, sideBiasM, sideSdM, mishitShare)
+  })
+  let best = -1
+  let leaveM = Infinity
+  const tried = new Set<number>()
+  for (;;) {
+    let next = -1
+    for (let i = 0; i < floors.length; i++) if (floors[i]! < leaveM && (next < 0 || floors[i]! < floors[next]!) && !tried.has(i)) next = i
+    if (next < 0) return { best, leaveM }
+    tried.add(next)
+    const found = meanLeaveM(targetM, scatterOf(shots[next]!, mishitShare, targetM, look))
+    if (found < leaveM) [best, leaveM] = [next, found]
+  }
+}
+
+/** Every whole yard or metre from the shortest stock carry to the longest, metres. */
+export function targetsOf(carriesM: readonly number[], unit: DistanceUnit): number[] {
+  if (carriesM.length === 0) return []
+  const from = Math.ceil(toUnit(Math.min(...carriesM), unit) - 1e-9)
+  const to = Math.floor(toUnit(Math.max(...carriesM), unit) + 1e-9)
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, k) => fromUnit(from + k, unit))
+}
+
+/** What the player would leave at this target with a stock shot that carries exactly so far, and a certain number. */
+export function couldLeaveM(targetM: number, { spread, sideShare, mishitShare }: PlayerScatter): number {
+  return meanLeaveM(targetM, { carryM: targetM, longSdM: spread * (targetM + MODEL.spreadOffsetM), sideBiasM: 0, sideSdM: sideShare * targetM, mishitShare })
+}
+
+/**
+ * Cover: for each target the shot that leaves least, how much, and whether that is a hole.
+ * @param targetsM metres
+ */
+export function coverOf(shots: readonly CoverShot[], player: PlayerScatter, targetsM: readonly number[]): CoverAt[] {
+  const { mishitShare } = player
+  if (shots.length === 0) return []
+  return targetsM.map((atM): CoverAt => {
+    const couldM = couldLeaveM(atM, player)
+    const { best } = least(shots, atM, mishitShare, 'as known')
+    const { meanM, badM } = leave(atM, scatterOf(shots[best]!, mishitShare, atM, 'as known'))
+    // Doubt about a number makes a yardage weak, not missing: holes are told with every number taken as certain. That leaves
+    // no more than with the doubt, so where even that is no hole nothing else need be asked.
+    const missing = meanM - couldM > HOLE_M && least(shots, atM, mishitShare, 'as if certain').leaveM - couldM > HOLE_M
+    const surely = missing && least(shots, atM, mishitShare, 'as near as may be').leaveM - couldM > HOLE_M
+    return { atM, best, leaveM: meanM, badM, couldM, hole: surely ? 'sure' : missing ? 'likely' : null }
+  })
+}
+
+/** The cover of a chart, yard by yard or metre by metre. */
+export function chartCover(chart: CarryChart, grid: GridFit, sides: Pick<SidePattern, 'bias' | 'sd'>, options: CoverOptions = {}): Cover {
+  const unit = options.unit ?? 'yd'
+  const shots = coverShots(chart, grid, sides, options)
+  const mishitShare = mishitShareOf(grid)
+  const targets = targetsOf(shots.filter(shot => !shot.grippedDown).map(shot => shot.carryM), unit)
+  return { unit, shots, mishitShare, at: coverOf(shots, { mishitShare, spread: grid.fit.spread, sideShare: sides.sd }, targets) }
+}

@@ -1,0 +1,96 @@
+import { cellKey, type Bag } from '../bag/bag'
+import type { CarryChart, ChartCell } from '../chart/chart-cell'
+import { saidAt, type CellWord, type Said } from '../chart/coach-word'
+import { compareCharts, type Before, type Compared } from '../chart/compare'
+import type { GridFit, Level, PlayerShots } from '../chart/grid-fit'
+import type { PublishedNumbers } from '../chart/published-numbers'
+import type { SidePattern } from '../chart/model/side'
+import { groupByCell } from '../chart/pile'
+import { chartCover, sidesOfGrid, type CoverOptions } from './cover'
+import type { Cover } from './stretches'
+import { descentDeg } from './descent'
+import { buildLadder, type Ladder } from './ladder'
+import { oddsOf, type Odds } from './odds'
+
+/** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
+export interface Trusted { offsM: number[] }
+
+/** Of one stock shot: balls taken into account, and how many of them were flyers, by odds. */
+export interface FlyerCount { balls: number, flyers: number }
+
+/** What a rule looks at. */
+export interface GapFacts {
+  ladder: Ladder
+  chart: CarryChart
+  odds: Odds
+  bag: Bag
+  level: Level
+  nowMs: number
+  /** At every yard. */
+  cover: Cover
+  withinM: number
+  sides: SidePattern
+  /** Scatter of one ball where all cells are alike, φ, and the balls' worth of scatter behind it. */
+  spread: { ln: number, degrees: number }
+  /** The angle a usual strike of this stock shot comes down at, degrees; null where none is known. */
+  descentDeg: (cell: ChartCell) => number | null
+  moved: readonly Compared[]
+  said: ReadonlyMap<string, Said>
+  trusted: Trusted
+  flyers: ReadonlyMap<string, FlyerCount>
+}
+
+export interface FactsInput {
+  player: PlayerShots
+  grid: GridFit
+  chart: CarryChart
+  withinM: number
+  cover?: CoverOptions
+  words?: readonly CellWord[]
+  published?: PublishedNumbers
+}
+
+function trustedBalls({ shots }: PlayerShots, said: ReadonlyMap<string, Said>, published: PublishedNumbers | undefined): Trusted {
+  if (!published) return { offsM: [] }
+  const numbers = new Map(published.cells.map(cell => [cellKey(cell), cell.carryM]))
+  return {
+    offsM: shots.filter(shot => shot.leftOut === null && shot.balls === 1 && shot.hitAtMs > published.publishedAtMs).flatMap((shot) => {
+      const numberM = said.get(cellKey(shot))?.written?.carryM ?? numbers.get(cellKey(shot))
+      return numberM === undefined || numberM === null ? [] : [shot.carryM - numberM]
+    }),
+  }
+}
+
+function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCount> {
+  const counts = new Map<string, FlyerCount>()
+  for (const [key, pile] of groupByCell(shots)) {
+    let balls = 0
+    let flyers = 0
+    for (const shot of pile) {
+      const verdict = grid.verdicts.get(shot.id)
+      if (!verdict || shot.balls > 1) continue
+      balls++
+      if (verdict.fault === 'flyer') flyers += 1 - verdict.clean
+    }
+    if (balls > 0) counts.set(key, { balls, flyers })
+  }
+  return counts
+}
+
+/** All that the rules look at, worked out once. */
+export function gapFacts({ player, grid, chart, withinM, cover, words = [], published }: FactsInput): GapFacts {
+  const { bag, level, nowMs } = player
+  const sides = sidesOfGrid(player.shots, grid)
+  const said = saidAt(words, nowMs)
+  const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
+  const before = published?.cells.map((cell): Before => ({ clubId: cell.clubId, rungId: cell.rungId, carryM: cell.modelM, lnVariance: cell.lnVariance }))
+  return {
+    ladder: buildLadder(chart), chart, odds: oddsOf(grid), bag, level, nowMs, withinM, sides, said,
+    cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
+    spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
+    descentDeg: cell => cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM),
+    moved: before ? compareCharts({ chart, grid, player }, before, published!.publishedAtMs) : [],
+    trusted: trustedBalls(player, said, published),
+    flyers: flyerCounts(player, grid),
+  }
+}

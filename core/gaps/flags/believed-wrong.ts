@@ -1,0 +1,36 @@
+import { cellKey } from '../../bag/bag'
+import { CONTRADICTED, oddsOff } from '../../chart/coach-word'
+import { yardsToMetres } from '../../units'
+import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
+
+export const meta = {
+  id: 'believed-wrong',
+  kind: 'weak',
+  weight: 4,
+  title: 'Believed too short',
+  why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} over the back.',
+  remedies: ['Show the player the balls, and let them say the new number aloud.'],
+  variants: { long: { title: 'Believed too long', why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} short.' } },
+  settledWithin: yardsToMetres(3),
+} as const satisfies FlagMeta
+
+export const defaults = {}
+
+/** Stock carries that the player believes wrongly by more than is wanted of a number, by odds. Mutates nothing. */
+export function find({ chart, said, withinM }: GapFacts): Finding[] {
+  return chart.flatMap((cell): Finding[] => {
+    const believedM = said.get(cellKey(cell))?.believed?.carryM
+    if (cell.kind !== 'measured' || believedM === undefined || believedM === null) return []
+    const probability = oddsOff(cell, believedM, withinM)
+    if (probability === null || probability < CONTRADICTED) return []
+    const offM = cell.carryM! - believedM
+    return [{
+      flag: meta.id, ...(offM < 0 && { variant: 'long' }), sureness: probability >= SURE ? 'sure' : 'likely', probability, cells: [plainCell(cell)],
+      data: { believedM, isM: cell.carryM!, offM: Math.abs(offM) }, fromM: Math.min(believedM, cell.carryM!), toM: Math.max(believedM, cell.carryM!), figure: offM,
+    }]
+  })
+}
+
+const SURE = 0.98
+
+export default { meta, defaults, find } satisfies FlagRule

@@ -1,0 +1,45 @@
+import { SAY } from '../../chart/model/constants'
+import { groupBy } from '../../group-by'
+import { yardsToMetres } from '../../units'
+import { plainCell, SAME_M, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+import overlap from './overlap'
+
+export const meta = {
+  id: 'crowded',
+  kind: 'overlap',
+  weight: 4,
+  title: 'Crowded at {fromM}',
+  why: '{cells} carry {fromM} to {toM} with the same swing, all within {closestM}: one of them has no job, or is badly struck.',
+  remedies: ['Look at the strike of the longest club first: launch and spin tell.', 'Then leave one of them at home, or bend one.'],
+  open: { one: 'number may be crowded', many: 'numbers may be crowded' },
+  settledWithin: yardsToMetres(3),
+} as const satisfies FlagMeta
+
+export const defaults = {}
+
+const CLUBS = 3
+const LIKELY = 0.8
+
+/** Three clubs or more that carry one number with one swing length. Mutates nothing. */
+export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
+  const { closestM } = { ...overlap.defaults, ...options }
+  return [...groupBy(ladder, step => step.rungId).values()].flatMap((row) => {
+    const found: Finding[] = []
+    for (let i = 0; i + CLUBS <= row.length; i++) {
+      let j = i
+      while (j + 1 < row.length && row[j + 1]!.carryM - row[i]!.carryM <= closestM + SAME_M) j++
+      if (j - i + 1 < CLUBS) continue
+      const cells = row.slice(i, j + 1)
+      // The rest lie between the outermost two, so they stand for all.
+      const probability = odds.overlap(cells[0]!, cells.at(-1)!, closestM)
+      found.push({
+        flag: meta.id, sureness: probability >= SAY.overlap ? 'sure' : probability >= LIKELY ? 'likely' : 'open', probability, cells: cells.map(plainCell),
+        data: { closestM }, fromM: cells[0]!.carryM, toM: cells.at(-1)!.carryM, figure: cells.at(-1)!.carryM - cells[0]!.carryM,
+      })
+      i = j
+    }
+    return found
+  })
+}
+
+export default { meta, defaults, find } satisfies FlagRule

@@ -1,0 +1,32 @@
+import { stretches } from '../stretches'
+import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
+
+export const meta = {
+  id: 'hole',
+  kind: 'hole',
+  weight: 5,
+  title: 'Hole, {fromM} to {toM}',
+  why: 'No stock shot serves these yardages, gripped down an inch or not: the best, {cells}, leaves {leaveM} on average, where a number of its own would leave {couldM}.',
+  remedies: [],
+  settledWithin: 2,
+} as const satisfies FlagMeta
+
+export const defaults = {}
+
+/** Yardages whose best leave lies well beyond what the player could leave there, as stretches. Mutates nothing. */
+export function find({ cover }: GapFacts): Finding[] {
+  return stretches(cover.at, one => one.hole ? 'hole' : null).map(({ all }) => {
+    const worst = all.reduce((w, one) => one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w)
+    return {
+      flag: meta.id,
+      // A stretch is sure when one yard of it is: the others are its edges.
+      sureness: all.some(one => one.hole === 'sure') ? 'sure' : 'likely',
+      probability: null,
+      cells: [plainCell(cover.shots[worst.best]!)],
+      data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },
+      fromM: all[0]!.atM, toM: all.at(-1)!.atM, figure: worst.leaveM - worst.couldM,
+    }
+  })
+}
+
+export default { meta, defaults, find } satisfies FlagRule

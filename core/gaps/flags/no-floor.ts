@@ -1,0 +1,29 @@
+import { yardsToMetres } from '../../units'
+import { plainCell, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+
+export const meta = {
+  id: 'no-floor',
+  kind: 'finding',
+  weight: 1,
+  title: 'Nothing under {fromM}',
+  why: 'The shortest stock shot, {shorter}, carries {shorterM}. Below it there is only touch.',
+  remedies: ['Add a shorter swing length with the most lofted club.', 'Or practise touch: 10, 20, 30 and 40, low and then high.'],
+  thresholds: [{ option: 'floorM', label: 'Numbers down to', why: 'Inside about 50 it is touch for most players.' }],
+  settledWithin: yardsToMetres(3),
+} as const satisfies FlagMeta
+
+// Inside about 50 yd it is touch: common practice.
+export const defaults = { floorM: yardsToMetres(50) }
+
+/** A ladder that begins above what touch can reach. Mutates nothing. */
+export function find({ ladder }: GapFacts, options: FlagOptions = {}): Finding[] {
+  const { floorM } = { ...defaults, ...options }
+  const shortest = ladder[0]
+  if (!shortest || shortest.carryM <= floorM) return []
+  return [{
+    flag: meta.id, sureness: 'counted', probability: null, cells: [plainCell(shortest)], data: { shorterM: shortest.carryM, floorM },
+    fromM: shortest.carryM, toM: shortest.carryM, figure: shortest.carryM,
+  }]
+}
+
+export default { meta, defaults, find } satisfies FlagRule

@@ -1,0 +1,28 @@
+import { plainCell, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+
+export const meta = {
+  id: 'thin',
+  kind: 'weak',
+  weight: 1,
+  title: 'Few balls',
+  why: '{cells}: fewer than {leastBalls} balls each. Such numbers lean on the others.',
+  remedies: ['Hit them first at the next visit.'],
+  thresholds: [{ option: 'leastBalls', label: 'Fewest balls', why: 'Three is a coach\'s quick look; five and more is what is usually written down.' }],
+  settledWithin: 0,
+} as const satisfies FlagMeta
+
+export const defaults = { leastBalls: 3 }
+
+/** Stock shots that were hit, but seldom: all in one. Mutates nothing. */
+export function find({ chart }: GapFacts, options: FlagOptions = {}): Finding[] {
+  const { leastBalls } = { ...defaults, ...options }
+  const thin = chart.filter(cell => cell.kind === 'measured' && !cell.plain && cell.balls < leastBalls)
+  if (thin.length === 0) return []
+  const carries = thin.map(cell => cell.carryM!)
+  return [{
+    flag: meta.id, sureness: 'counted', probability: null, cells: thin.map(plainCell), data: { leastBalls },
+    fromM: Math.min(...carries), toM: Math.max(...carries), figure: thin.length,
+  }]
+}
+
+export default { meta, defaults, find } satisfies FlagRule

@@ -1,0 +1,10 @@
+import { FlagAnswerRecord } from '../../../../shared/flag-answer'
+import { addAnswer } from '../../../data/flag-answers'
+
+/** What the coach says to a flag. */
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const answer = await addAnswer(coach, idFromRoute(event, 'playerId', 'player'), await readChecked(event, FlagAnswerRecord))
+  setResponseStatus(event, 202)
+  return answer
+})

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { ANSWERS, type Answer, type FlagAnswer } from '../core/gaps/answers'
+import { FLAG_RULES } from '../core/gaps/flags'
+import { Id, lineOfText, Moment, oneOf } from './text'
+
+export const ANSWER_NOTE_MAX = 300
+/** More stock shots than a grid has. */
+const CELLS_MAX = 600
+
+export const ANSWER_WORDS: Record<Answer, { action: string, said: string }> = {
+  'accepted': { action: 'Accept it', said: 'Accepted' },
+  'working': { action: 'Working on it', said: 'Working on it' },
+  'not-a-fault': { action: 'Not a fault', said: 'Not a fault' },
+}
+
+const figure = (what: string) => z.number({ error: `${what} is not a number.` })
+
+/** A coach's answer to a flag, with what the flag said. */
+export const FlagAnswerRecord = z.strictObject({
+  id: Id,
+  flag: oneOf('Flag', FLAG_RULES.map(rule => rule.meta.id) as [string, ...string[]]),
+  variant: lineOfText('Variant', 20).optional(),
+  cells: z.array(z.strictObject({ clubId: Id, rungId: Id }), { error: 'Stock shots must be a list.' }).max(CELLS_MAX, { error: `More than ${CELLS_MAX} stock shots.` }),
+  fromM: figure('From'),
+  toM: figure('To'),
+  figure: figure('Figure'),
+  answer: oneOf('Answer', ANSWERS),
+  untilMs: Moment('Until').nullable(),
+  note: lineOfText('Note', ANSWER_NOTE_MAX, { required: false }),
+  saidAtMs: Moment('Time'),
+  holds: z.boolean({ error: 'Whether it holds is yes or no.' }),
+}).superRefine(({ answer, untilMs, holds }, issues) => {
+  if (holds && (answer === 'working') !== (untilMs !== null)) issues.addIssue({ code: 'custom', path: ['untilMs'], message: answer === 'working' ? 'Until is missing: what is worked on has a day.' : 'Only what is worked on has a day.' })
+}) satisfies z.ZodType<FlagAnswer>
+export type FlagAnswerRecord = z.infer<typeof FlagAnswerRecord>
