@@ -1,17 +1,11 @@
 import { z } from 'zod'
-import { ANSWERS, type Answer, type FlagAnswer } from '../core/gaps/answers'
+import { ANSWERS, type FlagAnswer } from '../core/gaps/answers'
 import { FLAG_RULES } from '../core/gaps/flags'
 import { Id, lineOfText, Moment, oneOf } from './text'
 
 export const ANSWER_NOTE_MAX = 300
 /** More stock shots than a grid has. */
 const CELLS_MAX = 600
-
-export const ANSWER_WORDS: Record<Answer, { action: string, said: string }> = {
-  'accepted': { action: 'Accept it', said: 'Accepted' },
-  'working': { action: 'Working on it', said: 'Working on it' },
-  'not-a-fault': { action: 'Not a fault', said: 'Not a fault' },
-}
 
 const figure = (what: string) => z.number({ error: `${what} is not a number.` })
 

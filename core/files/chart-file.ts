@@ -57,7 +57,7 @@ export function writeChartFile(asOf: string | null, calibration: Calibration, na
     air,
     asOf,
     cells: chart.filter(cell => cell.kind !== 'unhit' || said.get(cellKey(cell))?.written).map(cell => cellOut(cell, names, said.get(cellKey(cell)))),
-    ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }) })),
+    ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }), ...(step.stepPlusMinusM !== null && { stepPlusMinusM: cm(step.stepPlusMinusM) }) })),
     flags: findings.map(finding => ({
       rule: finding.flag, sureness: finding.sureness, ...(finding.probability !== null && { probability: odds(finding.probability) }), ...words.finding(finding), cells: finding.cells.map(names),
       fromM: cm(finding.fromM), toM: cm(finding.toM),

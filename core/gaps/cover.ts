@@ -1,7 +1,7 @@
 import { cellKey } from '../bag/bag'
 import type { CarryChart } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
-import { MODEL, SIDE } from '../chart/model/constants'
+import { MODEL } from '../chart/model/constants'
 import { ballSd } from '../chart/model/estimate'
 import { sidePattern, type SidePattern } from '../chart/model/side'
 import { exp } from '../exact'

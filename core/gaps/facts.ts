@@ -9,7 +9,7 @@ import { groupByCell } from '../chart/pile'
 import { chartCover, sidesOfGrid, type CoverOptions } from './cover'
 import type { Cover } from './stretches'
 import { descentDeg } from './descent'
-import { buildLadder, type Ladder } from './ladder'
+import { buildLadder, withStepDoubt, type Ladder } from './ladder'
 import { oddsOf, type Odds } from './odds'
 
 /** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
@@ -46,6 +46,8 @@ export interface FactsInput {
   chart: CarryChart
   withinM: number
   cover?: CoverOptions
+  /** Worked out already, of the same cells. */
+  sides?: SidePattern
   words?: readonly CellWord[]
   published?: PublishedNumbers
 }
@@ -78,14 +80,15 @@ function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCo
 }
 
 /** All that the rules look at, worked out once. */
-export function gapFacts({ player, grid, chart, withinM, cover, words = [], published }: FactsInput): GapFacts {
+export function gapFacts({ player, grid, chart, withinM, cover, words = [], published, sides: known }: FactsInput): GapFacts {
   const { bag, level, nowMs } = player
-  const sides = sidesOfGrid(player.shots, grid)
+  const sides = known ?? sidesOfGrid(player.shots, grid)
   const said = saidAt(words, nowMs)
   const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
   const before = published?.cells.map((cell): Before => ({ clubId: cell.clubId, rungId: cell.rungId, carryM: cell.modelM, lnVariance: cell.lnVariance }))
+  const odds = oddsOf(grid)
   return {
-    ladder: buildLadder(chart), chart, odds: oddsOf(grid), bag, level, nowMs, withinM, sides, said,
+    ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM), chart, odds, bag, level, nowMs, withinM, sides, said,
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
     spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
     descentDeg: cell => cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM),

@@ -3,7 +3,7 @@ import gammainc from '@stdlib/math-base-special-gammainc'
 import { normalCdf } from '../chart/model/normal'
 import { cellKey, type StockShot } from '../bag/bag'
 import type { GridFit } from '../chart/grid-fit'
-import { probabilityOfGap, probabilityOfLooser, probabilityOfOverlap, probabilityOfUneven } from '../chart/model/statements'
+import { probabilityOfGap, probabilityOfLooser, probabilityOfOverlap, probabilityOfUneven, stepHalf80M } from '../chart/model/statements'
 
 /** Odds that need no grid. The rules ask for them here, so that a page that only words flags does not load the functions. */
 export interface PlainOdds {
@@ -25,6 +25,8 @@ export const plainOdds: PlainOdds = {
 export interface Odds extends PlainOdds {
   /** That the step from one up to the other is wider than the limit. */
   gap: (shorter: StockShot, longer: StockShot, limitM: number) => number
+  /** 8 in 10 that the step is within so much of what it reads, metres. */
+  stepPlusMinusM: (shorter: StockShot, longer: StockShot) => number
   /** That the two carry the same to within the limit. */
   overlap: (a: StockShot, b: StockShot, limitM: number) => number
   /** That the steps between three differ by more than the limit. */
@@ -43,6 +45,7 @@ export function oddsOf(grid: GridFit): Odds {
   return {
     ...plainOdds,
     gap: (shorter, longer, limitM) => probabilityOfGap(grid.fit, at(shorter), at(longer), limitM),
+    stepPlusMinusM: (shorter, longer) => stepHalf80M(grid.fit, at(shorter), at(longer)),
     overlap: (a, b, limitM) => probabilityOfOverlap(grid.fit, at(a), at(b), limitM),
     uneven: (a, b, c, limitM) => probabilityOfUneven(grid.fit, at(a), at(b), at(c), limitM),
     looser: (cell, ratio) => probabilityOfLooser(grid.fit, at(cell), ratio),

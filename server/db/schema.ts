@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import type { Firmness } from '../../core/flight/run-out'
 import type { WordKind } from '../../core/chart/coach-word'
+import type { WhatIf } from '../../core/what-if/thought-of'
 import type { PublishedChart } from '../../core/chart/published'
 import type { LinkStrength } from '../../shared/player-link'
 import type { Flight } from '../../core/swing/scale'
@@ -163,6 +164,16 @@ export const flagAnswers = mysqlTable('flag_answers', {
   body: json('body').$type<FlagAnswerRecord>().notNull(),
   createdAt,
 }, t => [index('flag_answers_player').on(t.playerId, t.saidAt)])
+
+/** Bags that were only thought of, kept under a name. */
+export const whatIfs = mysqlTable('what_ifs', {
+  id: id('id').primaryKey(),
+  playerId: id('player_id').notNull().references(() => players.id),
+  coachId: id('coach_id').notNull().references(() => coaches.id),
+  name: varchar('name', { length: 60 }).notNull(),
+  body: json('body').$type<WhatIf>().notNull(),
+  createdAt,
+}, t => [index('what_ifs_player').on(t.playerId, t.createdAt)])
 
 /** A place where balls are hit: its signs and targets are measured once and used for ever. */
 export const ranges = mysqlTable('ranges', {

@@ -7,13 +7,13 @@ import { yardsToMetres } from '../../core/units'
 
 /** A ladder from carries in yards; the clubs are named by their place. */
 export function ladderOf(...carriesYd: number[]): Ladder {
-  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, predicted: false, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!) }))
+  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, predicted: false, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!), stepPlusMinusM: null }))
 }
 
 /** A ladder whose every statement has the same odds, and nothing else to say of it. */
 export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFacts> = {}): GapFacts {
   return {
-    ladder, chart: [], odds: { ...plainOdds, gap: () => probability, overlap: () => probability, uneven: () => probability, looser: () => probability },
+    ladder, chart: [], odds: { ...plainOdds, gap: () => probability, overlap: () => probability, stepPlusMinusM: () => 1, uneven: () => probability, looser: () => probability },
     bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] }, level: 'unknown', nowMs: 0, cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 }, withinM: yardsToMetres(3),
     sides: sidePattern([], 0), spread: { ln: 0.03, degrees: 10 }, descentDeg: () => null, moved: [], said: new Map(), trusted: { offsM: [] }, flyers: new Map(), ...more,
   }

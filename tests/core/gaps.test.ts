@@ -128,7 +128,6 @@ describe('the registry of flags', () => {
 })
 
 describe('what a flag says', () => {
-
   it('tells what, why in figures that add up, and what to do', () => {
     const [finding] = step.find(factsOf(ladderOf(51.4, 65.6)))
     const words = flagWords(finding!, names, 'yd')

@@ -29,7 +29,7 @@ const menu = computed(() => [
 </script>
 
 <template>
-  <header class="sticky top-0 z-30 flex h-14 items-center gap-1.5 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
+  <header class="print:hidden sticky top-0 z-30 flex h-14 items-center gap-1.5 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
     <NuxtLink to="/players" class="-mx-1 flex min-h-11 items-center px-1 text-xl font-extrabold tracking-tight sm:text-2xl" aria-label="Uzzet, to the players">
       uzzet<span class="text-primary">.</span>
     </NuxtLink>

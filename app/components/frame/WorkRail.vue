@@ -6,7 +6,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
 </script>
 
 <template>
-  <nav aria-label="Stages of the work" class="max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:border-t max-md:border-(--ink) max-md:bg-default md:w-49 md:shrink-0 md:border-r md:border-default">
+  <nav aria-label="Stages of the work" class="print:hidden max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:border-t max-md:border-(--ink) max-md:bg-default md:w-49 md:shrink-0 md:border-r md:border-default">
     <ol class="flex md:sticky md:top-14 md:flex-col md:py-2">
       <li v-for="item in STAGES" :key="item.id" class="min-w-0 max-md:flex-1">
         <NuxtLink

@@ -11,7 +11,7 @@ const { cellName } = useCellNames()
 /** What is said of the step that ends at this stock shot. */
 const marks = computed(() => {
   const map = new Map<string, 'step' | 'overlap'>()
-  const pairs = props.findings.filter(finding => finding.cells.length === 2)
+  const pairs = props.findings.filter(finding => (finding.flag === 'step' || finding.flag === 'overlap') && finding.sureness !== 'open')
   for (const [i, step] of props.ladder.entries()) {
     const below = props.ladder[i - 1]
     const found = below && pairs.find(({ cells }) => cellKey(cells[0]!) === cellKey(below) && cellKey(cells[1]!) === cellKey(step))
@@ -29,7 +29,7 @@ const marks = computed(() => {
       <span class="min-w-0 flex-1 truncate font-semibold">{{ cellName(step) }}<span v-if="step.predicted" class="soft text-sm font-normal">, predicted</span></span>
       <span v-if="marks.get(cellKey(step)) === 'step'" class="flex items-center gap-1 font-bold text-(--hole)"><UIcon name="i-lucide-diamond" /> wide</span>
       <span v-else-if="marks.get(cellKey(step)) === 'overlap'" class="flex items-center gap-1 font-bold text-(--overlap)"><UIcon name="i-lucide-arrow-left-right" /> overlap</span>
-      <span class="soft w-14 shrink-0 text-right">{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}` }}</span>
+      <span class="soft w-14 shrink-0 text-right">{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}` }}<span v-if="step.stepPlusMinusM !== null" class="block text-xs">± {{ text(step.stepPlusMinusM) }}</span></span>
     </li>
   </ol>
 </template>

@@ -27,7 +27,7 @@ const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), c
         <tr v-for="(step, i) in ladder" :key="cellKey(step)">
           <th scope="row" class="px-4 py-2 text-left font-bold whitespace-nowrap">{{ cellName(step) }}</th>
           <td class="px-4 py-2 text-right text-lg font-bold">{{ text(step.carryM) }}</td>
-          <td class="px-4 py-2 text-right">{{ i === 0 ? '–' : stepUp(ladder[i - 1]!.carryM, step.carryM) }}</td>
+          <td class="px-4 py-2 text-right">{{ i === 0 ? '–' : `${stepUp(ladder[i - 1]!.carryM, step.carryM)} ± ${text(step.stepPlusMinusM ?? 0)}` }}</td>
           <td class="px-4 py-2 text-right whitespace-nowrap">{{ windows.get(cellKey(step)) ? `${text(windows.get(cellKey(step))![0])} to ${text(windows.get(cellKey(step))![1])}` : '–' }}</td>
           <td class="px-4 py-2 text-right whitespace-nowrap">{{ step.predicted ? 'predicted' : step.balls }}</td>
         </tr>

@@ -1,50 +1,67 @@
 <script setup lang="ts">
-import { WITHIN_M } from '#core/chart/calibration'
-import { FLAG_RULES } from '#core/gaps/flags'
-import { THRESHOLD_MAX_M, THRESHOLD_MIN_M, WITHIN_MAX_M, WITHIN_MIN_M } from '#core/limits'
+import { WITHIN_M } from '#core/chart/within'
+import { FLAG_RULES, USUAL_THRESHOLDS } from '#core/gaps/flags'
+import type { ThresholdName } from '#core/gaps/flag'
+import { LINE_OF_LEVEL } from '#core/gaps/line'
+import { THRESHOLD_LIMITS, WITHIN_MAX_M, WITHIN_MIN_M } from '#core/limits'
 import { distanceText, fromUnit } from '#core/units'
-import type { Player, Thresholds } from '#shared/player'
+import { LEVEL_WORDS, type AcademyThresholds, type Player, type Thresholds } from '#shared/player'
 
-/** When a step is too wide and a pair too close, and how surely a number is wanted, for this player. */
+/** What is a flag, and what is known: for this player, or for all players of the academy. */
 const record = usePlayerRecord()
-const { unit, withUnit } = useDistance()
+const { unit } = useDistance()
 const busy = ref(false)
+const whose = ref<'player' | 'academy'>('player')
 const typed = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string | undefined>>({})
 const failure = ref<string>()
 
-type Figure = Exclude<keyof Thresholds, 'asMeasured' | 'totalOn'>
-interface Row { option: Figure, label: string, usualM: number, leastM: number, mostM: number }
-const rows: Row[] = [
-  ...FLAG_RULES.flatMap(({ meta: { threshold }, defaults }): Row[] => threshold
-    ? [{ option: threshold.option as Figure, label: threshold.label, usualM: defaults[threshold.option]!, leastM: THRESHOLD_MIN_M, mostM: THRESHOLD_MAX_M }]
-    : []),
-  { option: 'withinM', label: 'Known within ±', usualM: WITHIN_M, leastM: WITHIN_MIN_M, mostM: WITHIN_MAX_M },
-]
-const valueM = (row: Row) => record.player?.thresholds[row.option] ?? row.usualM
-watch([unit, () => record.player?.thresholds], () => {
-  for (const row of rows) typed[row.option] = String(Number(distanceText(valueM(row), unit.value, 1)))
+type Figure = ThresholdName | 'withinM'
+interface Row { option: Figure, label: string, why: string, usual: number, least: number, most: number }
+const level = computed(() => record.player?.level ?? 'unknown')
+const rows = computed<Row[]>(() => [
+  { option: 'leaveM', label: 'Acceptable leave', why: `For ${level.value === 'unknown' ? 'a player whose level is not said' : `this level (${LEVEL_WORDS[level.value].toLowerCase()})`}, about what well-known numbers leave at 90.`, usual: LINE_OF_LEVEL[level.value], least: THRESHOLD_LIMITS.leaveM[0], most: THRESHOLD_LIMITS.leaveM[1] },
+  { option: 'withinM', label: 'Known within ±', why: 'About half of a usual step between stock shots.', usual: WITHIN_M, least: WITHIN_MIN_M, most: WITHIN_MAX_M },
+  ...FLAG_RULES.flatMap(({ meta }): Row[] => (meta.thresholds ?? []).map(({ option, label, why }) => ({ option, label, why, usual: USUAL_THRESHOLDS[option]!, least: THRESHOLD_LIMITS[option][0], most: THRESHOLD_LIMITS[option][1] }))),
+])
+const isLength = (option: Figure) => option.endsWith('M')
+const unitOf = (option: Figure) => isLength(option) ? unit.value : option.endsWith('Deg') ? '°' : option.endsWith('Percent') ? '% of the carry' : option.endsWith('Days') ? 'days' : 'balls'
+const shown = (option: Figure, value: number) => String(Number(isLength(option) ? distanceText(value, unit.value, 1) : value.toFixed(1)))
+const held = computed<AcademyThresholds>(() => whose.value === 'player' ? record.player?.thresholds ?? {} : record.academyThresholds)
+/** What holds when nothing is set here: the academy's, for a player. */
+const otherwise = (row: Row) => (whose.value === 'player' ? record.academyThresholds[row.option] : undefined) ?? row.usual
+const valueOf = (row: Row) => held.value[row.option] ?? otherwise(row)
+watch([unit, held, whose, rows], () => {
+  for (const row of rows.value) {
+    typed[row.option] = shown(row.option, valueOf(row))
+    errors[row.option] = undefined
+  }
 }, { immediate: true })
 
 async function save() {
-  const thresholds: Thresholds = { ...record.player!.thresholds }
-  for (const row of rows) {
+  const next: AcademyThresholds = { ...held.value }
+  for (const row of rows.value) {
     const text = typed[row.option]!.trim().replace(',', '.')
-    const metres = fromUnit(Number(text), unit.value)
-    const bad = text === '' || !(metres >= row.leastM - 1e-9 && metres <= row.mostM + 1e-9)
-    errors[row.option] = bad ? `"${typed[row.option]}" is not possible: ${withUnit(row.leastM)} to ${withUnit(row.mostM)} is allowed.` : undefined
+    const value = isLength(row.option) ? fromUnit(Number(text), unit.value) : Number(text)
+    const bad = text === '' || !(value >= row.least - 1e-9 && value <= row.most + 1e-9)
+    errors[row.option] = bad ? `"${typed[row.option]}" is not possible: ${shown(row.option, row.least)} to ${shown(row.option, row.most)} ${unitOf(row.option)} is allowed.` : undefined
     // An untouched figure keeps its exact value, whatever unit it is shown in.
-    if (text !== String(Number(distanceText(valueM(row), unit.value, 1)))) thresholds[row.option] = Math.min(row.mostM, Math.max(row.leastM, metres))
+    if (text !== shown(row.option, valueOf(row))) next[row.option] = Math.min(row.most, Math.max(row.least, value))
   }
-  if (rows.some(row => errors[row.option])) return
-  await send(thresholds)
+  if (rows.value.some(row => errors[row.option])) return
+  await send(next)
 }
 
-async function send(thresholds: Thresholds) {
+async function send(figures: AcademyThresholds) {
   busy.value = true
   failure.value = undefined
   try {
-    record.player = await api<Player>(`/api/players/${record.playerId}`, { method: 'PATCH', body: { version: record.player!.version, thresholds } })
+    if (whose.value === 'academy') {
+      record.academyThresholds = (await api<{ thresholds: AcademyThresholds }>('/api/academy', { method: 'PATCH', body: { thresholds: figures } })).thresholds
+    } else {
+      const thresholds: Thresholds = figures
+      record.player = await api<Player>(`/api/players/${record.playerId}`, { method: 'PATCH', body: { version: record.player!.version, thresholds } })
+    }
   } catch (error) {
     failure.value = (error as Error).message
     // The figures typed stay; only the version is brought up to date, so that saving again goes through.
@@ -53,20 +70,27 @@ async function send(thresholds: Thresholds) {
     busy.value = false
   }
 }
+
+/** Figures of flags alone: totals first, air and what is counted are set elsewhere. */
+function usual() {
+  const names = new Set<string>(rows.value.map(row => row.option))
+  return send(Object.fromEntries(Object.entries(held.value).filter(([name]) => !names.has(name))))
+}
 </script>
 
 <template>
   <form class="raised p-4" novalidate @submit.prevent="save">
     <h2 class="text-lg font-bold">What is a flag, and what is known?</h2>
+    <URadioGroup v-model="whose" orientation="horizontal" class="mt-1" :items="[{ value: 'player', label: 'For this player' }, { value: 'academy', label: 'For all players of the academy' }]" />
     <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
-    <div class="mt-2 grid gap-x-4 sm:grid-cols-3">
-      <UFormField v-for="row in rows" :key="row.option" :label="`${row.label}, ${unit}`" :error="errors[row.option]" :help="`Usually ${withUnit(row.usualM)}.`">
+    <div class="mt-3 grid gap-x-4 gap-y-3 sm:grid-cols-2">
+      <UFormField v-for="row in rows" :key="row.option" :label="`${row.label}, ${unitOf(row.option)}`" :error="errors[row.option]" :help="`${whose === 'player' && record.academyThresholds[row.option] !== undefined ? 'The academy\'s' : 'Usually'} ${shown(row.option, otherwise(row))}. ${row.why}`">
         <UInput v-model="typed[row.option]" inputmode="decimal" class="w-full" />
       </UFormField>
     </div>
-    <div class="mt-1 flex gap-2">
+    <div class="mt-3 flex flex-wrap gap-2">
       <UButton type="submit" :loading="busy">Use these</UButton>
-      <UButton v-if="rows.some(row => record.player?.thresholds[row.option] !== undefined)" color="neutral" variant="outline" :disabled="busy" @click="send(record.player!.thresholds.asMeasured ? { asMeasured: true } : {})">Back to usual</UButton>
+      <UButton v-if="rows.some(row => held[row.option] !== undefined)" color="neutral" variant="outline" :disabled="busy" @click="usual">{{ whose === 'player' && Object.keys(record.academyThresholds).length > 0 ? 'Back to the academy\'s' : 'Back to usual' }}</UButton>
     </div>
   </form>
 </template>

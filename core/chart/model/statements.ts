@@ -3,7 +3,7 @@ import gammainc from '@stdlib/math-base-special-gammainc'
 import { MODEL, MOVE } from './constants'
 import type { Fit } from './fit'
 import { kindsDensity } from './kinds'
-import { normalCdf } from './normal'
+import { normalCdf, studentQuantile, Z_80 } from './normal'
 
 /** Student's distribution function by a normal one: Abramowitz & Stegun, 26.7.8. */
 function studentCdf(t: number, degrees: number): number {
@@ -20,6 +20,11 @@ function difference(fit: Fit, a: number, b: number) {
   const cb = exp(fit.mean[b]!)
   const variance = ca * ca * fit.covariance[a * n + a]! + cb * cb * fit.covariance[b * n + b]! - 2 * ca * cb * fit.covariance[a * n + b]!
   return { dM: cb - ca, sdM: Math.sqrt(Math.max(LEAST_VARIANCE_M2, variance)) }
+}
+
+/** Half of the stretch in which the step between two carries lies 8 times in 10, metres. */
+export function stepHalf80M(fit: Fit, shorter: number, longer: number): number {
+  return studentQuantile(Z_80, fit.degrees) * difference(fit, shorter, longer).sdM
 }
 
 /** Probability that the step from one cell up to another is wider than the limit. */

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartData, type ChartEvent, type ChartOptions, type Plugin } from 'chart.js'
+import { Line } from 'vue-chartjs'
+import type { CoverAt } from '#core/gaps/stretches'
+
+/** Expected leave of the best stock shot at every yard, with the line of what is acceptable; above it, filled. */
+const props = defineProps<{ at: readonly CoverAt[], lineM: number, rangeM: [number, number], cursorM: number | null }>()
+const emit = defineEmits<{ point: [atM: number, cell: null] }>()
+Chart.register(Filler, LinearScale, LineController, LineElement, PointElement)
+const { to, from, text, unit } = useDistance()
+const { ink } = useChartInk()
+
+const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
+  const leaves = props.at.map(one => ({ x: to(one.atM), y: to(one.leaveM) }))
+  const base = { borderWidth: 2, pointRadius: 0, tension: 0 }
+  return {
+    datasets: [
+      { ...base, data: leaves, borderColor: ink.value.ink, fill: { target: { value: to(props.lineM) }, above: ink.value.hole, below: 'transparent' } },
+      { ...base, data: leaves, borderColor: 'transparent', fill: 'start', backgroundColor: ink.value.window },
+      { ...base, data: props.at.map(one => ({ x: to(one.atM), y: to(one.badM) })), borderColor: ink.value.soft, borderWidth: 1, borderDash: [2, 3], fill: false },
+    ],
+  }
+})
+const most = computed(() => Math.ceil(Math.max(to(props.lineM) * 1.3, ...props.at.map(one => to(one.badM))) / 5) * 5)
+
+const line: Plugin<'line'> = {
+  id: 'line',
+  afterDatasetsDraw({ ctx, chartArea, scales }) {
+    const y = scales.y!.getPixelForValue(to(props.lineM))
+    ctx.save()
+    ctx.strokeStyle = ink.value.hole
+    ctx.setLineDash([6, 4])
+    ctx.lineWidth = 1.5
+    ctx.beginPath()
+    ctx.moveTo(chartArea.left, y)
+    ctx.lineTo(chartArea.right, y)
+    ctx.stroke()
+    if (props.cursorM !== null) {
+      const x = scales.x!.getPixelForValue(to(props.cursorM))
+      ctx.setLineDash([])
+      ctx.strokeStyle = ink.value.ink
+      ctx.lineWidth = 1
+      ctx.beginPath()
+      ctx.moveTo(x, chartArea.top)
+      ctx.lineTo(x, chartArea.bottom)
+      ctx.stroke()
+    }
+    ctx.restore()
+  },
+}
+
+function point(event: ChartEvent, chart: Chart): void {
+  const { x } = event
+  if (x !== null && x >= chart.chartArea.left && x <= chart.chartArea.right) emit('point', from(chart.scales.x!.getValueForPixel(x)!), null)
+}
+
+const options = computed<ChartOptions<'line'>>(() => ({
+  animation: false,
+  maintainAspectRatio: false,
+  responsive: true,
+  parsing: false,
+  layout: { padding: { right: 8 } },
+  onHover: (event, _, chart) => point(event, chart as Chart),
+  onClick: (event, _, chart) => point(event, chart as Chart),
+  scales: {
+    x: { type: 'linear', min: to(props.rangeM[0]), max: to(props.rangeM[1]), border: { color: ink.value.ink, width: 1.5 }, grid: { color: ink.value.hairline, drawTicks: false }, ticks: { display: false } },
+    y: {
+      min: 0, max: most.value, border: { display: false }, grid: { display: false },
+      afterFit: (scale) => { scale.width = LANE_LABEL_PX },
+      ticks: { color: ink.value.soft, maxTicksLimit: 4, padding: 8, font: { size: 13, family: '"Overpass Variable", sans-serif' }, callback: value => `${value} ${unit.value}` },
+    },
+  },
+  plugins: { legend: { display: false }, tooltip: { enabled: false } },
+}))
+const chart = useTemplateRef<{ chart?: Chart }>('chart')
+watch(() => props.cursorM, () => chart.value?.chart?.draw())
+const label = computed(() => `Leave at each target from ${text(props.at[0]!.atM)} to ${text(props.at.at(-1)!.atM)} ${unit.value}. The same figures are in the table.`)
+</script>
+
+<template>
+  <div class="h-[150px]"><Line ref="chart" :data="(data as never)" :options="options" :plugins="[line]" :aria-label="label" /></div>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { sumCover, type Cover } from '#core/gaps/stretches'
+
+/** The cover in three sentences, and what it counts. */
+const props = defineProps<{ cover: Cover, lineM: number }>()
+defineEmits<{ measuredOnly: [on: boolean] }>()
+const record = usePlayerRecord()
+const { withUnit, text, unitWord } = useDistance()
+const { cellName } = useCellNames()
+const sum = computed(() => sumCover(props.cover.at, props.lineM))
+const worst = computed(() => {
+  if (!sum.value) return null
+  const shot = props.cover.shots[sum.value.worst.best]!
+  return { at: withUnit(sum.value.worst.atM), shot: `${cellName(shot)}${shot.grippedDown ? ' gripped down an inch' : ''}`, leave: withUnit(sum.value.worst.leaveM), bad: withUnit(sum.value.worst.badM) }
+})
+const measuredOnly = computed(() => record.player?.thresholds.measuredOnly === true)
+</script>
+
+<template>
+  <div v-if="sum && worst" class="space-y-0.5">
+    <p class="text-lg"><strong>{{ sum.within }} of {{ sum.targets }} {{ unitWord }}</strong> are covered within {{ withUnit(lineM) }}.</p>
+    <p>The worst is {{ worst.at }}: the best there, {{ worst.shot }}, leaves {{ worst.leave }} on average, one ball in ten more than {{ worst.bad }}.</p>
+    <p>Over all of them the best shot leaves {{ text(sum.meanM) }} on average where it pitches; mishits count, {{ Math.round(100 * cover.mishitShare) }} in 100.</p>
+    <USwitch :model-value="measuredOnly" label="Count only stock shots that were hit" class="pt-1" @update:model-value="$emit('measuredOnly', $event)" />
+  </div>
+</template>

@@ -1,0 +1,8 @@
+import { dropWhatIf, keptWhatIfs } from '../../../../data/what-ifs'
+
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const playerId = idFromRoute(event, 'playerId', 'player')
+  await dropWhatIf(coach, playerId, idFromRoute(event, 'whatIfId', 'kept bag'))
+  return keptWhatIfs(coach, playerId)
+})

@@ -1,0 +1,10 @@
+import { NewWhatIf } from '../../../../../shared/what-if'
+import { keepWhatIf, keptWhatIfs } from '../../../../data/what-ifs'
+
+export default defineEventHandler(async (event) => {
+  const coach = await requireCoach(event)
+  const playerId = idFromRoute(event, 'playerId', 'player')
+  await keepWhatIf(coach, playerId, await readChecked(event, NewWhatIf))
+  setResponseStatus(event, 201)
+  return keptWhatIfs(coach, playerId)
+})

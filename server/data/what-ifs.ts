@@ -1,0 +1,38 @@
+import { and, count, desc, eq } from 'drizzle-orm'
+import { whatIfs } from '../db/schema'
+import type { Coach } from './coaches'
+import { findPlayer } from './players'
+import { WHAT_IFS_MAX, type KeptWhatIf, type NewWhatIf } from '../../shared/what-if'
+
+/** Kept bags of a player, newest first. @throws 404 */
+export async function keptWhatIfs(coach: Coach, playerId: string): Promise<KeptWhatIf[]> {
+  await findPlayer(coach, playerId)
+  const rows = await useDatabase().select().from(whatIfs).where(eq(whatIfs.playerId, playerId)).orderBy(desc(whatIfs.createdAt), desc(whatIfs.id))
+  return rows.map(({ id, name, body, createdAt }) => ({ id, name, body, keptAtMs: createdAt.getTime() }))
+}
+
+/**
+ * Keeps a bag under a name; sent twice it is there once, with the later name and bag.
+ * @throws 404; 409 when the id is another's; 422 when there are too many
+ */
+export async function keepWhatIf(coach: Coach, playerId: string, { id, name, body }: NewWhatIf): Promise<void> {
+  const db = useDatabase()
+  await findPlayer(coach, playerId)
+  const [[there], [kept]] = await Promise.all([
+    db.select({ playerId: whatIfs.playerId }).from(whatIfs).where(eq(whatIfs.id, id)),
+    db.select({ n: count() }).from(whatIfs).where(eq(whatIfs.playerId, playerId)),
+  ])
+  if (there && there.playerId !== playerId) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+  if (there) {
+    await db.update(whatIfs).set({ name, body }).where(eq(whatIfs.id, id))
+    return
+  }
+  if (kept!.n >= WHAT_IFS_MAX) throw refuse(422, `${WHAT_IFS_MAX} bags are kept already: let one go first.`, [{ field: 'name', message: `${WHAT_IFS_MAX} bags are kept already.` }])
+  await db.insert(whatIfs).values({ id, playerId, coachId: coach.id, name, body })
+}
+
+/** Lets a kept bag go; one that is not there is gone already. @throws 404 for the player */
+export async function dropWhatIf(coach: Coach, playerId: string, id: string): Promise<void> {
+  await findPlayer(coach, playerId)
+  await useDatabase().delete(whatIfs).where(and(eq(whatIfs.id, id), eq(whatIfs.playerId, playerId)))
+}
