@@ -4,6 +4,7 @@ import type { CellWord } from '../core/chart/coach-word'
 import type { PublishedNumbers } from '../core/chart/published-numbers'
 import { THRESHOLD_NAMES, type FlagOptions } from '../core/gaps/flag'
 import type { Bag } from '../core/bag/bag'
+import type { DistanceUnit } from '../core/units'
 import type { Method } from '../core/shot/shot'
 import type { AcademyThresholds, Player, Thresholds } from './player'
 import type { RowFigures } from '../core/files/shot-table'
@@ -20,6 +21,7 @@ export interface Beside {
   academyThresholds?: AcademyThresholds
   words?: readonly CellWord[]
   published?: PublishedNumbers | null
+  unit?: DistanceUnit
 }
 
 /** The flags' figures that hold for a player: their own, else the academy's; the rules know what is usual. */
@@ -28,10 +30,10 @@ export function flagOptions(thresholds: Thresholds, academy: AcademyThresholds =
   return Object.fromEntries(THRESHOLD_NAMES.flatMap(name => held[name] === undefined ? [] : [[name, held[name]]]))
 }
 
-export function calibrationOptions(thresholds: Thresholds, method: Method, { academyThresholds = {}, words, published }: Beside = {}): CalibrationOptions {
+export function calibrationOptions(thresholds: Thresholds, method: Method, { academyThresholds = {}, words, published, unit }: Beside = {}): CalibrationOptions {
   return {
     flags: flagOptions(thresholds, academyThresholds), withinM: thresholds.withinM ?? academyThresholds.withinM ?? WITHIN_M, method, neutralAir: !thresholds.asMeasured,
-    ...(thresholds.measuredOnly && { measuredOnly: true }), ...(words && { words }), ...(published && { published }),
+    ...(thresholds.measuredOnly && { measuredOnly: true }), ...(words && { words }), ...(published && { published }), ...(unit === 'm' && { unit }),
   }
 }
 

@@ -13,6 +13,7 @@ const PATIENCE_MS = 20_000
  */
 export const useCalibration = defineStore('calibration', () => {
   const record = usePlayerRecord()
+  const account = useAccount()
   const latest = shallowRef<Calibration | null>(null)
   const failure = ref<string | null>(null)
 
@@ -57,7 +58,7 @@ export const useCalibration = defineStore('calibration', () => {
     const here = new Map(records.filter(shot => !shot.deleted).map(shot => [shot.id, shot]))
     const put = [...here.values()].filter(shot => sent.get(shot.id) !== shot).map(toShot)
     const gone = [...sent.keys()].filter(id => !here.has(id))
-    const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published) })
+    const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published), unit: account.unit })
     // Proxies cannot be sent; what is in the record is plain.
     const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put, gone }
     sent = here
@@ -79,7 +80,7 @@ export const useCalibration = defineStore('calibration', () => {
 
   if (import.meta.client) {
     watch(() => record.playerId, forget)
-    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records, () => record.words, () => record.published, () => record.academyThresholds], send)
+    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records, () => record.words, () => record.published, () => record.academyThresholds, () => account.unit], send)
   }
 
   /** What is known now; null until it is, and while another grid is being worked out. */

@@ -1,4 +1,5 @@
-import erfcinv from '@stdlib/math-base-special-erfcinv'
+import { quickNormalCdf, SURE_Z } from '../chart/model/normal'
+import { cos, exp, sin } from '../exact'
 
 /** Where the balls of one shot pitch about a target. Metres; right is positive. */
 export interface Scatter {
@@ -18,61 +19,83 @@ export interface Leave {
   badM: number
 }
 
-/** Points along and across that stand for the scatter: chosen so that both figures are within a hundredth (see the tests). */
-const ALONG = 24
-const ACROSS = 9
 /** A mishit falls this share of the carry short, and scatters by that share more. From memory. */
 const MISHIT_SHORT = 0.18
 const MISHIT_SD = 0.10
 const BAD_SHARE = 0.9
 
-/** Quantiles of a normal at the middles of equal shares, stretched to variance 1. */
-function nodes(count: number): Float64Array {
-  const raw = Float64Array.from({ length: count }, (_, k) => -Math.SQRT2 * erfcinv(2 * (k + 0.5) / count))
-  const sd = Math.sqrt(raw.reduce((sum, z) => sum + z * z, 0) / count)
-  return raw.map(z => z / sd)
-}
-const Z_ALONG = nodes(ALONG)
-const Z_ACROSS = nodes(ACROSS)
-const POINTS = ALONG * ACROSS
+/**
+ * Points that stand for a normal: every half standard deviation, a quarter off the middle, so that none lies where the
+ * distance has its edge. Sums over them are within 0.4 % of the integral, within 0.1 % where both scatters are alike
+ * (measured against a million strikes in the tests).
+ */
+const STEP = 0.5
+const REACH = 3.75
+const Z = Float64Array.from({ length: Math.round(2 * REACH / STEP) + 1 }, (_, i) => i * STEP - REACH)
+const WEIGHT = (() => {
+  const raw = Z.map(z => exp(-z * z / 2))
+  const sum = raw.reduce((total, w) => total + w, 0)
+  return raw.map(w => w / sum)
+})()
+const COUNT = Z.length
 
-const clean = new Float64Array(POINTS)
-const mishit = new Float64Array(POINTS)
-const across = new Float64Array(ACROSS)
+const across = new Float64Array(COUNT)
 
-/** Distances of all points into `into`. @returns their sum */
-function distances(into: Float64Array, offM: number, sdM: number, sideBiasM: number, sideSdM: number): number {
-  for (let j = 0; j < ACROSS; j++) {
-    const y = sideBiasM + sideSdM * Z_ACROSS[j]!
+/** Mean distance of a bivariate normal from the origin. */
+function meanDistance(offM: number, sdM: number, sideBiasM: number, sideSdM: number): number {
+  for (let j = 0; j < COUNT; j++) {
+    const y = sideBiasM + sideSdM * Z[j]!
     across[j] = y * y
   }
   let sum = 0
-  for (let i = 0; i < ALONG; i++) {
-    const x = offM + sdM * Z_ALONG[i]!
-    for (let j = 0; j < ACROSS; j++) {
-      const r = Math.sqrt(x * x + across[j]!)
-      into[i * ACROSS + j] = r
-      sum += r
-    }
+  for (let i = 0; i < COUNT; i++) {
+    const x = offM + sdM * Z[i]!
+    const x2 = x * x
+    let row = 0
+    for (let j = 0; j < COUNT; j++) row += WEIGHT[j]! * Math.sqrt(x2 + across[j]!)
+    sum += WEIGHT[i]! * row
   }
   return sum
 }
 
+const phi = (z: number) => z <= -SURE_Z ? 0 : z >= SURE_Z ? 1 : quickNormalCdf(z)
+
+/** Probability that a bivariate normal lies within a distance of the origin: exact along, summed across. */
+function within(radiusM: number, offM: number, sdM: number, sideBiasM: number, sideSdM: number): number {
+  // Across only as far as the circle reaches: beyond it there is nothing to add, and the edge would be jagged.
+  const [low, high] = [(-radiusM - sideBiasM) / sideSdM, (radiusM - sideBiasM) / sideSdM]
+  const [from, to] = [Math.max(-REACH, low), Math.min(REACH, high)]
+  if (to <= from) return 0
+  let sum = 0
+  for (let k = 0; k < CIRCLE; k++) {
+    // Points closer together at both ends, where the circle turns: the sine takes its square root away.
+    const z = (from + to) / 2 - (to - from) / 2 * COS[k]!
+    const y = sideBiasM + sideSdM * z
+    const half = Math.sqrt(Math.max(0, radiusM * radiusM - y * y))
+    sum += SIN[k]! * exp(-z * z / 2) * (phi((half - offM) / sdM) - phi((-half - offM) / sdM))
+  }
+  return sum * (to - from) / 2 * Math.PI / CIRCLE / Math.sqrt(2 * Math.PI)
+}
+const CIRCLE = 24
+const COS = Float64Array.from({ length: CIRCLE }, (_, k) => cos(Math.PI * (k + 0.5) / CIRCLE))
+const SIN = Float64Array.from({ length: CIRCLE }, (_, k) => sin(Math.PI * (k + 0.5) / CIRCLE))
+/** Halvings of the stretch that the worst of the bunch lies in. */
+const HALVINGS = 16
+
 /**
  * Mean distance from the target at which a ball of this shot pitches, metres. At least as far as its mean lies off.
- * @example meanLeaveM(90, { carryM: 90, longSdM: 4.5, sideBiasM: 0, sideSdM: 4, mishitShare: 0.07 }) // => 6.258
+ * @example meanLeaveM(90, { carryM: 90, longSdM: 4.5, sideBiasM: 0, sideSdM: 4, mishitShare: 0.07 }) // => 6.18
  */
 export function meanLeaveM(targetM: number, { carryM, longSdM, sideBiasM, sideSdM, mishitShare }: Scatter): number {
-  const good = distances(clean, carryM - targetM, longSdM, sideBiasM, sideSdM) / POINTS
+  const good = meanDistance(carryM - targetM, longSdM, sideBiasM, sideSdM)
   if (mishitShare === 0) return good
-  const bad = distances(mishit, carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM) / POINTS
-  return (1 - mishitShare) * good + mishitShare * bad
+  return (1 - mishitShare) * good + mishitShare * meanDistance(carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM)
 }
 
 /** Mean of |x| over the standard deviation, for a normal about 0: no normal of that scatter has less. */
 const LEAST_MEAN = Math.sqrt(2 / Math.PI)
-/** The points stand for a normal to within this. */
-const POINTS_SHORT = 0.98
+/** What the sum over points may fall short by. */
+const POINTS_SHORT = 0.99
 
 /**
  * A figure that the mean leave does not come under, quickly: means of |x| and |y| are at least as great as their offsets
@@ -87,25 +110,16 @@ export function leastLeaveM(targetM: number, carryM: number, longSdM: number, si
 
 /** Mean leave and the leave of the worst in ten. */
 export function leave(targetM: number, scatter: Scatter): Leave {
-  const meanM = meanLeaveM(targetM, scatter)
-  const { mishitShare } = scatter
-  clean.sort()
-  if (mishitShare === 0) return { meanM, badM: clean[Math.ceil(BAD_SHARE * POINTS - 1e-9) - 1]! }
-  mishit.sort()
-  const [w, v] = [(1 - mishitShare) / POINTS, mishitShare / POINTS]
-  let i = 0
-  let j = 0
-  let weight = 0
-  let badM = 0
-  // Both lists in order, the nearer first, until nine tenths are counted.
-  while (weight < BAD_SHARE - 1e-9) {
-    if (j >= POINTS || (i < POINTS && clean[i]! <= mishit[j]!)) {
-      badM = clean[i++]!
-      weight += w
-    } else {
-      badM = mishit[j++]!
-      weight += v
-    }
+  const { carryM, longSdM, sideBiasM, sideSdM, mishitShare } = scatter
+  const share = (radiusM: number) => (1 - mishitShare) * within(radiusM, carryM - targetM, longSdM, sideBiasM, sideSdM)
+    + (mishitShare === 0 ? 0 : mishitShare * within(radiusM, carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM))
+  let low = 0
+  let high = Math.abs(carryM - targetM) + 3 * Math.max(longSdM, sideSdM) + Math.abs(sideBiasM)
+  while (share(high) < BAD_SHARE) [low, high] = [high, 1.5 * high]
+  for (let k = 0; k < HALVINGS; k++) {
+    const middle = (low + high) / 2
+    if (share(middle) < BAD_SHARE) low = middle
+    else high = middle
   }
-  return { meanM, badM }
+  return { meanM: meanLeaveM(targetM, scatter), badM: (low + high) / 2 }
 }

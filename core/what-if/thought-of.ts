@@ -47,7 +47,6 @@ export interface SearchLimits {
 
 export const USUAL_LIMITS: SearchLimits = { clubsInAll: 14, wedges: 5, changes: 3, dear: [] }
 
-
 /**
  * Wedges of equal loft steps, both ends among them, in whole degrees: a set to start from.
  * @param count of clubs, two or more

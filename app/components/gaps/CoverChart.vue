@@ -4,7 +4,7 @@ import { Line } from 'vue-chartjs'
 import type { CoverAt } from '#core/gaps/stretches'
 
 /** Expected leave of the best stock shot at every yard, with the line of what is acceptable; above it, filled. */
-const props = defineProps<{ at: readonly CoverAt[], lineM: number, rangeM: [number, number], cursorM: number | null }>()
+const props = defineProps<{ at: readonly CoverAt[], before?: readonly CoverAt[], lineM: number, rangeM: [number, number], cursorM: number | null }>()
 const emit = defineEmits<{ point: [atM: number, cell: null] }>()
 Chart.register(Filler, LinearScale, LineController, LineElement, PointElement)
 const { to, from, text, unit } = useDistance()
@@ -17,11 +17,13 @@ const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
     datasets: [
       { ...base, data: leaves, borderColor: ink.value.ink, fill: { target: { value: to(props.lineM) }, above: ink.value.hole, below: 'transparent' } },
       { ...base, data: leaves, borderColor: 'transparent', fill: 'start', backgroundColor: ink.value.window },
-      { ...base, data: props.at.map(one => ({ x: to(one.atM), y: to(one.badM) })), borderColor: ink.value.soft, borderWidth: 1, borderDash: [2, 3], fill: false },
+      props.before
+        ? { ...base, data: props.before.map(one => ({ x: to(one.atM), y: to(one.leaveM) })), borderColor: ink.value.soft, borderDash: [5, 4], fill: false }
+        : { ...base, data: props.at.map(one => ({ x: to(one.atM), y: to(one.badM) })), borderColor: ink.value.soft, borderWidth: 1, borderDash: [2, 3], fill: false },
     ],
   }
 })
-const most = computed(() => Math.ceil(Math.max(to(props.lineM) * 1.3, ...props.at.map(one => to(one.badM))) / 5) * 5)
+const most = computed(() => Math.ceil(Math.max(to(props.lineM) * 1.3, ...props.at.map(one => to(props.before ? one.leaveM : one.badM)), ...(props.before ?? []).map(one => to(one.leaveM))) / 5) * 5)
 
 const line: Plugin<'line'> = {
   id: 'line',

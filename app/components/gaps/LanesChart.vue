@@ -2,23 +2,21 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, type ChartData, type ChartEvent, type ChartOptions, type Plugin } from 'chart.js'
 import { color } from 'chart.js/helpers'
 import { Bar } from 'vue-chartjs'
-import { cellKey, clubsInUse, isGridClub, rungsInUse, type StockShot } from '#core/bag/bag'
+import { cellKey, clubsInUse, isGridClub, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import type { Said } from '#core/chart/coach-word'
 import { rungName } from '#core/swing/scale'
 
 /** Each club a lane, each stock shot a bar of its window with its number and its certainty; stretches no shot serves as bands through all lanes. */
-const props = defineProps<{ chart: CarryChart, bands: readonly { fromM: number, toM: number, dashed: boolean }[], rangeM: [number, number], cursorM: number | null, picked: StockShot | null, saidOf: (cell: StockShot) => Said }>()
+const props = defineProps<{ bag: Bag, chart: CarryChart, bands: readonly { fromM: number, toM: number, dashed: boolean }[], rangeM: [number, number], cursorM: number | null, picked: StockShot | null, saidOf: (cell: StockShot) => Said }>()
 const emit = defineEmits<{ point: [atM: number, cell: StockShot | null] }>()
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 
-const record = usePlayerRecord()
 const { to, from, text, typed, unitWord } = useDistance()
-const { cellName } = useCellNames()
 const { ink } = useChartInk()
 const shown = (cell: ChartCell) => cell.carryM !== null && cell.kind !== 'unhit'
-const clubs = computed(() => clubsInUse(record.bag).filter(club => isGridClub(club) && props.chart.some(cell => cell.clubId === club.id && shown(cell))))
-const rungs = computed(() => rungsInUse(record.bag))
+const clubs = computed(() => clubsInUse(props.bag).filter(club => isGridClub(club) && props.chart.some(cell => cell.clubId === club.id && shown(cell))))
+const rungs = computed(() => rungsInUse(props.bag))
 
 const LABEL_ROOM_PX = 34
 const RING_PX = 8
@@ -180,7 +178,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
 const bar = useTemplateRef<{ chart?: Chart }>('bar')
 watch(() => [props.cursorM, props.picked, props.bands], () => bar.value?.chart?.draw())
 const height = computed(() => 54 + clubs.value.length * 66)
-const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. ${props.picked ? `Chosen: ${cellName(props.picked)}. ` : ''}The same figures are in the table.`)
+const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. The same figures are in the table.`)
 </script>
 
 <template>

@@ -2,8 +2,6 @@
 import type { Answered } from '#core/gaps/answers'
 import type { Finding } from '#core/gaps/flag'
 import { FLAG_RULES, flagRule } from '#core/gaps/flags'
-import { lineOf } from '#core/gaps/line'
-import { flagOptions } from '#shared/calibration-input'
 import type { Player, Thresholds } from '#shared/player'
 
 const { playerId, record } = usePlayerRoute()
@@ -23,7 +21,7 @@ const assets = computed(() => flags.value.filter(({ finding, settled }) => !sett
 const settled = computed(() => flags.value.filter(one => one.settled))
 const shown = computed(() => all.value ? open.value : open.value.slice(0, FIRST))
 
-const lineM = computed(() => lineOf(flagOptions(record.player?.thresholds ?? {}, record.academyThresholds), record.player?.level ?? 'unknown'))
+const { lineM } = useGapsLine()
 const bands = computed(() => flags.value.filter(({ finding }) => finding.flag === 'hole').map(({ finding: { fromM, toM, sureness } }) => ({ fromM: fromM - from(0.5), toM: toM + from(0.5), dashed: sureness !== 'sure' })))
 
 const line = computed(() => {
@@ -89,7 +87,7 @@ const print = () => window.print()
         <section v-else ref="lanes" aria-label="Lanes and cover" class="scroll-mt-20">
           <div class="overflow-x-auto" role="application" aria-label="Lanes and cover. Left and right go by the yard or metre, up and down by the stock shot." tabindex="0" @keydown="key">
             <div class="min-w-[560px]">
-              <LazyGapsLanesChart :chart="chart" :bands="bands" :range-m="rangeM" :cursor-m="cursorM" :picked="picked" :said-of="saidOf" @point="point" />
+              <LazyGapsLanesChart :bag="record.bag" :chart="chart" :bands="bands" :range-m="rangeM" :cursor-m="cursorM" :picked="picked" :said-of="saidOf" @point="point" />
               <template v-if="cover && cover.at.length > 0">
                 <p class="soft mt-2 text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average, the dotted line for the worst ball in ten; above the dashed line of {{ withUnit(lineM) }} it is filled.</p>
                 <LazyGapsCoverChart :at="cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="cursorM" @point="point" />

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import type { WhatIf } from '#core/what-if/thought-of'
+import { WHAT_IF_NAME_MAX, type KeptWhatIf } from '#shared/what-if'
+
+/** Bags that were kept under a name. */
+const props = defineProps<{ bag: WhatIf }>()
+const emit = defineEmits<{ look: [body: WhatIf] }>()
+const record = usePlayerRecord()
+const toast = useToast()
+const kept = shallowRef<KeptWhatIf[]>()
+const name = ref('')
+const failure = ref('')
+const busy = ref(false)
+const path = computed(() => `/api/players/${record.playerId}/what-ifs`)
+
+async function ask(work: () => Promise<KeptWhatIf[]>): Promise<boolean> {
+  busy.value = true
+  failure.value = ''
+  try {
+    kept.value = await work()
+    return true
+  } catch (error) {
+    failure.value = (error as Error).message
+    return false
+  } finally {
+    busy.value = false
+  }
+}
+const load = () => ask(() => api<KeptWhatIf[]>(path.value))
+onMounted(load)
+async function keep() {
+  if (name.value.trim() === '') {
+    failure.value = 'A name is missing: what shall it be called?'
+    return
+  }
+  if (await ask(() => api(path.value, { method: 'POST', body: { id: newId(), name: name.value.trim(), body: props.bag } }))) name.value = ''
+}
+async function drop(one: KeptWhatIf) {
+  if (!await ask(() => api(`${path.value}/${one.id}`, { method: 'DELETE' }))) return
+  const { id, name, body } = one
+  toast.add({ title: `${name} is gone.`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void ask(() => api(path.value, { method: 'POST', body: { id, name, body } })) }] })
+}
+</script>
+
+<template>
+  <section class="raised p-4 print:hidden" aria-labelledby="kept-title">
+    <h2 id="kept-title" class="text-lg font-bold">Kept</h2>
+    <p v-if="failure" role="alert" class="flex flex-wrap items-center gap-2 font-semibold text-error">{{ failure }} <UButton v-if="!kept" size="sm" color="neutral" variant="outline" @click="load">Try again</UButton></p>
+    <form class="mt-1 flex flex-wrap gap-2" @submit.prevent="keep">
+      <UInput v-model="name" :maxlength="WHAT_IF_NAME_MAX" placeholder="Name of this bag" aria-label="Name of this bag" class="min-w-0 flex-1" />
+      <UButton type="submit" :loading="busy">Keep it</UButton>
+    </form>
+    <ul v-if="kept && kept.length > 0" class="mt-2 divide-y divide-default">
+      <li v-for="one in kept" :key="one.id" class="flex flex-wrap items-center gap-2 py-1.5">
+        <span class="min-w-0 flex-1"><strong>{{ one.name }}</strong> <span class="soft">{{ one.body.clubs.map(club => `${club.loftDeg}°`).join(' ') }}, {{ shortDate(one.keptAtMs) }}</span></span>
+        <UButton size="sm" color="neutral" variant="outline" @click="emit('look', one.body)">Look at it</UButton>
+        <UButton size="sm" color="neutral" variant="ghost" icon="i-lucide-trash-2" :aria-label="`Let ${one.name} go`" @click="drop(one)" />
+      </li>
+    </ul>
+    <p v-else-if="kept" class="soft mt-1">Nothing kept yet.</p>
+  </section>
+</template>
