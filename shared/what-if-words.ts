@@ -38,5 +38,6 @@ export function effectWords({ beforeM, afterM, withinBefore, withinAfter, openBe
   if (kind === 'grip-down') return 'Counted in the cover already: it is what to do until more is done.'
   const parts = [`there the best shot leaves ${distanceText(beforeM, unit, 1)} → ${distanceWithUnit(afterM, unit, 1)} on average`, `covered ${withinBefore} → ${withinAfter}`]
   if (kind !== 'calibrate') parts.push(`open flags ${openBefore} → ${openAfter}`)
-  return `${gone ? 'It settles this flag: ' : ''}${parts.join(', ')}.`
+  const all = parts.join(', ')
+  return `${gone ? `It settles this flag: ${all}` : `${all[0]!.toUpperCase()}${all.slice(1)}`}.`
 }

@@ -62,7 +62,7 @@ function judged(work: Work, kind: RemedyKind, scene: Scene, more: Partial<Remedy
   return {
     kind, cells: [], data: {}, beforeM: meanOf(today.cover.at, targets), afterM: meanOf(scene.cover.at, targets),
     withinBefore: today.sum?.within ?? 0, withinAfter: scene.sum?.within ?? 0, openBefore: today.open.length, openAfter: scene.open.length,
-    gone: !scene.findings.some(other => sameFlag(other, finding)), whatIf: scene.whatIf, ...more,
+    gone: finding.flag !== 'weak' && !scene.findings.some(other => sameFlag(other, finding)), whatIf: scene.whatIf, ...more,
   }
 }
 
@@ -103,7 +103,7 @@ function calibrate(work: Work): Remedy[] {
   return [{
     kind: 'calibrate', cells: [{ clubId: shot.clubId, rungId: shot.rungId }], data: { balls: BALLS, plusMinusM: Z_80 * shot.certaintySdM, thenM: Z_80 * then.certaintySdM },
     beforeM: meanOf(today.cover.at, targets), afterM: meanOf(after, targets), withinBefore: today.sum?.within ?? 0, withinAfter: after.filter(one => one.leaveM <= judging.lineM).length,
-    openBefore: today.open.length, openAfter: today.open.length, gone: finding.flag === 'weak' && finding.variant === 'thin' && Z_80 * then.certaintySdM <= judging.withinM, whatIf: null,
+    openBefore: today.open.length, openAfter: today.open.length, gone: false, whatIf: null,
   }]
 }
 
@@ -133,7 +133,7 @@ const CLOSELY = 4
  * @param today the bag as it is, judged the same way
  */
 export function remediesFor(layout: Layout, today: Scene, finding: Finding, judging: Judging): Remedy[] {
-  if (!canHelp(finding.flag) || today.cover.at.length === 0) return []
+  if (!canHelp(finding) || today.cover.at.length === 0) return []
   const work: Work = { layout, today, finding, judging, targets: targetsOf({ finding, today }) }
   const base = asItIs(layout.player.bag)
   const missing = MISSING.has(finding.flag)

@@ -59,7 +59,7 @@ const answers = (Object.keys(ANSWER_WORDS) as Answer[]).map(answer => ({ label: 
     </form>
     <div v-else class="mt-auto flex flex-wrap gap-x-1 gap-y-1 pt-2 print:hidden">
       <UButton v-if="placed" size="sm" color="neutral" variant="outline" icon="i-lucide-scan-search" @click="$emit('show')">Show it</UButton>
-      <UButton v-if="!answered.settled && canHelp(answered.finding.flag)" size="sm" color="neutral" variant="outline" icon="i-lucide-wrench" @click="$emit('help')">What would help</UButton>
+      <UButton v-if="!answered.settled && canHelp(answered.finding)" size="sm" color="neutral" variant="outline" icon="i-lucide-wrench" @click="$emit('help')">What would help</UButton>
       <span class="grow" />
       <UButton v-if="answered.settled" size="sm" color="neutral" variant="ghost" icon="i-lucide-undo-2" @click="takeBack(answered.finding, answered.answer!)">Take the answer back</UButton>
       <UDropdownMenu v-else-if="!asset" :items="answers">

@@ -46,18 +46,22 @@ function add(loftDeg: number | undefined) {
   loft.value = undefined
 }
 
+/** From a pitching wedge on: irons stay as they are. */
+const isWedge = ({ loftDeg }: { loftDeg: number }) => loftDeg >= WEDGE_FROM_DEG
+const WEDGE_FROM_DEG = 44
+
 /** Sets of equal loft steps between the strongest and the weakest wedge: a place to begin. */
 const sets = computed(() => {
-  const lofts = own.value.map(club => club.loftDeg)
+  const lofts = own.value.filter(isWedge).map(club => club.loftDeg)
   if (lofts.length < 2) return []
   const [strong, weak] = [Math.min(...lofts), Math.max(...lofts)]
   return [3, 4].filter(count => weak - strong >= 2 * (count - 1)).map(count => ({ count, lofts: equalSteps(strong, weak, count) }))
 })
 const useSet = (lofts: readonly number[]) => change({
-  clubs: lofts.map((loftDeg, i) => {
+  clubs: byLoft([...bag.value.clubs.filter(club => !isWedge(club)), ...lofts.map((loftDeg, i) => {
     const there = own.value.find(club => club.loftDeg === loftDeg)
     return there ? { id: there.id, from: there.id, label: there.label, loftDeg } : { id: `new ${i}`, from: null, label: `${loftDeg}°`, loftDeg }
-  }),
+  })]),
 })
 
 const rungs = computed(() => [

@@ -8,7 +8,7 @@ import { changeWords } from '#shared/what-if-words'
 const props = defineProps<{ progress: Progress | null, found: (SearchResult & { seconds: number }) | null, todayM: number | null, shown: string }>()
 const emit = defineEmits<{ search: [limits: SearchLimits], stop: [], look: [found: Found] }>()
 const record = usePlayerRecord()
-const { withUnit, unit, to } = useDistance()
+const { unit, to } = useDistance()
 const own = computed(() => clubsInUse(record.bag).filter(isGridClub))
 const longer = computed(() => clubsInUse(record.bag).filter(club => !isGridClub(club)).length)
 const wedges = ref(Math.max(USUAL_LIMITS.wedges, own.value.length))
@@ -44,7 +44,7 @@ const counts = new Intl.NumberFormat('en-GB')
         <li v-for="(one, i) in found.best" :key="i" class="raised flex flex-col p-3">
           <p class="text-lg font-bold">{{ one.whatIf.clubs.map(club => `${club.loftDeg}°`).join(' ') }}</p>
           <ul class="mt-1 space-y-0.5"><li v-for="change in one.changes" :key="change.clubId">{{ changeWords(change, clubOf) }}.</li><li v-if="one.changes.length === 0">The bag as it is.</li></ul>
-          <p class="mt-1">Leaves {{ withUnit(one.meanM) }} on average{{ one.changes.length > 0 ? `, ${gain(one)} less than today` : '' }}.</p>
+          <p class="mt-1">Leaves {{ to(one.meanM).toFixed(1) }} {{ unit }} on average{{ one.changes.length > 0 ? `, ${gain(one)} less than today` : '' }}.</p>
           <UButton size="sm" color="neutral" variant="outline" class="mt-auto self-start" :disabled="JSON.stringify(one.whatIf) === shown" @click="emit('look', one)">{{ JSON.stringify(one.whatIf) === shown ? 'Shown' : 'Look at it' }}</UButton>
         </li>
       </ol>

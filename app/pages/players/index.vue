@@ -16,6 +16,7 @@ defineShortcuts({ n: () => { adding.value = true } })
 const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 const active = computed(() => players.value?.filter(player => !player.archived) ?? [])
 const archived = computed(() => players.value?.filter(player => player.archived) ?? [])
+const openFlags = computed(() => active.value.reduce((sum, player) => sum + (player.summary?.flags ?? 0), 0))
 const found = computed(() => {
   const words = plain(search.value).split(/\s+/).filter(Boolean)
   const list = showArchived.value ? archived.value : active.value
@@ -38,7 +39,10 @@ watch(() => route.query.add, add => add !== undefined && (adding.value = true), 
         <h1 class="text-3xl font-bold">Players</h1>
         <p class="soft">{{ account.account?.academy }}</p>
       </div>
-      <UButton size="lg" icon="i-lucide-plus" @click="adding = true">Add a player <UKbd value="n" class="ml-1 max-sm:hidden" /></UButton>
+      <div class="flex flex-wrap gap-2">
+        <UButton v-if="openFlags > 0" size="lg" color="neutral" variant="outline" icon="i-lucide-flag" to="/flags">{{ openFlags }} open {{ openFlags === 1 ? 'flag' : 'flags' }}</UButton>
+        <UButton size="lg" icon="i-lucide-plus" @click="adding = true">Add a player <UKbd value="n" class="ml-1 max-sm:hidden" /></UButton>
+      </div>
     </header>
 
     <section v-if="failure" role="alert" class="raised p-6 text-center">

@@ -98,7 +98,7 @@ const print = () => window.print()
     <div v-else class="space-y-5">
       <p v-if="refused" role="alert" class="raised p-3">{{ refused }}</p>
       <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-3">It could not be worked out: {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="bag = asIs()">Begin from the bag as it is</UButton></p>
-      <div class="grid grid-cols-1 items-start gap-5 lg:grid-cols-[22rem_1fr]">
+      <div class="grid grid-cols-1 items-start gap-5 lg:grid-cols-[26rem_1fr]">
         <WhatIfEditor v-if="bag" v-model="bag" :new-rungs="newRungs" class="print:hidden" />
         <section class="min-w-0" aria-label="Beside today">
           <div v-if="rows.length > 0" class="overflow-x-auto">
