@@ -7,8 +7,10 @@ import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
 import type { Bag } from '../core/bag/bag'
 import { calibrate } from '../core/chart/calibrate'
+import { USUAL_OPTIONS } from '../core/chart/calibration'
+import type { CellWord } from '../core/chart/coach-word'
 import type { Level } from '../core/chart/grid-fit'
-import { readBagFile } from '../core/files/bag-file'
+import { readBagFile, readBelieved, type Believed } from '../core/files/bag-file'
 import { moment, writeChartFile, type CellNames } from '../core/files/chart-file'
 import { readShotTable, type ShotRow } from '../core/files/shot-table'
 import { withAir, type AirEntry } from '../core/flight/session-air'
@@ -31,7 +33,7 @@ function readFile(path: string): string {
   return readFileSync(path, 'utf8').replace(/^\uFEFF/, '')
 }
 
-function readBag(path: string): { bag: Bag, player: string | undefined, level: Level } {
+function readBag(path: string): { bag: Bag, believed: Believed[], player: string | undefined, level: Level } {
   const text = readFile(path)
   const name = basename(path)
   let json: unknown
@@ -46,7 +48,7 @@ function readBag(path: string): { bag: Bag, player: string | undefined, level: L
     throw new Fault(`${name}, ${at.length > 0 ? at.join('.') : 'the whole'}: ${message}`)
   }
   try {
-    return { bag: readBagFile(read.data), player: read.data.player, level: read.data.level ?? 'unknown' }
+    return { bag: readBagFile(read.data), believed: readBelieved(read.data), player: read.data.player, level: read.data.level ?? 'unknown' }
   } catch (error) {
     if (error instanceof RangeError) throw new Fault(`${name}, ${error.message}`)
     throw error
@@ -134,13 +136,13 @@ function endOf(asOf: string): number {
 
 function answer(args: string[]): string {
   const given = readArguments(args)
-  const { bag, player, level } = readBag(given.bag)
+  const { bag, believed, player, level } = readBag(given.bag)
   const all = given.shots.flatMap(path => readShots(path, bag, player))
   const read = given.asOf === undefined ? all : all.filter(({ shot }) => shot.hitAtMs <= endOf(given.asOf!))
   const shots = read.map(({ shot }) => shot)
   const lastMs = shots.reduce((last, shot) => Math.max(last, shot.hitAtMs), 0)
   const nowMs = given.asOf === undefined ? lastMs : endOf(given.asOf)
-  const calibration = calibrate({ bag, level, shots, sessions: sessionsOf(read), nowMs })
+  const calibration = calibrate({ bag, level, shots, sessions: sessionsOf(read), nowMs }, { ...USUAL_OPTIONS, words: believed.map((one, i): CellWord => ({ ...one, id: String(i), kind: 'believed', why: '', saidAtMs: 0, holds: true })) })
   // In a bag file the labels are the ids.
   const names: CellNames = cell => ({ club: cell.clubId, swing: cell.rungId })
   const file = writeChartFile(given.asOf ?? moment(lastMs), calibration, names, chartWords(names, given.unit))

@@ -77,9 +77,11 @@ export function flagWords(finding: Finding, names: FlagNames, unit: DistanceUnit
   })
   // "131 yd to 135 yd" says the unit once too often.
   const tidy = (text: string) => text.replace(new RegExp(`(\\d) ${unit} to (\\d+(?:\\.\\d)? ${unit})`, 'g'), '$1 to $2')
+  // A stretch of one yard is a yard.
+  const atOne = (text: string) => text.replace(new RegExp(`,? (\\d+) to \\1 ${unit}`), ` at $1 ${unit}`)
   const sureness = SURENESS_WORDS[finding.sureness]
   return {
-    title: tidy(put(said.title, 0)),
+    title: atOne(tidy(put(said.title, 0))),
     why: tidy(put(said.why, whole ? 0 : 1)),
     remedies: said.remedies.map(remedy => put(remedy, 0)),
     odds: finding.probability === null ? sureness : `${sureness}: ${inHundred(finding.probability)}`,

@@ -56,17 +56,18 @@ export function calibrate(measured: PlayerShots, options: CalibrationOptions = U
   const player = { ...record, sessions, shots: inTime(shots) }
   const grid = fitGrid(player, kept)
   const chart = carryChart(player.bag, player.shots, grid)
-  const facts = gapFacts({ player, grid, chart, withinM: options.withinM, cover: { measuredOnly: options.measuredOnly }, words: options.words, published: options.published })
-  const findings = findFlags(facts, options.flags)
-  const rule: NextOptions = { measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M), balls: BALLS_AT_ONCE, need: grid.need }
   const { within, inUse } = cellsWithin(grid.fit, grid.need, options.withinM)
   const told = chartProgress(chart).hit > 0
+  const goodEnough = told && within >= NEXT.goodEnoughShare * inUse
+  const facts = gapFacts({ player, grid, chart, withinM: options.withinM, goodEnough, cover: { measuredOnly: options.measuredOnly }, words: options.words, published: options.published })
+  const findings = findFlags(facts, options.flags)
+  const rule: NextOptions = { measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M), balls: BALLS_AT_ONCE, need: grid.need }
   const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
     grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections, rangeBalls, chart, ladder: facts.ladder, findings, cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { measuredOnly: options.measuredOnly, unit: 'm' }) : facts.cover,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
-      withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough: told && within >= NEXT.goodEnoughShare * inUse,
+      withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough,
       ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
     },
     retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),

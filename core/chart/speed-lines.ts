@@ -22,8 +22,8 @@ export interface ClubBySpeed {
 }
 
 /**
- * Carry as a function of club speed, club by club, of the counting balls whose speed was measured. Carries are as they were
- * measured: on a windless day that is neutral air.
+ * Carry as a function of club speed, club by club, of the counting balls whose speed was measured. Carries are taken as they
+ * come: a chart's own are in neutral air.
  * @returns clubs with enough balls, most loft first
  */
 export function clubsBySpeed(bag: Bag, shots: readonly Shot[]): ClubBySpeed[] {

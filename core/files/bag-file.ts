@@ -1,4 +1,4 @@
-import type { Bag } from '../bag/bag'
+import type { Bag, StockShot } from '../bag/bag'
 import { schoolById, SCHOOL_IDS, type SchoolId } from '../swing/schools'
 import { rungName, type Flight } from '../swing/scale'
 
@@ -14,13 +14,19 @@ export interface BagFile {
     rungs: { label: string, cue?: string, school?: SchoolId, flight?: Flight, fraction?: number, retired?: boolean }[]
   }
   struckOut?: { club: string, swing: string }[]
+  /** What the player believes, metres. */
+  believed?: { club: string, swing: string, carryM: number }[]
 }
+
+/** A stock carry that the player believes, by the ids of the bag. */
+export interface Believed extends StockShot { carryM: number }
 
 /**
  * The bag for a file. Keys that say nothing (no cue, normal flight, in use) are left away.
  * @param player and level as the file states them
+ * @param believed of clubs and swing lengths that the bag has
  */
-export function writeBagFile(bag: Bag, player: string, level: string): BagFile {
+export function writeBagFile(bag: Bag, player: string, level: string, believed: readonly Believed[] = []): BagFile {
   const clubLabel = new Map(bag.clubs.map(club => [club.id, club.label]))
   const swingLabel = new Map(bag.scale.rungs.map(rung => [rung.id, rungName(rung)]))
   return {
@@ -37,6 +43,7 @@ export function writeBagFile(bag: Bag, player: string, level: string): BagFile {
       })),
     },
     struckOut: bag.struckOut.map(cell => ({ club: clubLabel.get(cell.clubId)!, swing: swingLabel.get(cell.rungId)! })),
+    ...(believed.length > 0 && { believed: believed.map(({ clubId, rungId, carryM }) => ({ club: clubLabel.get(clubId)!, swing: swingLabel.get(rungId)!, carryM: Math.round(carryM * 1000) / 1000 })) }),
   }
 }
 
@@ -63,4 +70,17 @@ export function readBagFile(file: BagFile): Bag {
     bag.struckOut.push({ clubId: club, rungId: swing })
   }
   return bag
+}
+
+/**
+ * What the player of a bag file believes, by the ids that `readBagFile` gives.
+ * @throws RangeError when it names a club or swing length that the file does not have
+ */
+export function readBelieved(file: BagFile): Believed[] {
+  const bag = readBagFile(file)
+  return (file.believed ?? []).map(({ club, swing, carryM }) => {
+    if (!bag.clubs.some(c => c.id === club)) throw new RangeError(`believed: club "${club}" is not in the bag`)
+    if (!bag.scale.rungs.some(r => r.id === swing)) throw new RangeError(`believed: swing "${swing}" is not on the scale`)
+    return { clubId: club, rungId: swing, carryM }
+  })
 }

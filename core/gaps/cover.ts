@@ -25,8 +25,8 @@ export interface PlayerScatter {
 
 /** Leave beyond what could be, from which on a yard is a hole: about 5 yd off the nearest number for a usual player. From memory. */
 export const HOLE_M = yardsToMetres(2)
-/** To be sure, every number is moved towards the target by so many standard deviations of its doubt. */
-const SURE_SDS = 1.28
+/** To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt. */
+const REACH_SDS = { sure: 1.28, likely: 0.5 } as const
 
 /** Of all balls so far, the share that was mishit, pulled to the usual by thirty balls. */
 const MISHIT_PRIOR_BALLS = 30
@@ -73,37 +73,40 @@ export function coverShots(chart: CarryChart, grid: GridFit, sides: Pick<SidePat
   return [...stock, ...stock.filter(shot => shot.carryM > GRIP_DOWN_M).map(grippedDown)]
 }
 
-/** How a choice is looked at: with the doubt about its number, without, or moved towards the target as far as that doubt goes. */
-type Look = 'as known' | 'as if certain' | 'as near as may be'
+/** How a choice is looked at: with the doubt about its number, without, or moved towards the target within that doubt. */
+type Look = 'as known' | 'as if certain' | keyof typeof REACH_SDS
 
 /** As near to the target as its number may be, not past it. */
-function nearest({ carryM, certaintySdM }: CoverShot, targetM: number): number {
-  const reach = SURE_SDS * certaintySdM
+function nearest({ carryM, certaintySdM }: CoverShot, targetM: number, sds: number): number {
+  const reach = sds * certaintySdM
   return targetM > carryM ? Math.min(targetM, carryM + reach) : Math.max(targetM, carryM - reach)
 }
 
+const carryAs = (shot: CoverShot, targetM: number, look: Look) => look === 'sure' || look === 'likely' ? nearest(shot, targetM, REACH_SDS[look]) : shot.carryM
+const longSdAs = ({ certaintySdM, scatterSdM }: CoverShot, look: Look) => look === 'as known' ? Math.sqrt(certaintySdM * certaintySdM + scatterSdM * scatterSdM) : scatterSdM
+
 function scatterOf(shot: CoverShot, mishitShare: number, targetM: number, look: Look): Scatter {
-  return {
-    carryM: look === 'as near as may be' ? nearest(shot, targetM) : shot.carryM,
-    longSdM: look === 'as known' ? Math.hypot(shot.certaintySdM, shot.scatterSdM) : shot.scatterSdM,
-    sideBiasM: shot.sideBiasM, sideSdM: shot.sideSdM, mishitShare,
-  }
+  return { carryM: carryAs(shot, targetM, look), longSdM: longSdAs(shot, look), sideBiasM: shot.sideBiasM, sideSdM: shot.sideSdM, mishitShare }
 }
 
 /** The least mean leave of all shots, and whose: a shot that cannot come under the best so far is not worked out. */
-function least(shots: readonly CoverShot[], targetM: number, mishitShare: number, look: Look): { best: number, leaveM: number } {
-  const floors = shots.map((shot) => {
-    const { carryM, longSdM, sideBiasM, sideSdM } = scatterOf(shot, mishitShare, targetM, look)
-    return leastLeaveM(targetM, carryM, longSdM, sideBiasM, sideSdM, mishitShare)
-  })
+function least(shots: readonly CoverShot[], targetM: number, mishitShare: number, look: Look, floors: Float64Array): { best: number, leaveM: number } {
+  for (let i = 0; i < shots.length; i++) {
+    const shot = shots[i]!
+    floors[i] = leastLeaveM(targetM, carryAs(shot, targetM, look), longSdAs(shot, look), shot.sideBiasM, shot.sideSdM, mishitShare)
+  }
   let best = -1
   let leaveM = Infinity
-  const tried = new Set<number>()
   for (;;) {
     let next = -1
-    for (let i = 0; i < floors.length; i++) if (floors[i]! < leaveM && (next < 0 || floors[i]! < floors[next]!) && !tried.has(i)) next = i
+    let floor = leaveM
+    for (let i = 0; i < shots.length; i++) {
+      if (floors[i]! >= floor) continue
+      next = i
+      floor = floors[i]!
+    }
     if (next < 0) return { best, leaveM }
-    tried.add(next)
+    floors[next] = Infinity
     const found = meanLeaveM(targetM, scatterOf(shots[next]!, mishitShare, targetM, look))
     if (found < leaveM) [best, leaveM] = [next, found]
   }
@@ -129,15 +132,16 @@ export function couldLeaveM(targetM: number, { spread, sideShare, mishitShare }:
 export function coverOf(shots: readonly CoverShot[], player: PlayerScatter, targetsM: readonly number[]): CoverAt[] {
   const { mishitShare } = player
   if (shots.length === 0) return []
+  const floors = new Float64Array(shots.length)
   return targetsM.map((atM): CoverAt => {
     const couldM = couldLeaveM(atM, player)
-    const { best } = least(shots, atM, mishitShare, 'as known')
+    const { best } = least(shots, atM, mishitShare, 'as known', floors)
     const { meanM, badM } = leave(atM, scatterOf(shots[best]!, mishitShare, atM, 'as known'))
     // Doubt about a number makes a yardage weak, not missing: holes are told with every number taken as certain. That leaves
     // no more than with the doubt, so where even that is no hole nothing else need be asked.
-    const missing = meanM - couldM > HOLE_M && least(shots, atM, mishitShare, 'as if certain').leaveM - couldM > HOLE_M
-    const surely = missing && least(shots, atM, mishitShare, 'as near as may be').leaveM - couldM > HOLE_M
-    return { atM, best, leaveM: meanM, badM, couldM, hole: surely ? 'sure' : missing ? 'likely' : null }
+    const missing = (look: Look) => least(shots, atM, mishitShare, look, floors).leaveM - couldM > HOLE_M
+    const hole = meanM - couldM <= HOLE_M || !missing('as if certain') ? null : !missing('likely') ? 'open' : missing('sure') ? 'sure' : 'likely'
+    return { atM, best, leaveM: meanM, badM, couldM, hole }
   })
 }
 

@@ -29,6 +29,8 @@ export interface GapFacts {
   /** At every yard. */
   cover: Cover
   withinM: number
+  /** Enough of the chart is known: before that, everything is thinly measured, and the chart says so. */
+  goodEnough: boolean
   sides: SidePattern
   /** Scatter of one ball where all cells are alike, φ, and the balls' worth of scatter behind it. */
   spread: { ln: number, degrees: number }
@@ -45,6 +47,7 @@ export interface FactsInput {
   grid: GridFit
   chart: CarryChart
   withinM: number
+  goodEnough: boolean
   cover?: CoverOptions
   /** Worked out already, of the same cells. */
   sides?: SidePattern
@@ -80,7 +83,7 @@ function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCo
 }
 
 /** All that the rules look at, worked out once. */
-export function gapFacts({ player, grid, chart, withinM, cover, words = [], published, sides: known }: FactsInput): GapFacts {
+export function gapFacts({ player, grid, chart, withinM, goodEnough, cover, words = [], published, sides: known }: FactsInput): GapFacts {
   const { bag, level, nowMs } = player
   const sides = known ?? sidesOfGrid(player.shots, grid)
   const said = saidAt(words, nowMs)
@@ -88,7 +91,7 @@ export function gapFacts({ player, grid, chart, withinM, cover, words = [], publ
   const before = published?.cells.map((cell): Before => ({ clubId: cell.clubId, rungId: cell.rungId, carryM: cell.modelM, lnVariance: cell.lnVariance }))
   const odds = oddsOf(grid)
   return {
-    ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM), chart, odds, bag, level, nowMs, withinM, sides, said,
+    ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM), chart, odds, bag, level, nowMs, withinM, goodEnough, sides, said,
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
     spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
     descentDeg: cell => cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM),

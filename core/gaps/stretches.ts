@@ -26,8 +26,8 @@ export interface CoverAt {
   badM: number
   /** The same player with a stock shot that carries exactly so far: what could be. */
   couldM: number
-  /** Beyond what could be even if every number were certain; surely: even with every number as near as it may be. */
-  hole: 'sure' | 'likely' | null
+  /** Beyond what could be if every number were certain; likely, and surely: also with every number moved towards it within its doubt. */
+  hole: 'sure' | 'likely' | 'open' | null
 }
 
 export interface Cover {

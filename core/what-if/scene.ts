@@ -44,7 +44,7 @@ export function sceneOf(layout: Layout, whatIf: WhatIf, { flags, withinM, lineM,
   const { bag, grid, chart: own, sides } = chartOf(layout, whatIf)
   const chart = [...own, ...plain]
   const player = { ...layout.player, bag, level: layout.player.level }
-  const facts = gapFacts({ player, grid, chart, withinM, sides })
+  const facts = gapFacts({ player, grid, chart, withinM, goodEnough: true, sides })
   const findings = saidFlags(findFlags(facts, flags)).filter(finding => OF_THE_BAG.has(finding.flag))
   const shots = coverShots(chart, grid, sides)
   const mishitShare = mishitShareOf(layout.grid)

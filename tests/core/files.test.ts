@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { readBagFile, writeBagFile } from '../../core/files/bag-file'
+import { readBagFile, readBelieved, writeBagFile } from '../../core/files/bag-file'
 import { saidAt } from '../../core/chart/coach-word'
 import { writeChartFile } from '../../core/files/chart-file'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
@@ -108,6 +108,15 @@ describe('the bag file', () => {
     const rich = BagFile.parse({ ...file, clubs: [...file.clubs, { label: 'old', loftDeg: 60, retired: true }], scale: { school: 'clock', rungs: [
       { label: '9:00' }, { label: '9:00', flight: 'low' }, { label: 'belt', school: 'body', fraction: 0.52 }, { label: 'full' }] }, struckOut: [{ club: '50°', swing: '9:00 low' }] })
     expect(writeBagFile(readBagFile(rich), 'A', 'unknown')).toEqual(rich)
+  })
+
+  it('carries what the player believes, to the millimetre', () => {
+    const believed = [{ club: '50°', swing: 'full', carryM: 109.728 }]
+    const read = readBelieved({ ...file, believed })
+    expect(read).toEqual([{ clubId: '50°', rungId: 'full', carryM: 109.728 }])
+    expect(writeBagFile(readBagFile(file), 'A', 'unknown', read).believed).toEqual(believed)
+    expect(() => readBelieved({ ...file, believed: [{ club: '57°', swing: 'full', carryM: 90 }] })).toThrow('believed: club "57°" is not in the bag')
+    expect(() => readBelieved({ ...file, believed: [{ club: '50°', swing: '7:00', carryM: 90 }] })).toThrow('believed: swing "7:00" is not on the scale')
   })
 
   it.each([

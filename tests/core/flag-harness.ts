@@ -14,7 +14,7 @@ export function ladderOf(...carriesYd: number[]): Ladder {
 export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFacts> = {}): GapFacts {
   return {
     ladder, chart: [], odds: { ...plainOdds, gap: () => probability, overlap: () => probability, stepPlusMinusM: () => 1, uneven: () => probability, looser: () => probability },
-    bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] }, level: 'unknown', nowMs: 0, cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 }, withinM: yardsToMetres(3),
+    bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] }, level: 'unknown', nowMs: 0, cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 }, withinM: yardsToMetres(3), goodEnough: true,
     sides: sidePattern([], 0), spread: { ln: 0.03, degrees: 10 }, descentDeg: () => null, moved: [], said: new Map(), trusted: { offsM: [] }, flyers: new Map(), ...more,
   }
 }

@@ -25,6 +25,11 @@ const ofChart = (chart: ChartCell[], more: Partial<GapFacts> = {}, probability =
 const flagsOf = (bag: ReturnType<typeof bagOf>, measuredYd: readonly (readonly [string, string, number])[]) => calibrated(bag, measuredYd.flatMap(([club, swing, yd]) => tenBalls(club, swing, yd)), { level: 'good' }).findings
 const said = (flags: Finding[], id: string) => flags.filter(one => one.flag === id && one.sureness !== 'open')
 
+const shot: CoverShot = { clubId: 'a', rungId: 'full', grippedDown: false, predicted: false, carryM: 80, certaintySdM: 1, scatterSdM: 3, sideBiasM: 0, sideSdM: 4 }
+const yard = (yd: number, more: Partial<CoverAt> = {}): CoverAt => ({ atM: yardsToMetres(yd), best: 0, leaveM: 5, badM: 9, couldM: 4.5, hole: null, ...more })
+const facts = (at: CoverAt[], more: Partial<CoverShot> = {}, nowMs = DAY_MS) => factsOf([], 0.9, { cover: { unit: 'yd', shots: [{ ...shot, ...more }], at, mishitShare: 0.07 }, chart: [cellOf('a', 'full', 87)], nowMs })
+const run = (more: Partial<CoverAt> = {}) => [80, 81, 82, 83].map(yd => yard(yd, more))
+
 describe('really measured players get the flags that a coach gave (common practice)', () => {
   it('18 and 10 yd from 4° of loft each: a finding, and the wide step is a hole', () => {
     const flags = flagsOf(bagOf({ '50°': 50, '54°': 54, '58°': 58 }, ['half'], 'arm'), [['50°', 'half', 74], ['54°', 'half', 56], ['58°', 'half', 46]])
@@ -76,6 +81,9 @@ describe('flags that count', () => {
     expect(find('thin', ofChart(chart)).map(one => one.cells.map(cell => cell.clubId))).toEqual([['a', 'b']])
     expect(find('thin', ofChart(chart), { leastBalls: 6 })[0]!.cells).toHaveLength(3)
     expect(find('thin', ofChart(chart.slice(2)))).toEqual([])
+    // Before enough is known, everything is thinly measured.
+    expect(find('thin', ofChart(chart, { goodEnough: false }))).toEqual([])
+    expect(find('weak', { ...facts(run(), { certaintySdM: 4 }), goodEnough: false }).map(one => one.sureness)).toEqual(['open'])
   })
 
   it('old numbers: from the day after the limit', () => {
@@ -143,11 +151,6 @@ describe('flags with odds', () => {
 })
 
 describe('weak and missing yards', () => {
-  const shot: CoverShot = { clubId: 'a', rungId: 'full', grippedDown: false, predicted: false, carryM: 80, certaintySdM: 1, scatterSdM: 3, sideBiasM: 0, sideSdM: 4 }
-  const yard = (yd: number, more: Partial<CoverAt> = {}): CoverAt => ({ atM: yardsToMetres(yd), best: 0, leaveM: 5, badM: 9, couldM: 4.5, hole: null, ...more })
-  const facts = (at: CoverAt[], more: Partial<CoverShot> = {}, nowMs = DAY_MS) => factsOf([], 0.9, { cover: { unit: 'yd', shots: [{ ...shot, ...more }], at, mishitShare: 0.07 }, chart: [cellOf('a', 'full', 87)], nowMs })
-  const run = (more: Partial<CoverAt> = {}) => [80, 81, 82, 83].map(yd => yard(yd, more))
-
   it('says why: loose, thinly measured, or old; never of a seam of two yards, nor of a hole', () => {
     expect(find('weak', facts(run()))).toEqual([])
     expect(find('weak', facts(run({ leaveM: 7 }))).map(one => one.variant)).toEqual([undefined])
@@ -158,8 +161,8 @@ describe('weak and missing yards', () => {
   })
 
   it('a hole is a stretch, sure when one of its yards is', () => {
-    const flags = find('hole', facts([yard(80), yard(81, { hole: 'likely', leaveM: 7 }), yard(82, { hole: 'sure', leaveM: 8 }), yard(83), yard(84, { hole: 'likely', leaveM: 7 })]))
-    expect(flags.map(one => [one.sureness, Math.round(one.fromM / 0.9144), Math.round(one.toM / 0.9144)])).toEqual([['sure', 81, 82], ['likely', 84, 84]])
+    const flags = find('hole', facts([yard(80), yard(81, { hole: 'likely', leaveM: 7 }), yard(82, { hole: 'sure', leaveM: 8 }), yard(83), yard(84, { hole: 'likely', leaveM: 7 }), yard(85, { hole: 'likely', leaveM: 7 }), yard(86), yard(87, { hole: 'likely' })]))
+    expect(flags.map(one => [one.sureness, Math.round(one.fromM / 0.9144), Math.round(one.toM / 0.9144)])).toEqual([['sure', 81, 82], ['likely', 84, 85]])
   })
 })
 

@@ -10,13 +10,12 @@ import { callAt, clubsBySpeed, speedFor } from '../../core/chart/speed-lines'
 import { figureOf, lnVariances, publish } from '../../core/chart/published'
 import type { Shot } from '../../core/shot/shot'
 import { distanceText, mphToMps, yardsToMetres } from '../../core/units'
-import { makeDice } from '../bench/simulation/dice'
 import { beliefCost, contradictionWords, patternWords } from '../../shared/believed-words'
 import { changedWords } from '../../shared/compare-words'
 import { figuresAre, inAir, inOrder, sentText } from '../../shared/hand-over'
+import { EXPERT_BAG as bag, expertVisits } from './expert'
 import { balls, bagOf, calibrated, DAY_MS, tenBalls } from './players'
 
-const bag = bagOf({ '60°': 60, '56°': 56, '52°': 52, '48°': 48, '44°': 44 }, ['7:30', '9:00', '10:30', 'full'], 'clock', [['60°', 'full']])
 const at = (clubId: string, rungId: string) => ({ clubId, rungId })
 const head = { number: 1, publishedAtMs: DAY_MS, unit: 'yd' as const, note: '', changed: '' }
 const word = (kind: CellWord['kind'], carryYd: number | null, saidAtMs: number, more: Partial<CellWord> = {}): CellWord => ({
@@ -117,23 +116,8 @@ describe('a published chart', () => {
   })
 })
 
-/** An expert with a day of their own, seeded: 20 balls in each cell at the first visit, then so many a visit. */
 function visits(seed: number, movedYd: number, later: number, ballsEach: number) {
-  const dice = makeDice(seed)
-  const cells = bag.clubs.flatMap((club, c) => bag.scale.rungs.map((rung, r) => ({ clubId: club.id, rungId: rung.id, yd: (78 + 15 * c) * [0.52, 0.72, 0.88, 1][r]! }))).filter(cell => !(cell.clubId === '60°' && cell.rungId === 'full'))
-  const moved = cells.find(cell => cell.clubId === '52°' && cell.rungId === 'full')!
-  const shots: Shot[] = []
-  for (let visit = 0; visit <= later; visit++) {
-    const day = 0.01 * dice.normal()
-    for (const cell of cells) {
-      const truth = cell.yd + (visit > 0 && cell === moved ? movedYd : 0)
-      for (let n = 0; n < (visit === 0 ? 20 : ballsEach); n++) {
-        const carryYd = truth * Math.exp(day) + 0.026 * (truth + 33) * dice.normal()
-        shots.push({ id: `${visit} ${cellKey(cell)} ${n}`, sessionId: `v${visit}`, ...at(cell.clubId, cell.rungId), carryM: yardsToMetres(carryYd), method: 'monitor', balls: 1, hitAtMs: DAY_MS + visit * 7 * 86_400_000 + shots.length, leftOut: null, strike: null })
-      }
-    }
-  }
-  const sessions = Array.from({ length: later + 1 }, (_, v) => ({ id: `v${v}`, startedAtMs: DAY_MS + v * 7 * 86_400_000, method: 'monitor' as const, ball: 'own' as const }))
+  const { shots, sessions } = expertVisits(bag, seed, movedYd, later, ballsEach, DAY_MS)
   const say = (until: number) => calibrate({ bag, shots: shots.filter(shot => shot.hitAtMs < until), sessions: sessions.filter(session => session.startedAtMs < until), level: 'expert', nowMs: until })
   const publishedMs = DAY_MS + 2 * 86_400_000
   const then = say(publishedMs)

@@ -15,7 +15,9 @@ const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit, typed } = useDistance()
 const toast = useToast()
-const { questions, corrections } = useNumbers()
+const { chart, questions, corrections } = useNumbers()
+/** What each ball came to in neutral air, where that is another figure. */
+const neutralM = computed(() => neutralCarries(chart.value, record.shots))
 const { windText } = useAirUnits()
 const opened = shallowRef<ShotRecord>()
 
@@ -119,7 +121,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
           <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')">It counts</UButton>
         </li>
       </ul>
-      <ShotsShotList v-if="shots.length > 0" class="mt-3" :shots="shots" show-date hide-name @open="opened = $event" />
+      <ShotsShotList v-if="shots.length > 0" class="mt-3" :shots="shots" :neutral-m="neutralM" show-date hide-name @open="opened = $event" />
       <p v-else-if="cell.kind !== 'struck-out'" class="soft mt-2">No ball has been hit with it. A few in a range session make it a measured number.</p>
       <ShotsShotDialog v-if="opened" :key="opened.id" :open="true" :shot="opened" @update:open="opened = undefined" @change="record.changeShot(opened!.id, $event)" />
     </template>

@@ -6,7 +6,7 @@ const props = defineProps<{ cover: Cover, lineM: number }>()
 const { text, unit } = useDistance()
 const { cellName } = useCellNames()
 const nameOf = (best: number) => `${cellName(props.cover.shots[best]!)}${props.cover.shots[best]!.grippedDown ? ', gripped down' : ''}`
-const state = (one: Cover['at'][number]) => one.hole ? `hole, ${one.hole}` : one.leaveM > props.lineM ? 'over the line' : 'covered'
+const state = (one: Cover['at'][number]) => one.hole === 'sure' || one.hole === 'likely' ? `hole, ${one.hole}` : one.leaveM > props.lineM ? 'over the line' : 'covered'
 </script>
 
 <template>

@@ -3,12 +3,12 @@ import { sideText, spinText } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
 /** Balls, newest first: what each carried, and whether it counts. A tap opens it. */
-defineProps<{ shots: readonly ShotRecord[], showDate?: boolean, hideName?: boolean, picking?: boolean }>()
+defineProps<{ shots: readonly ShotRecord[], showDate?: boolean, hideName?: boolean, picking?: boolean, neutralM?: ReadonlyMap<string, number> }>()
 /** Ids chosen while picking. */
 const picked = defineModel<string[]>('picked', { default: () => [] })
 const toggle = (id: string) => { picked.value = picked.value.includes(id) ? picked.value.filter(other => other !== id) : [...picked.value, id] }
 defineEmits<{ open: [shot: ShotRecord] }>()
-const { typed, unit } = useDistance()
+const { text, typed, unit, whole } = useDistance()
 const { cellName } = useCellNames()
 const outbox = useOutbox()
 const unsent = computed(() => new Set(outbox.stuck ? outbox.waiting.map(item => item.entry.record.id) : []))
@@ -27,6 +27,7 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
           <span v-else-if="shot.strike && shot.strike !== 'clean'" class="soft"> {{ hideName ? '' : '– ' }}{{ shot.strike }}, weighs little</span>
           <span v-else-if="shot.strike === 'clean'" class="soft"> {{ hideName ? '' : '– ' }}counts, by your word</span>
         </span>
+        <span v-if="neutralM?.has(shot.id) && whole(neutralM.get(shot.id)!) !== whole(shot.carryM)" class="soft text-sm whitespace-nowrap">neutral {{ text(neutralM.get(shot.id)!) }}</span>
         <span v-if="shot.balls > 1" class="soft flex items-center gap-1 text-sm whitespace-nowrap"><UIcon name="i-lucide-layers" /> {{ shot.balls }} balls</span>
         <span v-if="shot.readings?.sideM !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ sideText(shot.readings.sideM, unit) }}</span>
         <span v-if="shot.readings?.spinRpm !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ spinText(shot.readings.spinRpm) }} rpm</span>

@@ -18,13 +18,19 @@ export interface Leaning {
  */
 export function leanings({ mean, covariance, information }: Pick<Fit, 'mean' | 'covariance' | 'information'>): Leaning[] {
   const n = mean.length
+  // Only cells that were hit have a say, and most of a large grid were not.
+  const hit = [...mean.keys()].filter((k) => {
+    for (let j = 0; j < n; j++) if (information[k * n + j] !== 0) return true
+    return false
+  })
   return Array.from({ length: n }, (_, i) => {
-    const say = Array.from({ length: n }, (_, j) => {
-      let sum = 0
-      for (let k = 0; k < n; k++) sum += covariance[i * n + k]! * information[k * n + j]!
-      // A cell that shared its day with others may say the opposite of them; that is no leaning.
-      return Math.max(0, sum)
-    })
+    const say = Array.from({ length: n }, () => 0)
+    for (const k of hit) {
+      const c = covariance[i * n + k]!
+      for (const j of hit) say[j]! += c * information[k * n + j]!
+    }
+    // A cell that shared its day with others may say the opposite of them; that is no leaning.
+    for (const j of hit) if (say[j]! < 0) say[j] = 0
     const sum = say.reduce((total, s) => total + s, 0)
     const whole = Math.max(1, sum)
     const others = say.map((s, cell) => ({ cell, share: s / whole })).filter(o => o.cell !== i && o.share >= LEANING.leastShare)

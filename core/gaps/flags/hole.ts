@@ -8,19 +8,23 @@ export const meta = {
   title: 'Hole, {fromM} to {toM}',
   why: 'No stock shot serves these yardages, gripped down an inch or not: the best, {cells}, leaves {leaveM} on average, where a number of its own would leave {couldM}.',
   remedies: [],
+  open: { one: 'stretch reads like a hole', many: 'stretches read like holes' },
   settledWithin: 2,
 } as const satisfies FlagMeta
 
 export const defaults = {}
 
+/** A single yard that is only likely is the seam between two numbers. */
+const LEAST_YARDS = 2
+
 /** Yardages whose best leave lies well beyond what the player could leave there, as stretches. Mutates nothing. */
 export function find({ cover }: GapFacts): Finding[] {
-  return stretches(cover.at, one => one.hole ? 'hole' : null).map(({ all }) => {
+  return stretches(cover.at, one => one.hole ? 'hole' : null).filter(({ all }) => all.length >= LEAST_YARDS || all.some(one => one.hole === 'sure')).map(({ all }) => {
     const worst = all.reduce((w, one) => one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w)
     return {
       flag: meta.id,
       // A stretch is sure when one yard of it is: the others are its edges.
-      sureness: all.some(one => one.hole === 'sure') ? 'sure' : 'likely',
+      sureness: all.some(one => one.hole === 'sure') ? 'sure' : all.some(one => one.hole === 'likely') ? 'likely' : 'open',
       probability: null,
       cells: [plainCell(cover.shots[worst.best]!)],
       data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },

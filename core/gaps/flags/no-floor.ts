@@ -16,10 +16,10 @@ export const meta = {
 export const defaults = { floorM: yardsToMetres(50) }
 
 /** A ladder that begins above what touch can reach. Mutates nothing. */
-export function find({ ladder }: GapFacts, options: FlagOptions = {}): Finding[] {
+export function find({ ladder, goodEnough }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { floorM } = { ...defaults, ...options }
   const shortest = ladder[0]
-  if (!shortest || shortest.carryM <= floorM) return []
+  if (!shortest || shortest.carryM <= floorM || (shortest.predicted && !goodEnough)) return []
   return [{
     flag: meta.id, sureness: 'counted', probability: null, cells: [plainCell(shortest)], data: { shorterM: shortest.carryM, floorM },
     fromM: shortest.carryM, toM: shortest.carryM, figure: shortest.carryM,

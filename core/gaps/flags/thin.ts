@@ -13,9 +13,10 @@ export const meta = {
 
 export const defaults = { leastBalls: 3 }
 
-/** Stock shots that were hit, but seldom: all in one. Mutates nothing. */
-export function find({ chart }: GapFacts, options: FlagOptions = {}): Finding[] {
+/** Stock shots that were hit, but seldom, in a chart that is else known: all in one. Mutates nothing. */
+export function find({ chart, goodEnough }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { leastBalls } = { ...defaults, ...options }
+  if (!goodEnough) return []
   const thin = chart.filter(cell => cell.kind === 'measured' && !cell.plain && cell.balls < leastBalls)
   if (thin.length === 0) return []
   const carries = thin.map(cell => cell.carryM!)

@@ -16,6 +16,7 @@ export const meta = {
     thin: { why: '{cells} is the best there is for these yardages, and its number is only known to ± {plusMinusM}: more than the ± {withinM} that is wanted.', remedies: ['Hit a few balls with it: they settle this.'] },
     stale: { why: '{cells} is the best there is for these yardages, and its last ball is {staleDays} old.', remedies: ['Test it again at the next visit.'] },
   },
+  open: { one: 'stretch is thinly measured', many: 'stretches are thinly measured' },
   settledWithin: yardsToMetres(2),
 } as const satisfies FlagMeta
 
@@ -28,12 +29,12 @@ const DAY_MS = 86_400_000
 const LEAST_YARDS = 3
 
 /** Yardages whose best shot is loose, thinly measured or past due, as stretches; holes are said by their own rule. Mutates nothing. */
-export function find({ cover, chart, nowMs, withinM }: GapFacts, options: FlagOptions = {}): Finding[] {
+export function find({ cover, chart, nowMs, withinM, goodEnough }: GapFacts, options: FlagOptions = {}): Finding[] {
   const cells = new Map(chart.map(cell => [cellKey(cell), cell]))
   const staleMs = staleAfterMs(options)
   const cellOf = (one: CoverAt) => cells.get(cellKey(cover.shots[one.best]!))!
   const whyWeak = (one: CoverAt) => {
-    if (one.hole) return null
+    if (one.hole === 'sure' || one.hole === 'likely') return null
     const shot = cover.shots[one.best]!
     const cell = cellOf(one)
     if (Z_80 * shot.certaintySdM > withinM) return `thin ${cellKey(shot)}`
@@ -47,7 +48,7 @@ export function find({ cover, chart, nowMs, withinM }: GapFacts, options: FlagOp
     const shot = cover.shots[worst.best]!
     const { lastHitMs } = cellOf(worst)
     return {
-      flag: meta.id, ...(variant !== 'loose' && { variant }), sureness: variant === 'loose' ? 'likely' : 'counted', probability: null, cells: [plainCell(shot)],
+      flag: meta.id, ...(variant !== 'loose' && { variant }), sureness: variant === 'loose' ? 'likely' : variant === 'thin' && !goodEnough ? 'open' : 'counted', probability: null, cells: [plainCell(shot)],
       data: {
         leaveM: worst.leaveM, overTimes: worst.leaveM / worst.couldM, plusMinusM: Z_80 * shot.certaintySdM, withinM,
         ...(lastHitMs !== null && { staleDays: Math.floor((nowMs - lastHitMs) / DAY_MS) }),

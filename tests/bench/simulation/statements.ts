@@ -5,13 +5,42 @@ import { likelyOnes } from '../../../core/chart/model/say'
 import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../../core/chart/model/statements'
 import { yardsToMetres } from '../../../core/units'
 import { chooseHit, visit } from './errors'
-import { drawDay, drawPlayer, hitM, type SimulatedLevel } from './player'
+import { coverOf, grippedDown, targetsOf } from '../../../core/gaps/cover'
+import { stretches, type CoverShot } from '../../../core/gaps/stretches'
+import { ballSd } from '../../../core/chart/model/estimate'
+import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
 
-export const KINDS = ['gap', 'overlap', 'looser', 'moved'] as const
+export const KINDS = ['gap', 'overlap', 'looser', 'moved', 'hole'] as const
 export type Kind = typeof KINDS[number]
 
 const GAP_M = yardsToMetres(12)
 const NEAR_M = yardsToMetres(4)
+
+/** Side scatter and mishits are nobody's finding here: the usual ones, in truth and in what is said. */
+const SIDE_SHARE = 0.05
+const MISHITS = 0.07
+
+function shotOf(i: number, carryM: number, certaintySdM: number, scatterSdM: number): CoverShot[] {
+  const shot: CoverShot = { clubId: String(i), rungId: '', grippedDown: false, predicted: false, carryM, certaintySdM, scatterSdM, sideBiasM: 0, sideSdM: SIDE_SHARE * carryM }
+  return [shot, grippedDown(shot)]
+}
+
+/** What would be said of holes by a fit, and what is true: by the true carries and scatters, known for certain. */
+function holesOf(fit: Fit, { truthM, scatter }: SimulatedPlayer): { said: { kind: 'sure' | 'likely', trueShare: number }[], trueYards: number } {
+  const n = fit.mean.length
+  const known = truthM.map((_, i) => Math.exp(fit.mean[i]!))
+  const player = { mishitShare: MISHITS, sideShare: SIDE_SHARE }
+  const said = coverOf(known.flatMap((carryM, i) => shotOf(i, carryM, carryM * Math.sqrt(fit.covariance[i * n + i]!), carryM * ballSd(fit, i))), { ...player, spread: fit.spread }, targetsOf(known, 'yd'))
+  const looks = scatter.map((s, i) => s * truthM[i]! / (truthM[i]! + 30)).sort((a, b) => a - b)
+  const spread = looks[looks.length >> 1]!
+  const truth = truthM.flatMap((carryM, i) => shotOf(i, carryM, 0, carryM * scatter[i]!))
+  const isHole = (atM: number) => coverOf(truth, { ...player, spread }, [atM])[0]!.hole !== null
+  const found = stretches(said, one => one.hole === 'sure' || one.hole === 'likely' ? 'hole' : null).filter(({ all }) => all.length > 1 || all.some(one => one.hole === 'sure'))
+  return {
+    said: found.map(({ all }) => ({ kind: all.some(one => one.hole === 'sure') ? 'sure' as const : 'likely' as const, trueShare: all.filter(one => isHole(one.atM)).length / all.length })),
+    trueYards: targetsOf(truthM, 'yd').filter(isHole).length,
+  }
+}
 
 /** Pairs that are neighbours on the ladder of the fit, shorter first. */
 function neighbours(fit: Fit): [number, number][] {
@@ -28,7 +57,8 @@ export interface Watched {
   likely: number
   likelyFalse: number
   trueGaps: number
-  /** Looser: cells truly twice as loose as the rest that were called. */
+  /** Of holes said at the end the same, and how many yards truly are one. */
+  holes: { sure: number, sureFalse: number, likely: number, likelyFalse: number, trueYards: number }
 }
 
 /** One chart, so many balls over some visits, looked at after every ball. */
@@ -40,7 +70,7 @@ export function watchChart(seed: number, balls: number): Watched {
   // What was published a month before, from five balls a cell.
   const hit = chooseHit(player, 1).slice(0, 15)
   const published = fitModel(cells, [{ day: 0, shots: visit(player, hit, 5) }], 0)
-  const out: Watched = { falseKinds: new Set(), sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueGaps: 0 }
+  const out: Watched = { falseKinds: new Set(), sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueGaps: 0, holes: { sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueYards: 0 } }
   const sessions: ModelSession[] = []
   const VISITS = 4
   const n = cells.length
@@ -68,7 +98,11 @@ export function watchChart(seed: number, balls: number): Watched {
       const since = sessions.map(s => ({ shots: s.shots.filter(shot => shot.cell === cell) })).filter(s => s.shots.length > 0)
       const e = evidenceOfMove(fit, cell, { carryM: Math.exp(published.mean[cell]!), lnVariance: published.covariance[cell * n + cell]! }, since)
       if (e >= SAY.moved) out.falseKinds.add('moved')
+      const holes = holesOf(fit, player)
+      // A stretch is false when less than half of it is one.
+      if (holes.said.some(one => one.kind === 'sure' && one.trueShare < 0.5)) out.falseKinds.add('hole')
       if (v === VISITS - 1 && k === every - 1) {
+        out.holes = { sure: holes.said.filter(one => one.kind === 'sure').length, sureFalse: holes.said.filter(one => one.kind === 'sure' && one.trueShare < 0.5).length, likely: holes.said.length, likelyFalse: holes.said.filter(one => one.trueShare < 0.5).length, trueYards: holes.trueYards }
         const likely = likelyOnes(odds)
         pairs.forEach((pair, i) => {
           const real = step(pair) > GAP_M

@@ -1,5 +1,8 @@
+import { cellKey } from '../../../../core/bag/bag'
+import { saidAt } from '../../../../core/chart/coach-word'
 import { writeBagFile } from '../../../../core/files/bag-file'
 import { bagOf } from '../../../data/bags'
+import { wordsOf } from '../../../data/cell-words'
 import { findPlayer } from '../../../data/players'
 
 /** The player's bag as the open bag file. */
@@ -7,5 +10,8 @@ export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
   const { player, school } = await findPlayer(coach, idFromRoute(event, 'playerId', 'player'))
   sendAsFile(event, `${fileName(player.name)}-bag.json`, 'application/json; charset=utf-8')
-  return `${JSON.stringify(writeBagFile(await bagOf(player.id, school), player.name, player.level), null, 2)}\n`
+  const [bag, words] = await Promise.all([bagOf(player.id, school), wordsOf(player.id)])
+  const known = new Set(bag.clubs.flatMap(club => bag.scale.rungs.map(rung => cellKey({ clubId: club.id, rungId: rung.id }))))
+  const believed = [...saidAt(words, Infinity).values()].flatMap(({ believed: word }) => word && known.has(cellKey(word)) ? [{ clubId: word.clubId, rungId: word.rungId, carryM: word.carryM! }] : [])
+  return `${JSON.stringify(writeBagFile(bag, player.name, player.level, believed), null, 2)}\n`
 })

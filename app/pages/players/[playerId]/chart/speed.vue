@@ -7,7 +7,13 @@ import { rungName } from '#core/swing/scale'
 /** For players who think in club speed: carry as a function of it, club by club, and what to call. */
 const { playerId, record } = usePlayerRoute()
 const { text, unit, from, to } = useDistance()
-const clubs = computed(() => clubsBySpeed(record.bag, record.shots))
+const { chart, air } = useNumbers()
+/** As the chart takes them: in neutral air, unless it is kept as measured. */
+const balls = computed(() => {
+  const neutral = neutralCarries(chart.value, record.shots)
+  return record.shots.map(shot => neutral.has(shot.id) ? { ...shot, carryM: neutral.get(shot.id)! } : shot)
+})
+const clubs = computed(() => clubsBySpeed(record.bag, balls.value))
 const chosen = ref<string>()
 const club = computed(() => clubs.value.find(one => one.clubId === chosen.value) ?? clubs.value[0])
 const items = computed(() => clubs.value.map(one => ({ value: one.clubId, label: labelOf(one.clubId) })))
@@ -40,7 +46,7 @@ const swings = computed(() => rungsInUse(record.bag).flatMap((rung) => {
 </script>
 
 <template>
-  <FrameStagePage title="Carry by club speed" line="From balls whose club speed was measured, as they were measured.">
+  <FrameStagePage title="Carry by club speed" :line="`From balls whose club speed was measured, ${air === 'neutral' ? 'each taken to neutral air' : 'as they were measured'}.`">
     <template #actions><UButton :to="`/players/${playerId}/chart`" color="neutral" variant="outline" icon="i-lucide-arrow-left">Carry chart</UButton></template>
     <FrameEmptyStep v-if="!club" icon="i-lucide-gauge" words="No club has enough balls with a club speed yet." :help="`${LEAST_SPEED_BALLS} balls of one club make a line. A launch monitor that tells club speed brings them, live or from a file.`" action="To the range" :to="`/players/${playerId}/session`" />
     <template v-else>

@@ -1,0 +1,100 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { PlayerLine } from '../../shared/player'
+import type { PlayerRecord } from '../../shared/record'
+import type { KeptWhatIf } from '../../shared/what-if'
+import type { Client } from './client'
+import { atTheRange, newCoach, newId, refusal } from './client'
+
+/** A player whose two clubs leave a hole between them: full carries of 70 and 110 yd, ten balls each. */
+async function withAHole(coach: Client) {
+  const at = await atTheRange(coach)
+  const [shorter, longer] = at.bag.clubs
+  await coach.put(`/api/players/${at.playerId}/bag`, { ...at.bag, version: 2, struckOut: at.bag.clubs.map(club => ({ clubId: club.id, rungId: at.bag.scale.rungs[0]!.id })) })
+  const full = at.bag.scale.rungs[1]!.id
+  const balls = (clubId: string, yd: number) => [-3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3].map((off, i) => at.shot({ clubId, rungId: full, carryM: (yd + off) * 0.9144, hitAtMs: Date.now() - 60_000 + i }))
+  await at.log(...balls(shorter!.id, 70), ...balls(longer!.id, 110))
+  return at
+}
+const summaryOf = async (coach: Client) => (await coach.get<PlayerLine[]>('/api/players')).body[0]!.summary!
+
+describe('flags', () => {
+  let coach: Client
+  let at: Awaited<ReturnType<typeof withAHole>>
+  beforeAll(async () => {
+    coach = await newCoach()
+    at = await withAHole(coach)
+  })
+  const answerTo = (finding: PlayerLine['summary'] extends infer S ? NonNullable<S> extends { open: (infer F)[] } ? F : never : never, more: object = {}) => {
+    const { flag, variant, cells, fromM, toM, figure } = finding
+    return { id: newId(), flag, ...(variant && { variant }), cells, fromM, toM, figure, answer: 'accepted', untilMs: null, note: '', saidAtMs: Date.now(), holds: true, ...more }
+  }
+
+  it('stand in the list with the names of their stock shots, those that matter most first; an answer takes one off, and taken back it is there again', async () => {
+    const before = await summaryOf(coach)
+    expect(before.open[0]).toMatchObject({ flag: 'hole', sureness: 'sure' })
+    expect(Object.values(before.names)).toContainEqual({ club: '50°', swing: 'full' })
+    const said = answerTo(before.open[0]!)
+    expect((await coach.post(`/api/players/${at.playerId}/answers`, said)).status).toBe(202)
+    const after = await summaryOf(coach)
+    expect(after.flags).toBe(before.flags - 1)
+    expect(after.open.map(one => one.flag)).not.toContain('hole')
+    // Sent twice it is there once; another with its id is refused.
+    expect((await coach.post(`/api/players/${at.playerId}/answers`, said)).status).toBe(202)
+    expect((await coach.post(`/api/players/${at.playerId}/answers`, { ...said, note: 'another' })).status).toBe(409)
+    const record = (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
+    expect(record.answers).toEqual([said])
+    await coach.post(`/api/players/${at.playerId}/answers`, answerTo(before.open[0]!, { holds: false }))
+    expect((await summaryOf(coach)).flags).toBe(before.flags)
+  })
+
+  it('refuse an answer that says nothing', async () => {
+    const { open } = await summaryOf(coach)
+    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working' })))).toEqual({ untilMs: 'Until is missing: what is worked on has a day.' })
+    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { flag: 'nonsense' })))).toHaveProperty('flag')
+  })
+
+  it('are judged by the academy\'s figures, unless the player has their own', async () => {
+    const steps = async () => (await summaryOf(coach)).open.filter(one => one.flag === 'step' || one.flag === 'hole').map(one => one.flag)
+    expect(await steps()).toContain('step')
+    expect((await coach.patch('/api/academy', { thresholds: { widestStepM: 36 } })).status).toBe(200)
+    expect(await steps()).not.toContain('step')
+    expect((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.academyThresholds).toEqual({ widestStepM: 36 })
+    await coach.patch(`/api/players/${at.playerId}`, { version: 1, thresholds: { widestStepM: 10 } })
+    expect(await steps()).toContain('step')
+    expect(refusal(await coach.patch('/api/academy', { thresholds: { staleDays: 3 } }))).toEqual({ 'thresholds.staleDays': 'Old after 3 days is not possible: 7 to 730 days is allowed.' })
+    // Another academy keeps its own.
+    const other = await newCoach()
+    const { playerId } = await atTheRange(other)
+    expect((await other.get<PlayerRecord>(`/api/players/${playerId}`)).body.academyThresholds).toEqual({})
+  })
+})
+
+describe('kept bags', () => {
+  it('are kept under a name, changed by their id, and let go; fifty at most', async () => {
+    const coach = await newCoach()
+    const { playerId, bag } = await atTheRange(coach)
+    const path = `/api/players/${playerId}/what-ifs`
+    const body = { clubs: [{ id: bag.clubs[0]!.id, from: bag.clubs[0]!.id, label: '56°', loftDeg: 54 }], rungs: bag.scale.rungs.map(rung => rung.id), newRungs: [], struckOut: [], moved: [] }
+    const kept = { id: newId(), name: 'Stronger sand wedge', body }
+    expect((await coach.post<KeptWhatIf[]>(path, kept)).body).toMatchObject([kept])
+    expect((await coach.post<KeptWhatIf[]>(path, { ...kept, name: 'Stronger' })).body).toMatchObject([{ ...kept, name: 'Stronger' }])
+    expect(refusal(await coach.post(path, { ...kept, id: newId(), body: { ...body, rungs: [] } }))).toEqual({ 'body.rungs': 'No swing length is left: one or more is needed.' })
+    // Another academy's player cannot take the id over.
+    const stranger = await newCoach()
+    const theirs = await atTheRange(stranger)
+    expect((await stranger.post(`/api/players/${theirs.playerId}/what-ifs`, kept)).status).toBe(409)
+    expect((await stranger.send<KeptWhatIf[]>('DELETE', `/api/players/${theirs.playerId}/what-ifs/${kept.id}`)).body).toEqual([])
+    expect((await coach.get<KeptWhatIf[]>(path)).body).toHaveLength(1)
+    for (let i = 1; i < 50; i++) await coach.post(path, { ...kept, id: newId() })
+    expect(refusal(await coach.post(path, { ...kept, id: newId() }))).toEqual({ name: '50 bags are kept already.' })
+    expect((await coach.send<KeptWhatIf[]>('DELETE', `${path}/${kept.id}`)).body).toHaveLength(49)
+  })
+})
+
+it('the bag file holds what the player believes', async () => {
+  const coach = await newCoach()
+  const { playerId, bag } = await atTheRange(coach)
+  const word = { id: newId(), clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[1]!.id, kind: 'believed', carryM: 91.44, why: '', saidAtMs: Date.now(), holds: true }
+  await coach.post(`/api/players/${playerId}/words`, word)
+  expect((await coach.get<{ believed: object[] }>(`/api/players/${playerId}/bag.json`)).body.believed).toEqual([{ club: '56°', swing: 'full', carryM: 91.44 }])
+})
