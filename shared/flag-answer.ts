@@ -7,6 +7,8 @@ export const ANSWER_NOTE_MAX = 300
 /** More stock shots than a grid has. */
 const CELLS_MAX = 600
 
+const LONGEST_MS = 2 * 366 * 86_400_000
+
 const figure = (what: string) => z.number({ error: `${what} is not a number.` })
 
 /** A coach's answer to a flag, with what the flag said. */
@@ -19,7 +21,8 @@ export const FlagAnswerRecord = z.strictObject({
   toM: figure('To'),
   figure: figure('Figure'),
   answer: oneOf('Answer', ANSWERS),
-  untilMs: Moment('Until').nullable(),
+  untilMs: z.number({ error: 'Until must be a time in milliseconds.' }).int({ error: 'Until must be a time in whole milliseconds.' })
+    .refine(ms => ms <= Date.now() + LONGEST_MS, { error: 'Until lies more than two years ahead.' }).nullable(),
   note: lineOfText('Note', ANSWER_NOTE_MAX, { required: false }),
   saidAtMs: Moment('Time'),
   holds: z.boolean({ error: 'Whether it holds is yes or no.' }),

@@ -51,6 +51,8 @@ describe('flags', () => {
     const { open } = await summaryOf(coach)
     expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working' })))).toEqual({ untilMs: 'Until is missing: what is worked on has a day.' })
     expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { flag: 'nonsense' })))).toHaveProperty('flag')
+    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working', untilMs: Date.now() + 1e12 })))).toEqual({ untilMs: 'Until lies more than two years ahead.' })
+    expect((await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open.at(-1)!, { answer: 'working', untilMs: Date.now() + 28 * 86_400_000 }))).status).toBe(202)
   })
 
   it('are judged by the academy\'s figures, unless the player has their own', async () => {

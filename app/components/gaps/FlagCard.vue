@@ -43,7 +43,7 @@ const answers = (Object.keys(ANSWER_WORDS) as Answer[]).map(answer => ({ label: 
       <span class="soft ml-auto text-sm font-semibold">{{ words.odds }}</span>
     </h3>
     <p class="mt-0.5">{{ words.why }}</p>
-    <ul class="soft mt-1.5 space-y-0.5">
+    <ul v-if="words.remedies.length > 0" class="soft mt-1.5 space-y-0.5">
       <li v-for="remedy in words.remedies" :key="remedy" class="flex gap-2"><UIcon name="i-lucide-corner-down-right" class="mt-1 shrink-0" />{{ remedy }}</li>
     </ul>
     <p v-if="line" class="mt-1.5 font-semibold"><UIcon name="i-lucide-message-square-text" class="soft" /> {{ line }}</p>

@@ -15,11 +15,11 @@ export const meta = {
 // Inside about 50 yd it is touch: common practice.
 export const defaults = { floorM: yardsToMetres(50) }
 
-/** A ladder that begins above what touch can reach. Mutates nothing. */
+/** A ladder that begins above what touch can reach, once enough of it is known. Mutates nothing. */
 export function find({ ladder, goodEnough }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { floorM } = { ...defaults, ...options }
   const shortest = ladder[0]
-  if (!shortest || shortest.carryM <= floorM || (shortest.predicted && !goodEnough)) return []
+  if (!shortest || shortest.carryM <= floorM || !goodEnough) return []
   return [{
     flag: meta.id, sureness: 'counted', probability: null, cells: [plainCell(shortest)], data: { shorterM: shortest.carryM, floorM },
     fromM: shortest.carryM, toM: shortest.carryM, figure: shortest.carryM,
