@@ -7,10 +7,10 @@ const resolve = { alias: { '#core': at('./core'), '#shared': at('./shared'), '~'
 export default defineConfig({
   test: {
     projects: [
-      { resolve, test: { name: 'core', include: ['tests/{core,app,project}/**/*.test.ts'], testTimeout: 30_000 } },
+      { resolve, test: { name: 'core', setupFiles: 'tests/seed.ts', include: ['tests/{core,app,project}/**/*.test.ts'], testTimeout: 30_000 } },
       {
         resolve,
-        test: { name: 'server', include: ['tests/server/**/*.test.ts'], globalSetup: 'tests/server/setup.ts', fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 },
+        test: { name: 'server', setupFiles: 'tests/seed.ts', include: ['tests/server/**/*.test.ts'], globalSetup: 'tests/server/setup.ts', fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 },
       },
     ],
   },

@@ -13,7 +13,7 @@ run(async () => {
   ensurePackages()
   const bench = (file, env = {}) => spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench', file), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1
   // Needs neither server nor database, so it goes first: nothing else is running.
-  process.exitCode = bench('model.ts') || bench('flight.ts')
+  process.exitCode = bench('model.ts') || bench('flight.ts') || bench('gaps.ts')
   if (process.argv.includes('--model')) return
   ensureBuild()
   // The demo's kind of database, which writes each commit to the disk, as a real one does.

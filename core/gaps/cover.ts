@@ -89,27 +89,31 @@ function scatterOf(shot: CoverShot, mishitShare: number, targetM: number, look: 
   return { carryM: carryAs(shot, targetM, look), longSdM: longSdAs(shot, look), sideBiasM: shot.sideBiasM, sideSdM: shot.sideSdM, mishitShare }
 }
 
-/** The least mean leave of all shots, and whose: a shot that cannot come under the best so far is not worked out. */
-function least(shots: readonly CoverShot[], targetM: number, mishitShare: number, look: Look, floors: Float64Array): { best: number, leaveM: number } {
-  for (let i = 0; i < shots.length; i++) {
-    const shot = shots[i]!
-    floors[i] = leastLeaveM(targetM, carryAs(shot, targetM, look), longSdAs(shot, look), shot.sideBiasM, shot.sideSdM, mishitShare)
-  }
+/**
+ * The least mean leave of all shots, and whose: a shot that cannot come under the best so far is not worked out.
+ * @param byCarry the shots' places by carry, so that the nearest are tried first and the far ones not at all
+ */
+function least(shots: readonly CoverShot[], byCarry: readonly number[], targetM: number, mishitShare: number, look: Look): { best: number, leaveM: number } {
   let best = -1
   let leaveM = Infinity
-  for (;;) {
-    let next = -1
-    let floor = leaveM
-    for (let i = 0; i < shots.length; i++) {
-      if (floors[i]! >= floor) continue
-      next = i
-      floor = floors[i]!
-    }
-    if (next < 0) return { best, leaveM }
-    floors[next] = Infinity
-    const found = meanLeaveM(targetM, scatterOf(shots[next]!, mishitShare, targetM, look))
-    if (found < leaveM) [best, leaveM] = [next, found]
+  const clean = 1 - mishitShare
+  const reachOf = (shot: CoverShot) => look === 'sure' || look === 'likely' ? REACH_SDS[look] * shot.certaintySdM : 0
+  const most = shots.reduce((reach, shot) => Math.max(reach, reachOf(shot)), 0)
+  let up = byCarry.findIndex(i => shots[i]!.carryM >= targetM)
+  if (up < 0) up = byCarry.length
+  let down = up - 1
+  while (down >= 0 || up < byCarry.length) {
+    const below = down >= 0 ? targetM - shots[byCarry[down]!]!.carryM : Infinity
+    const above = up < byCarry.length ? shots[byCarry[up]!]!.carryM - targetM : Infinity
+    // The mean of a distance is at least how far its mean lies off.
+    if (clean * (Math.min(below, above) - most) > leaveM) break
+    const i = below <= above ? byCarry[down--]! : byCarry[up++]!
+    const shot = shots[i]!
+    if (leastLeaveM(targetM, carryAs(shot, targetM, look), longSdAs(shot, look), shot.sideBiasM, shot.sideSdM, mishitShare) >= leaveM) continue
+    const found = meanLeaveM(targetM, scatterOf(shot, mishitShare, targetM, look))
+    if (found < leaveM) [best, leaveM] = [i, found]
   }
+  return { best, leaveM }
 }
 
 /** Every whole yard or metre from the shortest stock carry to the longest, metres. */
@@ -132,14 +136,14 @@ export function couldLeaveM(targetM: number, { spread, sideShare, mishitShare }:
 export function coverOf(shots: readonly CoverShot[], player: PlayerScatter, targetsM: readonly number[]): CoverAt[] {
   const { mishitShare } = player
   if (shots.length === 0) return []
-  const floors = new Float64Array(shots.length)
+  const byCarry = shots.map((_, i) => i).sort((a, b) => shots[a]!.carryM - shots[b]!.carryM || a - b)
   return targetsM.map((atM): CoverAt => {
     const couldM = couldLeaveM(atM, player)
-    const { best } = least(shots, atM, mishitShare, 'as known', floors)
+    const { best } = least(shots, byCarry, atM, mishitShare, 'as known')
     const { meanM, badM } = leave(atM, scatterOf(shots[best]!, mishitShare, atM, 'as known'))
     // Doubt about a number makes a yardage weak, not missing: holes are told with every number taken as certain. That leaves
     // no more than with the doubt, so where even that is no hole nothing else need be asked.
-    const missing = (look: Look) => least(shots, atM, mishitShare, look, floors).leaveM - couldM > HOLE_M
+    const missing = (look: Look) => least(shots, byCarry, atM, mishitShare, look).leaveM - couldM > HOLE_M
     const hole = meanM - couldM <= HOLE_M || !missing('as if certain') ? null : !missing('likely') ? 'open' : missing('sure') ? 'sure' : 'likely'
     return { atM, best, leaveM: meanM, badM, couldM, hole }
   })

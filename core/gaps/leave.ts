@@ -1,4 +1,4 @@
-import { quickNormalCdf, SURE_Z } from '../chart/model/normal'
+import { quickNormalCdf, quickNormalDensity, SURE_Z } from '../chart/model/normal'
 import { cos, exp, sin } from '../exact'
 
 /** Where the balls of one shot pitch about a target. Metres; right is positive. */
@@ -72,9 +72,9 @@ function within(radiusM: number, offM: number, sdM: number, sideBiasM: number, s
     const z = (from + to) / 2 - (to - from) / 2 * COS[k]!
     const y = sideBiasM + sideSdM * z
     const half = Math.sqrt(Math.max(0, radiusM * radiusM - y * y))
-    sum += SIN[k]! * exp(-z * z / 2) * (phi((half - offM) / sdM) - phi((-half - offM) / sdM))
+    sum += SIN[k]! * quickNormalDensity(z) * (phi((half - offM) / sdM) - phi((-half - offM) / sdM))
   }
-  return sum * (to - from) / 2 * Math.PI / CIRCLE / Math.sqrt(2 * Math.PI)
+  return sum * (to - from) / 2 * Math.PI / CIRCLE
 }
 const CIRCLE = 12
 const COS = Float64Array.from({ length: CIRCLE }, (_, k) => cos(Math.PI * (k + 0.5) / CIRCLE))

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { chartCover, couldLeaveM, coverOf, grippedDown, HOLE_M, sidesOfGrid, targetsOf } from '../../core/gaps/cover'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from '../../core/gaps/leave'
 import { stretches, sumCover, type CoverShot } from '../../core/gaps/stretches'
+import { quickNormalDensity } from '../../core/chart/model/normal'
 import { metresToYards, yardsToMetres } from '../../core/units'
 import { makeDice } from '../bench/simulation/dice'
 import cases from '../fixtures/model-cases.json'
@@ -139,4 +140,8 @@ describe('cover', () => {
     const metres = chartCover(chart, grid, sides, { unit: 'm' })
     expect(metres.at.every(one => Number.isInteger(Math.round(one.atM * 1e9) / 1e9))).toBe(true)
   })
+})
+
+it('the quick normal density is the density to nine figures', () => {
+  for (let x = -7.9; x < 7.9; x += 0.0371) expect(Math.abs(quickNormalDensity(x) - Math.exp(-x * x / 2) / Math.sqrt(2 * Math.PI))).toBeLessThan(1e-9)
 })

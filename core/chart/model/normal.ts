@@ -57,6 +57,24 @@ export function quickNormalCdf(x: number): number {
 }
 
 /**
+ * The standard normal density by cubic Hermite interpolation between the same steps: within 1e-9, without an exponential.
+ * @param x within ± SURE_Z
+ */
+export function quickNormalDensity(x: number): number {
+  const place = (x + SURE_Z) * STEPS
+  const i = place | 0
+  const r = place - i
+  const from = TABLE[2 * i + 1]! * STEPS
+  const to = TABLE[2 * i + 3]! * STEPS
+  // The slope of a normal density is −x times it.
+  const left = (SURE_Z - i / STEPS) * from / STEPS
+  const right = (SURE_Z - (i + 1) / STEPS) * to / STEPS
+  const rise = to - from
+  const bend = left + right - 2 * rise
+  return from + r * (left + r * (rise - left - bend + r * bend))
+}
+
+/**
  * Quantile of Student's t from the normal one, four terms with the normal one itself: Abramowitz & Stegun, 26.7.5. Good to 2e-3 from three
  * degrees of freedom on, which is where it is used.
  * @param z the normal quantile at the same probability
