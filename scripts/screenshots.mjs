@@ -78,6 +78,8 @@ run(async () => {
   await visit(desk, 'moved', 'chart/compare', { ready: 'table' })
   await visit(desk, 'speed', 'chart/speed', { ready: 'table' })
   await visit(desk, 'gaps', 'gaps', { ready: 'canvas' })
+  await visit(desk, 'what-if', 'gaps/what-if', { ready: 'canvas', before: page => page.getByRole('button', { name: '51°: one degree more' }).click() })
+  await visit(desk, 'flags', 'gaps', { ready: 'canvas', before: async (page) => { await page.goto('/flags'); await page.getByText('Maud Eskil').first().waitFor() } })
   await visit(desk, 'gaps-dusk', 'gaps', { ready: 'canvas', dusk: true })
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })

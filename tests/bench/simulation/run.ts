@@ -76,6 +76,8 @@ function statements(): void {
   row('false at least once', [...KINDS.map(kind => of(w => w.falseKinds.has(kind))), of(w => w.falseKinds.size > 0)])
   const sum = (key: 'sure' | 'sureFalse' | 'likely' | 'likelyFalse' | 'trueGaps') => watched.reduce((total, w) => total + w[key], 0) / charts
   say(`\nGaps a chart after the last ball: ${sum('trueGaps').toFixed(1)} true; *sure* names ${sum('sure').toFixed(2)} (${sum('sureFalse').toFixed(3)} false), *likely* ${sum('likely').toFixed(2)} (${(100 * sum('likelyFalse') / Math.max(1e-9, sum('likely'))).toFixed(1)} in 100 false).\n`)
+  const hole = (key: keyof typeof watched[0]['holes']) => watched.reduce((total, w) => total + w.holes[key], 0) / charts
+  say(`Holes (stretches of yards) a chart after the last ball: *sure* names ${hole('sure').toFixed(2)} (${hole('sureFalse').toFixed(3)} false), *sure* and *likely* together ${hole('likely').toFixed(2)} (${(100 * hole('likelyFalse') / Math.max(1e-9, hole('likely'))).toFixed(0)} in 100 false); ${hole('trueYards').toFixed(1)} yards a chart truly are in one. A stretch is false when less than half of it is one.\n`)
   const players = many(60)
   say(`A true move of 8 yd in one published cell, 20 balls in it over four visits; ${players} players a row, seeds ${M} up:\n`)
   head('', ['called, in 100', 'balls in that cell until then, median'])
