@@ -28,6 +28,7 @@ const line = computed(() => {
   const [first, last] = [ladder.value[0], ladder.value.at(-1)]
   if (!first || !last) return 'No stock shot has a number yet.'
   const predicted = ladder.value.some(step => step.predicted)
+  if (ladder.value.length === 1) return `One stock shot, ${withUnit(first.carryM)}. A second club or swing length in the bag makes a ladder of it.`
   return `${ladder.value.length} stock shots from ${withUnit(first.carryM)} to ${withUnit(last.carryM)}. A bar is where 8 clean balls in 10 land, the line under it how well its number is known; the fuller the mark, the longer the swing.${predicted ? ' A ring is predicted: no ball yet.' : ''}`
 })
 
@@ -65,7 +66,7 @@ const print = () => window.print()
 <template>
   <FrameStagePage title="Gaps" :line="line">
     <template #actions>
-      <template v-if="ladder.length > 1">
+      <template v-if="ladder.length > 0">
         <UButton color="neutral" variant="outline" :icon="asTable ? 'i-lucide-chart-no-axes-gantt' : 'i-lucide-table'" :aria-pressed="asTable" class="print:hidden" @click="asTable = !asTable">
           {{ asTable ? 'As lanes' : 'As a table' }}
         </UButton>
@@ -75,9 +76,7 @@ const print = () => window.print()
     </template>
     <FrameNumbersGate>
       <FrameEmptyStep
-        v-if="ladder.length < 2" icon="i-lucide-ruler" :words="ladder.length === 0 ? 'Gaps need numbers.' : 'One stock shot has no gaps.'"
-        :help="ladder.length === 0 ? 'Hit a few balls, and the steps between all stock shots stand here.' : 'Put a second club or swing length into the bag.'"
-        :action="ladder.length === 0 ? 'To the range' : 'To the bag'" :to="`/players/${playerId}/${ladder.length === 0 ? 'session' : 'bag'}`"
+        v-if="ladder.length === 0" icon="i-lucide-ruler" words="Gaps need numbers." help="Hit a few balls, and the steps between all stock shots stand here." action="To the range" :to="`/players/${playerId}/session`"
       />
       <div v-else class="space-y-6">
         <div v-if="asTable" class="space-y-6">
@@ -89,7 +88,7 @@ const print = () => window.print()
             <div class="min-w-[560px]">
               <LazyGapsLanesChart :bag="record.bag" :chart="chart" :bands="bands" :range-m="rangeM" :cursor-m="cursorM" :picked="picked" :said-of="saidOf" @point="point" />
               <template v-if="cover && cover.at.length > 0">
-                <p class="soft mt-2 text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average, the dotted line for the worst ball in ten; above the dashed line of {{ withUnit(lineM) }} it is filled.</p>
+                <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average, the dotted line for the worst ball in ten; above the dashed line of {{ withUnit(lineM) }} it is filled.</p>
                 <LazyGapsCoverChart :at="cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="cursorM" @point="point" />
               </template>
             </div>

@@ -120,7 +120,7 @@ const print = () => window.print()
         <div class="overflow-x-auto" role="region" aria-label="Lanes and cover, may be scrolled sideways" tabindex="0">
           <div class="min-w-[560px]">
             <LazyGapsLanesChart :bag="scene.bag" :chart="scene.chart" :bands="bandsOf(scene)" :range-m="rangeM" :cursor-m="null" :picked="null" :said-of="nothingSaid" />
-            <p class="soft mt-2 text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; today's dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
+            <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; today's dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
             <LazyGapsCoverChart v-if="scene.cover.at.length > 0" :at="scene.cover.at" :before="today.cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="null" />
           </div>
         </div>
