@@ -14,6 +14,8 @@ export function useWhatIf() {
   const { unit } = useDistance()
   const today = shallowRef<Scene | null>(null)
   const scene = shallowRef<Scene | null>(null)
+  /** What it is held against: a kept bag, or today's while this is null. */
+  const besideScene = shallowRef<Scene | null>(null)
   const newRungs = shallowRef<{ id: string, label: string, fraction: number }[]>([])
   const remedies = shallowRef<Remedy[] | null>(null)
   const progress = shallowRef<Progress | null>(null)
@@ -33,6 +35,7 @@ export function useWhatIf() {
     if (answer.turn < (last[answer.did === 'progress' ? 'search' : answer.did] ?? 0)) return
     if (answer.did === 'open') [today.value, newRungs.value] = [answer.today, answer.newRungs]
     else if (answer.did === 'scene') scene.value = answer.scene
+    else if (answer.did === 'beside') besideScene.value = answer.scene
     else if (answer.did === 'help') remedies.value = answer.remedies
     else if (answer.did === 'progress') progress.value = answer.progress
     else {
@@ -69,6 +72,10 @@ export function useWhatIf() {
     if (!worker) open()
     tell({ do: 'scene', whatIf: toRaw(whatIf) })
   }
+  function lookBeside(whatIf: WhatIf | null): void {
+    if (whatIf) tell({ do: 'beside', whatIf: toRaw(whatIf) })
+    else besideScene.value = null
+  }
   function help(finding: Finding): void {
     remedies.value = null
     open()
@@ -82,5 +89,5 @@ export function useWhatIf() {
   const stop = () => worker?.postMessage({ do: 'stop' } satisfies WhatIfAsk)
 
   onScopeDispose(() => worker?.terminate())
-  return { today, scene, newRungs, remedies, progress, found, failure, open, look, help, search, stop, asIs: () => asItIs(record.bag) }
+  return { today, scene, beside: computed(() => besideScene.value ?? today.value), newRungs, remedies, progress, found, failure, open, look, lookBeside, help, search, stop, asIs: () => asItIs(record.bag) }
 }

@@ -36,11 +36,7 @@ const kinds = computed(() => Object.entries(KINDS).filter(([id]) => id === 'all'
       </div>
       <UButton to="/players" color="neutral" variant="outline" icon="i-lucide-arrow-left">Players</UButton>
     </header>
-    <section v-if="failure" role="alert" class="raised p-6 text-center">
-      <p class="text-lg font-bold">The players could not be fetched.</p>
-      <p class="soft">{{ failure.message }}</p>
-      <UButton class="mt-4" @click="load()">Try again</UButton>
-    </section>
+    <FrameListFailure v-if="failure" what="The players" :failure="failure" @again="load()" />
     <template v-else-if="players">
       <p v-if="waiting" role="status" class="soft mb-2">Some players are still being worked out. <UButton variant="link" class="min-h-0 p-0" @click="load()">Look again</UButton></p>
       <USelect v-if="rows.length > 0" v-model="kind" :items="kinds" aria-label="Kinds of flags" class="mb-3 w-48" />

@@ -93,6 +93,14 @@ test('what if: change, undo, search, stop, keep and look again', async ({ page, 
   await page.getByRole('listitem').filter({ hasText: 'Without the lob wedge' }).getByRole('button', { name: 'Look at it' }).click()
   await expect(clubs).toContainText(/60° 56° 51° 46° .*56° 52° 46°/)
 
+  // Two thought-of bags beside each other, and back to today's.
+  await page.getByRole('button', { name: 'As it is' }).click()
+  await page.getByRole('button', { name: 'Compare with it' }).click()
+  await expect(clubs).toContainText(/56° 52° 46° .*60° 56° 51° 46°/)
+  await expect(page.getByRole('columnheader', { name: 'Without the lob wedge' })).toBeVisible()
+  await page.getByRole('button', { name: 'Hold it against today instead' }).click()
+  await expect(page.getByRole('columnheader', { name: 'Today' })).toBeVisible()
+
   await page.getByRole('button', { name: 'Look', exact: true }).click()
   await expect(page.getByText(/^The best of all [\d,]+ bags, in [\d.]+ s:$/)).toBeVisible({ timeout: 20_000 })
   const best = page.getByRole('listitem').filter({ hasText: /Leaves [\d.]+ yd on average/ })

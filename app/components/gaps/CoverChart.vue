@@ -37,16 +37,7 @@ const line: Plugin<'line'> = {
     ctx.moveTo(chartArea.left, y)
     ctx.lineTo(chartArea.right, y)
     ctx.stroke()
-    if (props.cursorM !== null) {
-      const x = scales.x!.getPixelForValue(to(props.cursorM))
-      ctx.setLineDash([])
-      ctx.strokeStyle = ink.value.ink
-      ctx.lineWidth = 1
-      ctx.beginPath()
-      ctx.moveTo(x, chartArea.top)
-      ctx.lineTo(x, chartArea.bottom)
-      ctx.stroke()
-    }
+    if (props.cursorM !== null) drawCursor(ctx, scales.x!.getPixelForValue(to(props.cursorM)), chartArea, ink.value.ink)
     ctx.restore()
   },
 }

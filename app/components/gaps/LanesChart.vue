@@ -95,15 +95,7 @@ const numbers: Plugin<'bar'> = {
     ctx.beginPath()
     ctx.rect(chartArea.left - 2, 0, chartArea.width + 14, chartArea.bottom + 30)
     ctx.clip()
-    if (props.cursorM !== null) {
-      const x = across!.getPixelForValue(to(props.cursorM))
-      ctx.strokeStyle = ink.value.ink
-      ctx.lineWidth = 1
-      ctx.beginPath()
-      ctx.moveTo(x, chartArea.top)
-      ctx.lineTo(x, chartArea.bottom)
-      ctx.stroke()
-    }
+    if (props.cursorM !== null) drawCursor(ctx, across!.getPixelForValue(to(props.cursorM)), chartArea, ink.value.ink)
     ctx.textAlign = 'center'
     ctx.textBaseline = 'top'
     const placed = new Map<string, number[]>()

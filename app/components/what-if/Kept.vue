@@ -5,7 +5,7 @@ import { WHAT_IF_NAME_MAX, type KeptWhatIf } from '#shared/what-if'
 
 /** Bags that were kept under a name. */
 const props = defineProps<{ bag: WhatIf }>()
-const emit = defineEmits<{ look: [body: WhatIf] }>()
+const emit = defineEmits<{ look: [body: WhatIf], compare: [kept: KeptWhatIf] }>()
 const record = usePlayerRecord()
 const toast = useToast()
 const kept = shallowRef<KeptWhatIf[]>()
@@ -55,6 +55,7 @@ async function drop(one: KeptWhatIf) {
       <li v-for="one in kept" :key="one.id" class="flex flex-wrap items-center gap-2 py-1.5">
         <span class="min-w-0 flex-1"><strong>{{ one.name }}</strong> <span class="soft">{{ one.body.clubs.map(club => `${club.loftDeg}°`).join(' ') }}, {{ shortDate(one.keptAtMs) }}</span></span>
         <UButton size="sm" color="neutral" variant="outline" @click="emit('look', one.body)">Look at it</UButton>
+        <UButton size="sm" color="neutral" variant="ghost" @click="emit('compare', one)">Compare with it</UButton>
         <UButton size="sm" color="neutral" variant="ghost" icon="i-lucide-trash-2" :aria-label="`Let ${one.name} go`" @click="drop(one)" />
       </li>
     </ul>

@@ -45,11 +45,7 @@ watch(() => route.query.add, add => add !== undefined && (adding.value = true), 
       </div>
     </header>
 
-    <section v-if="failure" role="alert" class="raised p-6 text-center">
-      <p class="text-lg font-bold">The players could not be fetched.</p>
-      <p class="soft">{{ failure.message }}</p>
-      <UButton class="mt-4" @click="load()">Try again</UButton>
-    </section>
+    <FrameListFailure v-if="failure" what="The players" :failure="failure" @again="load()" />
     <template v-else-if="players && players.length > 0">
       <div class="mb-3 flex flex-wrap items-center gap-3">
         <UInput v-model="search" icon="i-lucide-search" placeholder="Find a player" aria-label="Find a player" class="min-w-0 flex-1" />

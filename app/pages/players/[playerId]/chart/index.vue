@@ -101,6 +101,8 @@ watch(asOf, fetchPast, { immediate: true })
 const goTo = (day: string | undefined) => navigateTo({ query: day ? { asOf: day } : {} })
 const today = new Date().toISOString().slice(0, 10)
 
+/** What comes after the first, each said once. */
+const after = computed(() => [...new Set(next.value.slice(1).map(cellName))].filter(name => name !== cellName(next.value[0]!)))
 const totalOn = computed(() => record.player?.thresholds.totalOn)
 const totals = useTotals(() => shown.value, () => totalOn.value)
 function showTotal(firmness: Firmness | undefined) {
@@ -117,7 +119,7 @@ const line = computed(() => {
   const first = Math.min(...record.shots.map(shot => shot.hitAtMs))
   if (balls + out === 0) return 'No balls yet.'
   const how = air.value === 'neutral' ? 'Neutral air' : 'As measured'
-  return `${how}, ${balls} balls since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
+  return `${how}, ${balls} ${balls === 1 ? 'ball' : 'balls'} since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
 })
 </script>
 
@@ -155,7 +157,7 @@ const line = computed(() => {
         <section v-if="next[0]" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
           <h2 id="next-title" class="soft text-sm">Hit next</h2>
           <p class="text-xl leading-snug font-bold">{{ cellName(next[0]) }}, {{ next[0].balls }} balls</p>
-          <p class="mt-0.5">{{ nextWords(next[0], cellName) }}<template v-if="next.length > 1"> Then {{ next.slice(1).map(cellName).join(', ') }}.</template></p>
+          <p class="mt-0.5">{{ nextWords(next[0], cellName) }}<template v-if="after.length > 0"> Then {{ after.join(', ') }}.</template></p>
           <UButton class="mt-3" variant="outline" :to="`/players/${playerId}/session`">To the range</UButton>
         </section>
         <section v-if="ready" class="raised p-4" aria-labelledby="ready-title">

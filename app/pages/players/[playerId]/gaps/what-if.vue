@@ -6,13 +6,13 @@ import type { StockShot } from '#core/bag/bag'
 import type { Scene } from '#core/what-if/scene'
 import type { WhatIf } from '#core/what-if/thought-of'
 import { flagWords, stockShotName } from '#shared/flag-words'
-import { WhatIfBody } from '#shared/what-if'
+import { WhatIfBody, type KeptWhatIf } from '#shared/what-if'
 
 /** A bag that is only thought of, beside today's. */
 const { playerId, record } = usePlayerRoute()
 const route = useRoute()
 const { unit, unitWord, withUnit, text, to, from } = useDistance()
-const { today, scene, newRungs, progress, found, failure, open, look, search, stop, asIs } = useWhatIf()
+const { today, scene, beside, newRungs, progress, found, failure, open, look, lookBeside, search, stop, asIs } = useWhatIf()
 const bag = shallowRef<WhatIf>()
 const { undo, redo, canUndo, canRedo, clear } = useRefHistory(bag, { capacity: 100 })
 const refused = ref('')
@@ -32,7 +32,7 @@ function fromAddress(): WhatIf {
   return asIs()
 }
 watch(() => [record.player, record.bag, record.records, unit.value] as const, async ([player]) => {
-  if (!player || record.bag.clubs.length === 0) return
+  if (!player || asIs().clubs.length === 0) return
   open()
   if (bag.value) return look(bag.value)
   bag.value = fromAddress()
@@ -42,6 +42,15 @@ watch(() => [record.player, record.bag, record.records, unit.value] as const, as
 watch(bag, value => value && look(value))
 defineShortcuts({ meta_z: () => undo(), meta_shift_z: () => redo() })
 
+const { known, ladder } = useNumbers()
+/** Without a club of the grid or a number there is nothing to change. */
+const nothing = computed(() => asIs().clubs.length === 0 || record.shots.length === 0 || (known.value && ladder.value.length === 0))
+/** The kept bag that it is held against; today's while there is none. */
+const besideName = ref<string>()
+function compareWith(kept: KeptWhatIf | undefined) {
+  besideName.value = kept?.name
+  lookBeside(kept?.body ?? null)
+}
 const shown = computed(() => bag.value ? JSON.stringify(bag.value) : '')
 const same = computed(() => bag.value !== undefined && shown.value === JSON.stringify(asIs()))
 const names = (of: Scene) => {
@@ -55,8 +64,8 @@ const names = (of: Scene) => {
 const sceneNames = computed(() => scene.value ? names(scene.value) : null)
 const titleOf = (finding: Finding, of: Scene) => flagWords(finding, names(of), unit.value).title
 const changed = computed(() => {
-  if (!today.value || !scene.value) return { gone: [], fresh: [], stay: [] }
-  const [before, after] = [today.value, scene.value]
+  if (!beside.value || !scene.value) return { gone: [], fresh: [], stay: [] }
+  const [before, after] = [beside.value, scene.value]
   return {
     gone: before.open.filter(one => !after.open.some(other => sameFlag(one, other))).map(one => titleOf(one, before)),
     fresh: after.open.filter(one => !before.open.some(other => sameFlag(one, other))).map(one => titleOf(one, after)),
@@ -64,7 +73,7 @@ const changed = computed(() => {
   }
 })
 const rows = computed(() => {
-  const [a, b] = [today.value, scene.value]
+  const [a, b] = [beside.value, scene.value]
   if (!a?.sum || !b?.sum) return []
   return [
     { what: `Covered within ${withUnit(lineM.value)}`, before: `${a.sum.within} of ${a.sum.targets} ${unitWord.value}`, after: `${b.sum.within} of ${b.sum.targets} ${unitWord.value}` },
@@ -94,7 +103,7 @@ const print = () => window.print()
       <UButton color="neutral" variant="outline" :disabled="same" class="print:hidden" @click="bag = asIs()">As it is</UButton>
       <UButton color="neutral" variant="outline" icon="i-lucide-printer" class="print:hidden" @click="print">Print</UButton>
     </template>
-    <FrameEmptyStep v-if="record.bag.clubs.length === 0 || record.shots.length === 0" icon="i-lucide-flask-conical" words="What if needs numbers." help="Hit a few balls first: what a changed club would carry is told from them." action="To the range" :to="`/players/${playerId}/session`" />
+    <FrameEmptyStep v-if="nothing" icon="i-lucide-flask-conical" words="What if needs numbers." help="Hit a few balls first: what a changed club would carry is told from them." action="To the range" :to="`/players/${playerId}/session`" />
     <div v-else class="space-y-5">
       <p v-if="refused" role="alert" class="raised p-3">{{ refused }}</p>
       <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-3">It could not be worked out: {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="bag = asIs()">Begin from the bag as it is</UButton></p>
@@ -103,31 +112,32 @@ const print = () => window.print()
         <section class="min-w-0" aria-label="Beside today">
           <div v-if="rows.length > 0" class="overflow-x-auto">
             <table class="raised w-full">
-              <caption class="sr-only">Today's bag and the one thought of</caption>
-              <thead class="soft text-left text-sm"><tr><th scope="col" class="px-3 py-1.5"><span class="sr-only">What</span></th><th scope="col" class="px-3 py-1.5">Today</th><th scope="col" class="px-3 py-1.5">Thought of</th></tr></thead>
+              <caption class="sr-only">{{ besideName ?? 'Today\'s bag' }} and the one thought of</caption>
+              <thead class="soft text-left text-sm"><tr><th scope="col" class="px-3 py-1.5"><span class="sr-only">What</span></th><th scope="col" class="px-3 py-1.5">{{ besideName ?? 'Today' }}</th><th scope="col" class="px-3 py-1.5">Thought of</th></tr></thead>
               <tbody class="divide-y divide-default"><tr v-for="row in rows" :key="row.what"><th scope="row" class="px-3 py-1.5 text-left font-semibold">{{ row.what }}</th><td class="soft px-3 py-1.5">{{ row.before }}</td><td class="px-3 py-1.5 font-bold">{{ row.after }}</td></tr></tbody>
             </table>
           </div>
           <p v-else class="soft min-h-40" role="status">Working it out…</p>
-          <div v-if="scene && !same" class="mt-3 space-y-1" aria-live="polite">
+          <UButton v-if="besideName" size="sm" color="neutral" variant="ghost" class="mt-1 print:hidden" @click="compareWith(undefined)">Hold it against today instead</UButton>
+          <div v-if="scene && (!same || besideName)" class="mt-3 space-y-1" aria-live="polite">
             <p v-if="changed.gone.length > 0"><UIcon name="i-lucide-check" class="text-success" /> <strong>Gone:</strong> {{ changed.gone.join('; ') }}.</p>
             <p v-if="changed.fresh.length > 0"><UIcon name="i-lucide-triangle-alert" class="text-(--weak)" /> <strong>New:</strong> {{ changed.fresh.join('; ') }}.</p>
             <p v-if="changed.stay.length > 0" class="soft"><strong>Stays:</strong> {{ changed.stay.join('; ') }}.</p>
           </div>
         </section>
       </div>
-      <section v-if="scene && today" aria-label="Lanes">
+      <section v-if="scene && beside" aria-label="Lanes">
         <div class="overflow-x-auto" role="region" aria-label="Lanes and cover, may be scrolled sideways" tabindex="0">
           <div class="min-w-[560px]">
             <LazyGapsLanesChart :bag="scene.bag" :chart="scene.chart" :bands="bandsOf(scene)" :range-m="rangeM" :cursor-m="null" :picked="null" :said-of="nothingSaid" />
-            <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; today's dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
-            <LazyGapsCoverChart v-if="scene.cover.at.length > 0" :at="scene.cover.at" :before="today.cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="null" />
+            <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; {{ besideName ?? 'today' }} dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
+            <LazyGapsCoverChart v-if="scene.cover.at.length > 0" :at="scene.cover.at" :before="beside.cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="null" />
           </div>
         </div>
       </section>
       <WhatIfShots v-if="bag && scene && sceneNames" v-model="bag" :scene="scene" :name-of="sceneNames.cell" class="print:hidden" />
       <WhatIfSearch :progress="progress" :found="found" :today-m="today?.sum?.meanM ?? null" :shown="shown" class="print:hidden" @search="search" @stop="stop" @look="bag = $event.whatIf" />
-      <WhatIfKept v-if="bag" :bag="bag" @look="bag = $event" />
+      <WhatIfKept v-if="bag" :bag="bag" @look="bag = $event" @compare="compareWith" />
     </div>
   </FrameStagePage>
 </template>
