@@ -4,7 +4,7 @@ import { fitGrid, type GridFit, type PlayerShots } from '../chart/grid-fit'
 import { cellEstimate } from '../chart/model/estimate'
 import type { Fit } from '../chart/model/fit'
 import { groupByCell, pileOf } from '../chart/pile'
-import { exp, ln } from '../exact'
+import { ln } from '../exact'
 import { sidesOfGrid } from '../gaps/cover'
 import type { SidePattern } from '../chart/model/side'
 import { rungFractions, type Rung } from '../swing/scale'
@@ -22,14 +22,14 @@ export interface Layout {
 }
 
 /** A swing length between each two neighbours, and one below the shortest: what could be added. */
-export function possibleRungs(bag: Bag): { id: string, label: string, fraction: number, between: [string | null, string] }[] {
+export function possibleRungs(bag: Bag): WhatIf['newRungs'] {
   const inUse = new Set(rungsInUse(bag).map(rung => rung.id))
   const all = rungFractions(bag.scale).map(({ fraction }, i) => ({ rung: bag.scale.rungs[i]!, fraction })).filter(({ rung }) => inUse.has(rung.id) && rung.flight === 'normal')
     .sort((a, b) => a.fraction - b.fraction)
   return all.map(({ rung, fraction }, i) => {
     const below = all[i - 1]
     const share = below ? (below.fraction + fraction) / 2 : fraction * SHORTER
-    return { id: `new ${rung.id}`, label: below ? `between ${below.rung.label} and ${rung.label}` : `shorter than ${rung.label}`, fraction: share, between: [below?.rung.id ?? null, rung.id] as [string | null, string] }
+    return { id: `new ${rung.id}`, label: below ? `between ${below.rung.label} and ${rung.label}` : `shorter than ${rung.label}`, fraction: share }
   })
 }
 const SHORTER = 0.75
@@ -118,6 +118,3 @@ export function chartOf(layout: Layout, whatIf: WhatIf): { bag: Bag, grid: GridF
   const of = (values: readonly number[]) => placed.map(one => values[one.row]!)
   return { bag, grid, chart, sides: { ...layout.sides, bias: of(layout.sides.bias), variance: of(layout.sides.variance) } }
 }
-
-/** Stock carry of a club at a loft, bent or not owned, metres. */
-export const carryOf = (layout: Layout, one: Placed): number => exp(layout.grid.fit.mean[one.row]! + one.shift)
