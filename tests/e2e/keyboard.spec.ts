@@ -65,7 +65,7 @@ test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, g
   await page.keyboard.press('g')
   await page.keyboard.press('g')
   await expect(page.getByRole('heading', { name: 'Gaps', exact: true })).toBeVisible()
-  await expect(page.locator('canvas')).toBeVisible()
+  await expect(page.locator('canvas').first()).toBeVisible()
 
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()

@@ -11,9 +11,9 @@ function heldBy(page: Page) {
   return page.evaluate(() => {
     interface Root { __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, Record<string, unknown>> } } } } }
     const stores = (document.querySelector('#__nuxt') as unknown as Root).__vue_app__.config.globalProperties.$pinia._s
-    const { player, bag, sessions, records } = stores.get('player-record')!
-    return JSON.parse(JSON.stringify({ player, bag, sessions, records, result: stores.get('calibration')!.result })) as unknown
-  }) as Promise<Pick<PlayerRecord, 'player' | 'bag' | 'sessions'> & { records: ShotRecord[], result: Calibration }>
+    const { player, bag, sessions, records, words, published, academyThresholds } = stores.get('player-record')!
+    return JSON.parse(JSON.stringify({ player, bag, sessions, records, words, published, academyThresholds, result: stores.get('calibration')!.result })) as unknown
+  }) as Promise<Pick<PlayerRecord, 'player' | 'bag' | 'sessions' | 'words' | 'published' | 'academyThresholds'> & { records: ShotRecord[], result: Calibration }>
 }
 
 test('the worker in the browser and the core in Node come to the same numbers, to the byte', async ({ page, demo }) => {
@@ -22,8 +22,9 @@ test('the worker in the browser and the core in Node come to the same numbers, t
     await page.goto('/players')
     await page.getByRole('link', { name }).click()
     await expect(page.getByRole('button', { name: / ± \d+ yd, \d+ balls/ }).first()).toBeVisible()
-    const { player, bag, sessions, records, result } = await heldBy(page)
-    const { grid, player: _, ...here } = calibrate(playerShots(player, bag, sessions, records, Date.now()), calibrationOptions(player.thresholds, newestMethod(sessions)))
+    const held = await heldBy(page)
+    const { player, bag, sessions, records, result } = held
+    const { grid, player: _, ...here } = calibrate(playerShots(player, bag, sessions, records, Date.now()), calibrationOptions(player.thresholds, newestMethod(sessions), held))
     expect(records.length).toBeGreaterThan(150)
     expect(grid.fit.passes).toBeGreaterThan(1)
     expect(JSON.stringify(result)).toBe(JSON.stringify(here))
