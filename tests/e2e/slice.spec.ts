@@ -36,7 +36,7 @@ test('from a new account to a gap chart', async ({ page, signUp }) => {
   await expect(page.getByText(/^Not enough balls to tell: .+ More balls decide it\.$/)).toBeVisible()
   await expect(page.locator('canvas').first()).toBeVisible()
   await page.getByRole('button', { name: 'As a table' }).click()
-  await expect(page.getByRole('row', { name: /52° full 10[0-2] \d+ \d+ to \d+ 3/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /52° full 10[0-2] \d+ ± \d+ \d+ to \d+ 3/ })).toBeVisible()
   await fits(page)
 
   // Metres everywhere at once, and for good.
