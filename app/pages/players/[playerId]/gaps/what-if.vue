@@ -124,17 +124,17 @@ const print = () => window.print()
             <p v-if="changed.fresh.length > 0"><UIcon name="i-lucide-triangle-alert" class="text-(--weak)" /> <strong>New:</strong> {{ changed.fresh.join('; ') }}.</p>
             <p v-if="changed.stay.length > 0" class="soft"><strong>Stays:</strong> {{ changed.stay.join('; ') }}.</p>
           </div>
+          <div v-if="scene && beside" class="mt-4">
+            <div class="overflow-x-auto" role="region" aria-label="Lanes and cover, may be scrolled sideways" tabindex="0">
+              <div class="min-w-[560px]">
+                <LazyGapsLanesChart :bag="scene.bag" :chart="scene.chart" :bands="bandsOf(scene)" :range-m="rangeM" :cursor-m="null" :picked="null" :said-of="nothingSaid" />
+                <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; {{ besideName ?? 'today' }} dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
+                <LazyGapsCoverChart v-if="scene.cover.at.length > 0" :at="scene.cover.at" :before="beside.cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="null" />
+              </div>
+            </div>
+          </div>
         </section>
       </div>
-      <section v-if="scene && beside" aria-label="Lanes">
-        <div class="overflow-x-auto" role="region" aria-label="Lanes and cover, may be scrolled sideways" tabindex="0">
-          <div class="min-w-[560px]">
-            <LazyGapsLanesChart :bag="scene.bag" :chart="scene.chart" :bands="bandsOf(scene)" :range-m="rangeM" :cursor-m="null" :picked="null" :said-of="nothingSaid" />
-            <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm"><strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average; {{ besideName ?? 'today' }} dashed, the acceptable {{ withUnit(lineM) }} as a line.</p>
-            <LazyGapsCoverChart v-if="scene.cover.at.length > 0" :at="scene.cover.at" :before="beside.cover.at" :line-m="lineM" :range-m="rangeM" :cursor-m="null" />
-          </div>
-        </div>
-      </section>
       <WhatIfShots v-if="bag && scene && sceneNames" v-model="bag" :scene="scene" :name-of="sceneNames.cell" class="print:hidden" />
       <WhatIfSearch :progress="progress" :found="found" :today-m="today?.sum?.meanM ?? null" :shown="shown" class="print:hidden" @search="search" @stop="stop" @look="bag = $event.whatIf" />
       <WhatIfKept v-if="bag" :bag="bag" @look="bag = $event" @compare="compareWith" />
