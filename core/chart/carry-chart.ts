@@ -5,9 +5,9 @@ import type { Fit } from './model/fit'
 import type { GridFit } from './grid-fit'
 import { leanings } from './model/leanings'
 import { Z_80 } from './model/normal'
-import { sidePattern } from './model/side'
 import type { CarryChart, ChartCell } from './chart-cell'
 import { groupByCell, pileOf } from './pile'
+import { sidesOfGrid } from './sides'
 
 type Number80 = Pick<ChartCell, 'carryM' | 'certainty80M' | 'window80M'>
 const NO_NUMBER: Number80 = { carryM: null, certainty80M: null, window80M: null }
@@ -19,9 +19,8 @@ function numberOf(fit: Fit, i: number): Number80 {
 
 /** The side pattern of the grid's cells, when any shot has a side. */
 function sidesOf(shots: readonly Shot[], grid: GridFit) {
-  const measured = shots.filter(shot => shot.leftOut === null && shot.sideM !== undefined && grid.indexOf.has(cellKey(shot)))
-  if (measured.length === 0) return null
-  const pattern = sidePattern(measured.map(shot => ({ cell: grid.indexOf.get(cellKey(shot))!, ratio: shot.sideM! / shot.carryM })), grid.cells.length)
+  const pattern = sidesOfGrid(shots, grid)
+  if (pattern.measured === 0) return null
   return (i: number, carryM: number): Pick<ChartCell, 'sideM' | 'sideWindow80M'> => {
     const half = Z_80 * Math.sqrt(pattern.variance[i]! + pattern.sd ** 2)
     return { sideM: carryM * pattern.bias[i]!, sideWindow80M: [carryM * (pattern.bias[i]! - half), carryM * (pattern.bias[i]! + half)] }

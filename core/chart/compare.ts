@@ -4,6 +4,7 @@ import { shotErrorM } from '../shot/measuring'
 import type { CarryChart } from './chart-cell'
 import type { GridFit, PlayerShots } from './grid-fit'
 import { MOVED_EVIDENCE, MOVED_LEAST_BALLS } from './model/constants'
+import { certainOnes } from './model/say'
 import { evidenceOfMove } from './model/statements'
 
 /** A stock carry as it stood on the earlier day, with the variance of its logarithm; null variance outside the grid. */
@@ -51,11 +52,8 @@ export function compareCharts(now: { chart: CarryChart, grid: GridFit, player: P
     const evidence = evidenceOfMove(grid.fit, place, { carryM: then.carryM, lnVariance: then.lnVariance }, sessions)
     return { ...at, evidence, moved: evidence >= MOVED_EVIDENCE && balls >= MOVED_LEAST_BALLS, certain: false }
   })
-  const judged = all.filter(one => one.evidence !== null).sort((a, b) => b.evidence! - a.evidence!)
-  let certain = 0
-  judged.forEach((one, i) => {
-    if (one.evidence! >= judged.length * MOVED_EVIDENCE / (i + 1)) certain = i + 1
-  })
-  for (const one of judged.slice(0, certain)) one.certain = one.moved
+  const judged = all.filter(one => one.evidence !== null)
+  const certain = certainOnes(judged.map(one => one.evidence!), 1 / MOVED_EVIDENCE)
+  judged.forEach((one, i) => { one.certain = certain[i]! && one.moved })
   return all
 }

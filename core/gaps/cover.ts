@@ -3,9 +3,8 @@ import type { CarryChart } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { MODEL } from '../chart/model/constants'
 import { ballSd } from '../chart/model/estimate'
-import { sidePattern, type SidePattern } from '../chart/model/side'
+import type { SidePattern } from '../chart/model/side'
 import { exp } from '../exact'
-import type { Shot } from '../shot/shot'
 import { fromUnit, toUnit, yardsToMetres, type DistanceUnit } from '../units'
 import { GRIP_DOWN_M, type Cover, type CoverAt, type CoverShot } from './stretches'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from './leave'
@@ -34,12 +33,6 @@ export function mishitShareOf(grid: Pick<GridFit, 'verdicts'>): number {
   let mishits = MODEL.mishitShare * MISHIT_PRIOR_BALLS
   for (const { clean, fault } of grid.verdicts.values()) if (fault === 'mishit') mishits += 1 - clean
   return mishits / (MISHIT_PRIOR_BALLS + grid.verdicts.size)
-}
-
-/** The side pattern of the grid's cells; the usual one when no side was measured. */
-export function sidesOfGrid(shots: readonly Shot[], grid: GridFit): SidePattern {
-  const measured = shots.filter(shot => shot.leftOut === null && shot.sideM !== undefined && shot.carryM > 0 && grid.indexOf.has(cellKey(shot)))
-  return sidePattern(measured.map(shot => ({ cell: grid.indexOf.get(cellKey(shot))!, ratio: shot.sideM! / shot.carryM })), grid.cells.length)
 }
 
 /** A shot gripped down an inch. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { chartCover, couldLeaveM, coverOf, grippedDown, HOLE_M, sidesOfGrid, targetsOf } from '../../core/gaps/cover'
+import { chartCover, couldLeaveM, coverOf, grippedDown, HOLE_M, targetsOf } from '../../core/gaps/cover'
+import { sidesOfGrid } from '../../core/chart/sides'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from '../../core/gaps/leave'
 import { stretches, sumCover, type CoverShot } from '../../core/gaps/stretches'
 import { quickNormalDensity } from '../../core/chart/model/normal'
