@@ -4,7 +4,7 @@ import { schoolById } from '#core/swing/schools'
 import type { StageId } from '~/utils/stages'
 
 /** Where each stage stands, in a few words. */
-export function useStageWords() {
+export const useStageWords = createSharedComposable(() => {
   const record = usePlayerRecord()
   const { known, chart, ready, openFlags } = useNumbers()
   return computed<Record<StageId, string>>(() => {
@@ -23,4 +23,4 @@ export function useStageWords() {
       gaps: !known.value ? '…' : hit === 0 ? 'no numbers yet' : flags === 0 ? 'nothing to do' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
     }
   })
-}
+})

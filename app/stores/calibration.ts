@@ -3,6 +3,7 @@ import type { Calibration } from '#core/chart/calibration'
 import { calibrationOptions, newestMethod } from '#shared/calibration-input'
 import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { Answer, Ask } from '~/workers/calibration-protocol'
+import { changesSince } from '~/utils/changes'
 
 /** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
 const PATIENCE_MS = 20_000
@@ -21,7 +22,7 @@ export const useCalibration = defineStore('calibration', () => {
   let turn = 0
   let answered = 0
   let sentPlayer: string | null = null
-  let sent = new Map<string, ShotRecord>()
+  let sent: readonly ShotRecord[] = []
   let clock: ReturnType<typeof setTimeout> | undefined
 
   function fail(reason: string): void {
@@ -54,14 +55,11 @@ export const useCalibration = defineStore('calibration', () => {
     const { player, bag, sessions, records, words, published, academyThresholds } = record
     if (!player) return
     const anew = sentPlayer !== player.id
-    if (anew) sent = new Map()
-    const here = new Map(records.filter(shot => !shot.deleted).map(shot => [shot.id, shot]))
-    const put = [...here.values()].filter(shot => sent.get(shot.id) !== shot).map(toShot)
-    const gone = [...sent.keys()].filter(id => !here.has(id))
+    const { put, gone } = changesSince(anew ? [] : sent, records)
     const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published), unit: account.unit })
     // Proxies cannot be sent; what is in the record is plain.
-    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put, gone }
-    sent = here
+    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put: put.map(toShot), gone }
+    sent = records
     sentPlayer = player.id
     failure.value = null
     clearTimeout(clock)

@@ -143,8 +143,13 @@ export const usePlayerRecord = defineStore('player-record', () => {
   /** Balls that the server has already: sent by a device, or from another screen. */
   function takeShots(sent: readonly ShotRecord[]): void {
     // A ball of this screen comes back over the line: it is known, and changes nothing.
-    const versions = new Map(records.value.map(record => [record.id, record.version]))
-    const shots = sent.filter(({ id, version }) => (versions.get(id) ?? 0) < version)
+    const fresh = new Map<string, ShotRecord>()
+    for (const shot of sent) if ((fresh.get(shot.id)?.version ?? 0) < shot.version) fresh.set(shot.id, shot)
+    for (const { id, version } of records.value) {
+      const shot = fresh.get(id)
+      if (shot && shot.version <= version) fresh.delete(id)
+    }
+    const shots = [...fresh.values()]
     if (shots.length === 0) return
     // An answer that is under way may have been read before they came.
     const entries = shots.map(record => ({ kind: 'shot' as const, record }))

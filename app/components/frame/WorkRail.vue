@@ -1,6 +1,5 @@
 <script setup lang="ts">
 const { playerId } = usePlayerRoute()
-const words = useStageWords()
 const route = useRoute()
 const stage = computed(() => route.path.split('/')[3] ?? '')
 </script>
@@ -15,7 +14,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
           :class="stage === item.id && 'border-primary! bg-elevated'"
         >
           <span class="truncate text-[0.95rem] leading-tight font-bold max-md:max-w-full max-md:text-[0.8rem] md:text-base">{{ item.title }}</span>
-          <span class="soft truncate text-[0.8rem] leading-tight max-md:max-w-full max-md:text-xs md:mt-0.5">{{ words[item.id] }}</span>
+          <FrameStageWords :stage="item.id" class="soft truncate text-[0.8rem] leading-tight max-md:max-w-full max-md:text-xs md:mt-0.5" />
         </NuxtLink>
       </li>
     </ol>

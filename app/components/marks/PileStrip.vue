@@ -28,9 +28,9 @@ const inset = computed(() => props.small ? 6 : 26)
 
 const LEAST_HALF_SPAN_M = 5.5
 
-// Hundreds of dots in a cell are a blot and slow the page: a small strip shows the newest, the number takes all.
+// Hundreds of dots are a blot and slow the page: a strip shows the newest, the number takes all.
 const MOST_DOTS_SMALL = 40
-const MOST_DOTS = 200
+const MOST_DOTS = 60
 const dots = computed(() => props.carriesM.slice(props.small ? -MOST_DOTS_SMALL : -MOST_DOTS).filter(m => !props.askedM.includes(m)))
 const openDots = computed(() => props.leftOutM.slice(props.small ? -MOST_DOTS_SMALL / 4 : -MOST_DOTS))
 

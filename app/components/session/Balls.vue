@@ -14,8 +14,8 @@ const { cellName } = useCellNames()
 const toast = useToast()
 const running = computed(() => session.value!.endedAtMs === null)
 
-// Hundreds of rows make every ball slow to appear; the newest are what one looks for.
-const FIRST_BALLS = 60
+// Dozens of rows make every ball slow to appear; the newest are what one looks for, and eight are in sight.
+const FIRST_BALLS = 20
 const allBalls = ref(false)
 const listed = computed(() => allBalls.value ? newestFirst.value : newestFirst.value.slice(0, FIRST_BALLS))
 

@@ -15,8 +15,18 @@ const inSession = computed(() => {
   for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
   return counts
 })
+const lines = computed(() => rungs.value.map(rung => ({
+  id: rung.id, name: rungName(rung),
+  cells: clubs.value.map((club) => {
+    const at = { clubId: club.id, rungId: rung.id }
+    const number = byKey.value.get(cellKey(at))
+    return {
+      at, key: cellKey(at), name: `${club.label} ${rungName(rung)}`, struckOut: isStruckOut(record.bag, at), balls: inSession.value.get(cellKey(at)) ?? 0,
+      predicted: number?.kind === 'predicted', number: number?.carryM == null ? null : text(number.carryM),
+    }
+  }),
+})))
 const chosenKey = computed(() => cell.value && cellKey(cell.value))
-const at = (clubId: string, rungId: string) => ({ clubId, rungId })
 </script>
 
 <template>
@@ -29,19 +39,17 @@ const at = (clubId: string, rungId: string) => ({ clubId, rungId })
         </tr>
       </thead>
       <tbody>
-        <tr v-for="rung in rungs" :key="rung.id">
-          <th scope="row" class="max-w-24 truncate pr-2 text-left text-[0.95rem] font-bold">{{ rungName(rung) }}</th>
-          <td v-for="club in clubs" :key="club.id" class="border border-default p-0">
-            <span v-if="isStruckOut(record.bag, at(club.id, rung.id))" class="hatched soft flex h-14 items-center justify-center text-xs">not used</span>
+        <tr v-for="line in lines" :key="line.id">
+          <th scope="row" class="max-w-24 truncate pr-2 text-left text-[0.95rem] font-bold">{{ line.name }}</th>
+          <td v-for="one in line.cells" :key="one.key" class="border border-default p-0">
+            <span v-if="one.struckOut" class="hatched soft flex h-14 items-center justify-center text-xs">not used</span>
             <button
-              v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated"
-              :class="chosenKey === cellKey(at(club.id, rung.id)) && 'outline-3! -outline-offset-1! outline-primary!'"
-              :aria-pressed="chosenKey === cellKey(at(club.id, rung.id))" :aria-label="`${club.label} ${rungName(rung)}`" :aria-description="byKey.get(cellKey(at(club.id, rung.id)))?.kind === 'predicted' ? 'predicted' : undefined"
-              @click="range.choose(at(club.id, rung.id))"
+              v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated" :class="chosenKey === one.key && 'outline-3! -outline-offset-1! outline-primary!'"
+              :aria-pressed="chosenKey === one.key" :aria-label="one.name" :aria-description="one.predicted ? 'predicted' : undefined" @click="range.choose(one.at)"
             >
-              <span v-if="byKey.get(cellKey(at(club.id, rung.id)))?.carryM != null" class="text-lg leading-tight" :class="byKey.get(cellKey(at(club.id, rung.id)))!.kind === 'predicted' ? 'soft italic' : 'font-bold'">{{ text(byKey.get(cellKey(at(club.id, rung.id)))!.carryM!) }}</span>
+              <span v-if="one.number !== null" class="text-lg leading-tight" :class="one.predicted ? 'soft italic' : 'font-bold'">{{ one.number }}</span>
               <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
-              <MarksTallyMarks :balls="inSession.get(cellKey(at(club.id, rung.id))) ?? 0" />
+              <MarksTallyMarks :balls="one.balls" />
             </button>
           </td>
         </tr>

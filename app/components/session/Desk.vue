@@ -43,11 +43,6 @@ const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const opened = shallowRef<{ shot: ShotRecord, leaveOutFirst: boolean }>()
 const said = ref('')
 const way = ref<string>()
-// For thumbs: the board lies below on a phone. Clubs lie from most loft to least, the longest swing on top.
-const ARROWS: { label: string, icon: string, step: [number, number] }[] = [
-  { label: 'Club with more loft', icon: 'i-lucide-arrow-left', step: [-1, 0] }, { label: 'Club with less loft', icon: 'i-lucide-arrow-right', step: [1, 0] },
-  { label: 'Longer swing', icon: 'i-lucide-arrow-up', step: [0, -1] }, { label: 'Shorter swing', icon: 'i-lucide-arrow-down', step: [0, 1] },
-]
 const cue = computed(() => record.bag.scale.rungs.find(rung => rung.id === cell.value?.rungId)?.cue)
 /** Other ways in than typing a carry; a pile always, the rest where the session measures so. */
 const ways = computed(() => [
@@ -124,9 +119,7 @@ async function settle(counts: boolean) {
     </section>
     <section class="min-w-0 space-y-4" aria-labelledby="cell-title">
       <h2 id="cell-title" class="flex flex-wrap items-baseline gap-x-3 text-[2rem] leading-tight font-bold">{{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></h2>
-      <div class="grid grid-cols-4 gap-1.5 lg:hidden" role="group" aria-label="Next stock shot">
-        <UButton v-for="arrow in ARROWS" :key="arrow.label" color="neutral" variant="outline" :icon="arrow.icon" :aria-label="arrow.label" class="justify-center" @click="range.step(...arrow.step)" />
-      </div>
+      <SessionArrows class="lg:hidden" @step="range.step" />
       <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
       <SessionLastBall v-if="running && lastSent" :shot="lastSent" :place="balls.length" @open="opened = { shot: lastSent, leaveOutFirst: false }" />
       <SessionEntry

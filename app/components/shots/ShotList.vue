@@ -10,6 +10,8 @@ const toggle = (id: string) => { picked.value = picked.value.includes(id) ? pick
 defineEmits<{ open: [shot: ShotRecord] }>()
 const { text, typed, unit, whole } = useDistance()
 const { cellName } = useCellNames()
+const record = usePlayerRecord()
+const account = useAccount()
 const outbox = useOutbox()
 const unsent = computed(() => new Set(outbox.stuck ? outbox.waiting.map(item => item.entry.record.id) : []))
 const refused = computed(() => new Set(outbox.refused.map(item => item.entry.record.id)))
@@ -17,7 +19,8 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
 
 <template>
   <ol class="divide-y divide-default">
-    <li v-for="shot in shots" :key="shot.id">
+    <!-- A ball more leaves all other lines as they are: dozens of them made anew would cost the moment in which the number is awaited. -->
+    <li v-for="shot in shots" :key="shot.id" v-memo="[shot, unit, account.decimals, record.bag, neutralM?.get(shot.id), picking, picked.includes(shot.id), refused.has(shot.id), unsent.has(shot.id)]">
       <button type="button" class="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-elevated" :aria-label="`${cellName(shot)}, ${typed(shot.carryM)} ${unit}${shot.leftOut ? `, left out: ${shot.leftOut}` : ''}`" :aria-pressed="picking ? picked.includes(shot.id) : undefined" @click="picking ? toggle(shot.id) : $emit('open', shot)">
         <UIcon v-if="picking" :name="picked.includes(shot.id) ? 'i-lucide-square-check-big' : 'i-lucide-square'" class="shrink-0" />
         <span class="w-20 shrink-0 text-xl font-bold" :class="shot.leftOut && 'soft line-through'">{{ typed(shot.carryM) }}<span class="soft ml-1 text-sm font-normal">{{ unit }}</span></span>

@@ -1,0 +1,11 @@
+<script setup lang="ts">
+import type { StageId } from '~/utils/stages'
+
+/** Where a stage stands. Of its own, so that a ball changes a word of the rail and not its links. */
+defineProps<{ stage: StageId }>()
+const words = useStageWords()
+</script>
+
+<template>
+  <span>{{ words[stage] }}</span>
+</template>
