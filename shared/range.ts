@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { AIR_RANGE } from '../core/flight/air'
-import { CARRY_MAX_M } from '../core/limits'
+import { CARRY_MAX_M, HEIGHT_RANGE_M } from '../core/limits'
 import { FIRMNESSES, LABEL_LINE } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
@@ -14,7 +14,7 @@ export const RangeTarget = z.strictObject({
   kind: oneOf('Kind', TARGET_KINDS),
   distanceM: boundedNumber('Distance', 1, CARRY_MAX_M, ' m'),
   /** Above the tee. */
-  heightM: boundedNumber('Height', -60, 60, ' m'),
+  heightM: boundedNumber('Height', ...HEIGHT_RANGE_M, ' m'),
   /** Right of the middle of the range, from the tee. */
   rightDeg: boundedNumber('Direction', -80, 80, '°'),
 })

@@ -35,10 +35,15 @@ export function readingWords({ sideM, ballSpeedMs, clubSpeedMs, launchDeg, spinR
   ]
 }
 
+/** @example heightWords(-2, 'm') // => '2 m below' */
+export function heightWords(heightM: number, unit: DistanceUnit): string {
+  return `${distanceWithUnit(Math.abs(heightM), unit)} ${heightM < 0 ? 'below' : 'above'}`
+}
+
 /** How a distance was taken, in the order a coach tells it, each with its unit. */
 export function takenWords({ balls, taken }: Pick<ShotRecord, 'balls' | 'taken'>, unit: DistanceUnit): string[] {
   if (!taken) return []
-  const { lies, laserM, steps, paceM, frontM, backM, widthM, mishits, errorM, sign, offM } = taken
+  const { lies, laserM, steps, paceM, frontM, backM, widthM, mishits, errorM, sign, offM, heightM } = taken
   const at = (metres: number) => distanceWithUnit(metres, unit, 1)
   return [
     ...(balls > 1 ? [`a pile of ${balls} balls`] : []),
@@ -49,6 +54,7 @@ export function takenWords({ balls, taken }: Pick<ShotRecord, 'balls' | 'taken'>
     ...(widthM === undefined ? [] : [`${distanceWithUnit(widthM, unit)} wide`]),
     ...(sign === undefined ? [] : [`${distanceText(Math.abs(offM ?? 0), unit)} ${unit} ${(offM ?? 0) < 0 ? 'short of' : 'past'} "${sign.name}" at ${at(sign.distanceM)}`]),
     ...(errorM === undefined ? [] : [`good to ± ${at(errorM)}`]),
+    ...(heightM ? [`${heightWords(heightM, unit)} the tee`] : []),
     ...(lies === undefined ? [] : [`to where it lies on ${lies} ground, the run is taken out`]),
   ]
 }

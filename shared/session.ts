@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, PACE_MAX_M, PACE_MIN_M, REASON_MAX } from '../core/limits'
+import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, HEIGHT_RANGE_M, PACE_MAX_M, PACE_MIN_M, REASON_MAX } from '../core/limits'
 import { AIR_RANGE } from '../core/flight/air'
 import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
 import type { AirEntry } from '../core/flight/session-air'
@@ -99,6 +99,8 @@ const whole = (what: string, least: number, most: number) => boundedNumber(what,
 export const TakenRecord = z.strictObject({
   /** Set when the distance is to where it lies, on this ground. */
   lies: oneOf('Ground', FIRMNESSES).optional(),
+  /** How far it pitched above the tee, where the ground is not level. */
+  heightM: boundedNumber('Height', ...HEIGHT_RANGE_M, ' m').optional(),
   /** Of one pile measured twice, both ways are kept. */
   laserM: metres('Laser').optional(),
   steps: whole('Steps', 1, 1000).optional(),
@@ -154,6 +156,7 @@ export function toShot(record: ShotRecord): Shot {
   const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken } = record
   const shot: Shot = { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
   if (taken?.lies) shot.lies = taken.lies
+  if (taken?.heightM) shot.heightM = taken.heightM
   if (taken?.errorM !== undefined) shot.errorM = taken.errorM
   if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)
   return readings ? { ...shot, readings: readings as Readings, ...(readings.sideM !== undefined && { sideM: readings.sideM }) } : shot

@@ -2,6 +2,7 @@ import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import { landingHeightM } from '#core/shot/landing-height'
 import { pileOf } from '#core/chart/pile'
 import { clockOnLine } from '#core/flight/air'
 import { withAir } from '#core/flight/session-air'
@@ -23,6 +24,7 @@ export function useRangeSession(sessionId: string) {
   const record = usePlayerRecord()
   const { cellName } = useCellNames()
   const numbers = useNumbers()
+  const { targetOf } = useRanges()
   const session = computed(() => record.sessions.find(other => other.id === sessionId))
   const balls = computed(() => record.records.filter(shot => shot.sessionId === sessionId && !shot.deleted))
   const newestFirst = computed(() => [...balls.value].sort((a, b) => b.hitAtMs - a.hitAtMs || (a.id < b.id ? 1 : -1)))
@@ -90,6 +92,12 @@ export function useRangeSession(sessionId: string) {
     const { measuredTo, firmness } = session.value!.plan
     return LIES.includes(method) && measuredTo === 'rest' ? { lies: firmness } : {}
   }
+  /** On ground that rises or falls to the target. */
+  const heightOf = (carryM: number): Pick<TakenRecord, 'heightM'> => {
+    const target = targetOf(session.value!.plan.rangeId, session.value!.plan.targetId)
+    const heightM = target ? landingHeightM(target, carryM) : 0
+    return heightM === 0 ? {} : { heightM }
+  }
   const orNull = <T extends object>(value: T) => Object.keys(value).length === 0 ? null : value
 
   /** One ball, or a pile, of the chosen stock shot; what is not said is as the session has it. */
@@ -98,7 +106,7 @@ export function useRangeSession(sessionId: string) {
     const shot: ShotRecord = {
       id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method,
       balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1, ...more,
-      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull(more.taken ?? liesOf(method)),
+      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull({ ...more.taken ?? liesOf(method), ...heightOf(carryM) }),
     }
     did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
     await record.putShot(shot)

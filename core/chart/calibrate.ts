@@ -9,6 +9,7 @@ import { chartProgress, type CarryChart } from './chart-cell'
 import { NEXT } from './model/constants'
 import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from './launch-looks'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
+import { onLevel } from './level'
 import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
 import { questionsOf } from './model/screens'
 import { asMeasured, inNeutralAir } from './neutral-shots'
@@ -47,7 +48,8 @@ export type Calibrated = Calibration & { grid: GridFit, player: PlayerShots }
  * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
  */
 export function calibrate(measured: PlayerShots, options: CalibrationOptions = USUAL_OPTIONS, kept?: Kept): Calibrated {
-  const record = asPitched(measured)
+  const pitched = asPitched(measured)
+  const { record, corrections: heights } = options.neutralAir ? onLevel(pitched) : { record: pitched, corrections: [] }
   const { corrections, ...inAir } = options.neutralAir ? inNeutralAir(record) : asMeasured(record)
   const looks = launchLooks(record.bag, inAir.shots)
   if (looks.size > 0) inAir.shots = inAir.shots.map(shot => looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot)
@@ -64,7 +66,7 @@ export function calibrate(measured: PlayerShots, options: CalibrationOptions = U
   const rule: NextOptions = { measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M), balls: BALLS_AT_ONCE, need: grid.need }
   const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
-    grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections, rangeBalls, chart, ladder: facts.ladder, findings, cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { measuredOnly: options.measuredOnly, unit: 'm' }) : facts.cover,
+    grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections: [...corrections, ...heights], rangeBalls, chart, ladder: facts.ladder, findings, cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { measuredOnly: options.measuredOnly, unit: 'm' }) : facts.cover,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
       withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough,

@@ -12,6 +12,10 @@ export interface AirCorrection extends StockShot {
   /** Wind in the face (from behind is negative) and from the right, m/s, as it was read. */
   headMs: number
   rightMs: number
+  /** How far the balls' middle pitched above (below is negative) the tee, metres; missing is level. */
+  heightM?: number
+  /** True when no air was taken: the height alone is taken out. */
+  still?: true
 }
 
 /** The newest correction of a stock shot that changed its number by more than can be read. */

@@ -89,7 +89,8 @@ function correctPile(loftDeg: number, list: readonly Shot[], air: AirEntry, own:
   // By their own flights the middle is theirs, not that of a usual strike.
   const theirs = shots.filter((shot, i) => shot.leftOut === null && list[i]!.leftOut === null && list[i]!.readings?.carryBasis !== 'computed')
   const neutralM = found && from === 'launch' && theirs.length > 0 ? median(theirs.map(shot => shot.carryM)) : found?.neutralM ?? null
-  return { shots, middleM, neutralM, sdM: found?.sdM ?? 0, balls: found ? counting.length : 0 }
+  const rise = (of: (shot: Shot) => number | undefined) => median((counting.length > 0 ? counting : flown).map(shot => of(shot) ?? 0))
+  return { shots, middleM, levelM: rise(shot => shot.levelM), heightM: rise(shot => shot.heightM), neutralM, sdM: found?.sdM ?? 0, balls: found ? counting.length : 0 }
 }
 
 /**
@@ -114,8 +115,8 @@ export function inNeutralAir({ bag, sessions, shots }: Pick<PlayerShots, 'bag' |
       const { clubId, rungId } = list[0]!
       const pile = correctPile(lofts.get(clubId)!, list, air, ownStrike({ clubId, rungId }))
       if (pile) {
-        const { middleM, neutralM, sdM } = pile
-        out.corrections.push({ sessionId: session.id, clubId, rungId, fromMs: air.fromMs, measuredM: middleM, neutralM, sdM, headMs: headMs, rightMs: rightMs })
+        const { middleM, levelM, heightM, neutralM, sdM } = pile
+        out.corrections.push({ sessionId: session.id, clubId, rungId, fromMs: air.fromMs, measuredM: middleM - levelM, neutralM, sdM, headMs, rightMs, ...(heightM !== 0 && { heightM }) })
         if (neutralM !== null) squares += pile.balls * (sdM / neutralM) ** 2
       }
       // A carry worked out in still air shares in no error of today's.

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { BALLS_MAX, CARRY_LIMITS_IN_FILE } from '../limits'
+import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
 import { figure, readNumber, readOneOf, type Fail } from './cells'
@@ -29,6 +29,8 @@ export interface ShotRow {
   ball: 'own' | 'range'
   /** Set when the distance is to where it lies, on this ground. */
   lies?: Firmness
+  /** How far it pitched above where it was hit from, metres; undefined when level or not said. */
+  heightM?: number
   /** Where the front and the back of a pile lie, and how wide it is; undefined when not measured. */
   frontM?: number
   backM?: number
@@ -48,7 +50,7 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'measured_at', 'firmness', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'measured_at', 'firmness', 'height_m', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -65,7 +67,7 @@ export interface ShotRowOut {
   leftOut: string | null
   readings: Readings | null
   /** How it was taken, as far as it is more than a figure. */
-  taken: Pick<ShotRow, 'lies' | 'frontM' | 'backM' | 'widthM'> | null
+  taken: Pick<ShotRow, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> | null
   /** Air it was hit in, or null. */
   air: RowAir | null
 }
@@ -81,7 +83,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
     fields: [...COLUMNS_OUT],
     data: rows.map(r => [
       safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
     ]),
   }, { newline: '\r\n' }) + '\r\n'
 }
@@ -139,7 +141,7 @@ function readTime(cells: Record<string, string>, fail: Fail): number | null {
 }
 
 /** What one row says but for who hit what, and when: each value that cannot be taken is reported. */
-export type RowFigures = Pick<ShotRow, 'carryM' | 'balls' | 'hitAtMs' | 'method' | 'strike' | 'ball' | 'lies' | 'frontM' | 'backM' | 'widthM' | 'readings' | 'air'>
+export type RowFigures = Pick<ShotRow, 'carryM' | 'balls' | 'hitAtMs' | 'method' | 'strike' | 'ball' | 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM' | 'readings' | 'air'>
 
 /** The figures of one row, from cells by column name in lower case. Not to be used when anything was reported. */
 export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFigures {
@@ -151,10 +153,11 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
   const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
   const [frontM, backM, widthM] = ['pile_front', 'pile_back', 'pile_width'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
   const lies = readLies(cells, method, fail)
+  const heightM = readLength(cells, 'height', HEIGHT_RANGE_M, fail)
   const readings = readReadings(cells, fail)
   const air = readAirColumns(cells, fail)
   return {
-    carryM, balls, hitAtMs, method, strike, ball, ...(lies && { lies }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }), ...(readings && { readings }), ...(air && { air }),
+    carryM, balls, hitAtMs, method, strike, ball, ...(lies && { lies }), ...(heightM && { heightM }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }), ...(readings && { readings }), ...(air && { air }),
   }
 }
 

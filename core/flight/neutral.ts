@@ -29,6 +29,15 @@ export function toToday(loftDeg: number, carryM: number, today: Conditions, own:
   return carriedOver(loftDeg, carryM, NEUTRAL, today, own)
 }
 
+/**
+ * What a carry to a place above or below the ball would have been on level ground, in the same air.
+ * @param heightM of the landing place above the ball, metres, −60 to 60
+ * @example toLevel(52, 100, 5, NEUTRAL) // carryM 103.6
+ */
+export function toLevel(loftDeg: number, carryM: number, heightM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE): Carried {
+  return carriedOver(loftDeg, carryM, { ...today, targetHeightM: heightM }, { ...today, targetHeightM: 0 }, own)
+}
+
 /** Loft that is usual for a carry in yards, for "plays like" before a club is chosen. Common practice, a good player's. */
 const USUAL_LOFTS: readonly [yd: number, loftDeg: number][] = [[60, 58], [100, 56], [124, 50], [137, 46], [160, 40]]
 

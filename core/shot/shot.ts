@@ -25,6 +25,10 @@ export interface Shot {
   leftOut: string | null
   /** Null while nobody has called it. */
   strike: Strike | null
+  /** How far its landing place lies above (below is negative) where it was hit from, metres; missing is level. */
+  heightM?: number
+  /** Metres that were taken out for that height; set on the way to the numbers. */
+  levelM?: number
   /** Set when `carryM` is to where it lies, on ground of this firmness; missing when it is to where it pitched. */
   lies?: Firmness
   /** What is known of this one measurement's error, one standard deviation, metres; missing takes the usual of its way. */

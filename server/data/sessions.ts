@@ -1,7 +1,8 @@
-import { and, eq, inArray } from 'drizzle-orm'
-import { players, sessions } from '../db/schema'
+import { and, eq, inArray, sql } from 'drizzle-orm'
+import { players, ranges, sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
+import type { RangeTarget } from '../../shared/range'
 import { USUAL_PLAN, type SessionRecord } from '../../shared/session'
 
 export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
@@ -20,12 +21,16 @@ export async function sessionIsOwn(coach: Coach, playerId: string, sessionId: st
   if (!row) throw notFound('session')
 }
 
-/** Of these sessions those of the academy: when each ended, null while it runs. */
-export async function listeningSessions({ academyId }: { academyId: string }, ids: readonly string[]): Promise<Map<string, number | null>> {
+/** Until when a session takes balls of a device, null while it runs, and what it aims at. */
+interface Listening { endedAtMs: number | null, target: RangeTarget | undefined }
+
+/** Of these sessions those of the academy. */
+export async function listeningSessions({ academyId }: { academyId: string }, ids: readonly string[]): Promise<Map<string, Listening>> {
   if (ids.length === 0) return new Map()
-  const rows = await useDatabase().select({ id: sessions.id, endedAt: sessions.endedAt }).from(sessions)
-    .innerJoin(players, eq(players.id, sessions.playerId)).where(and(inArray(sessions.id, [...new Set(ids)]), eq(players.academyId, academyId)))
-  return new Map(rows.map(({ id, endedAt }) => [id, endedAt?.getTime() ?? null]))
+  const rows = await useDatabase().select({ id: sessions.id, endedAt: sessions.endedAt, plan: sessions.plan, targets: ranges.targets }).from(sessions)
+    .innerJoin(players, eq(players.id, sessions.playerId))
+    .leftJoin(ranges, and(eq(ranges.academyId, academyId), eq(ranges.id, sql`json_value(${sessions.plan}, '$.rangeId')`))).where(and(inArray(sessions.id, [...new Set(ids)]), eq(players.academyId, academyId)))
+  return new Map(rows.map(({ id, endedAt, plan, targets }) => [id, { endedAtMs: endedAt?.getTime() ?? null, target: targets?.find(target => target.id === plan.targetId) }]))
 }
 
 /**

@@ -2,8 +2,10 @@ import type { z } from 'zod'
 import { labelsOf } from '../../core/bag/labels'
 import type { Bag } from '../../core/bag/bag'
 import { readRowFigures, type RowFigures } from '../../core/files/shot-table'
+import { landingHeightM } from '../../core/shot/landing-height'
 import type { Aim } from '../data/devices'
 import type { FieldError } from '../../shared/errors'
+import type { RangeTarget } from '../../shared/range'
 import { MOST_SENT, SentShots, type SentShot } from '../../shared/device'
 import { takenOf } from '../../shared/calibration-input'
 import type { ShotRecord } from '../../shared/session'
@@ -62,7 +64,7 @@ export function hitAt(figures: RowFigures, offMs: number, nowMs: number): number
  * The record of a ball: club and swing length as they were chosen on the screen, unless the device names its own.
  * @throws 422 for a club or swing that the bag does not have
  */
-export function recordOf({ shot, figures, fieldOf }: ReadShot, aim: Aim & { sessionId: string }, bag: Bag, hitAtMs: number): ShotRecord {
+export function recordOf({ shot, figures, fieldOf }: ReadShot, aim: Aim & { sessionId: string }, bag: Bag, hitAtMs: number, target?: RangeTarget): ShotRecord {
   const names = labelsOf(bag)
   const named = <T extends { id: string }>(list: readonly T[], label: unknown, labelOf: (item: T) => string, field: string, usual: string): string => {
     if (label === undefined || label === null || label === '') return usual
@@ -72,7 +74,9 @@ export function recordOf({ shot, figures, fieldOf }: ReadShot, aim: Aim & { sess
     throw refuse(422, message, [{ field: fieldOf(field), message }])
   }
   const { carryM, balls, method, strike, readings } = figures
-  const taken = takenOf(figures)
+  // What a device worked out for level ground of its own knows of no slope.
+  const heightM = figures.heightM ?? (target && readings?.carryBasis !== 'computed' ? landingHeightM(target, carryM) : 0)
+  const taken = takenOf({ ...figures, heightM })
   return {
     id: shot.id, sessionId: aim.sessionId, carryM, balls, method, strike, hitAtMs, readings: readings ?? null, taken, leftOut: null, deleted: false, version: 1,
     clubId: named(bag.clubs, shot.club, club => names({ clubId: club.id, rungId: '' }).club, 'club', aim.clubId!),

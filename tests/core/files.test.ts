@@ -74,7 +74,7 @@ describe('the shot table', () => {
     const row = fc.record<ShotRowOut>({
       player: text, session: fc.uuid(), hitAtMs: fc.integer({ min: 1e12, max: 2e12 }), club: text, swing: text, method: fc.constantFrom(...METHODS),
       carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }),
-      strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'), readings: fc.constantFrom(null, { spinRpm: 8123 }, READ), taken: fc.constantFrom(null, { lies: 'firm' as const, frontM: 60.5, backM: 71, widthM: 4 }), air: fc.constant(null),
+      strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'), readings: fc.constantFrom(null, { spinRpm: 8123 }, READ), taken: fc.constantFrom(null, { heightM: -2.5 }, { lies: 'firm' as const, frontM: 60.5, backM: 71, widthM: 4 }), air: fc.constant(null),
     })
     fc.assert(fc.property(fc.array(row, { minLength: 1, maxLength: 20 }), (rows) => {
       const csv = writeShotTable(rows)

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { Device, LiveMessage, MadeDevice, Taken } from '../../shared/device'
 import type { PlayerRecord } from '../../shared/record'
 import { fromColumns } from '../../shared/record'
+import { USUAL_PLAN } from '../../shared/session'
 import { atTheRange, Client, newCoach, newId, refusal, type Reply } from './client'
 
 /** A device as it comes over the wire: a token and nothing else. */
@@ -76,6 +77,16 @@ describe('the open door', () => {
     expect(reply.status).toBe(202)
     expect(reply.body).toEqual({ taken: [shot.id], asked: { club: '56°', swing: '9:00', loft_deg: 56, share: expect.closeTo(0.73, 1) as number } })
     expect(await shots()).toMatchObject([{ id: shot.id, clubId: cell.clubId, rungId: cell.rungId, sessionId: cell.sessionId, method: 'monitor', balls: 1, carryM: 70.5 * 0.9144, readings: { sideM: -1.8288, spinRpm: 8150, launchDeg: 29.5 }, version: 1 }])
+  })
+
+  it('knows how high a ball pitched on a range that rises to the target, and believes a device that worked its carry out', async () => {
+    const { owner, at, device, shots } = await listening()
+    const [range, green] = [newId(), newId()]
+    await owner.put(`/api/ranges/${range}`, { id: range, name: 'Hill', altitudeM: 0, bearingDeg: null, firmness: 'soft', archived: false, version: 1, targets: [{ id: green, name: 'top green', kind: 'green', distanceM: 100, heightM: 5, rightDeg: 0 }] })
+    const put = await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, { ...at.session, plan: { ...USUAL_PLAN, rangeId: range, targetId: green }, version: 2 })
+    expect(put.status).toBe(200)
+    await device.send([{ carry_m: 80 }, { carry_m: 81, carry_basis: 'computed' }, { carry_m: 82, height_m: -1 }].map(ball => sent({ carry_yd: undefined, ...ball })))
+    expect((await shots()).sort((a, b) => a.carryM - b.carryM).map(shot => shot.taken?.heightM)).toEqual([4, undefined, -1])
   })
 
   it('takes the same ball twice as one, also after the coach has changed it and the session is over', async () => {

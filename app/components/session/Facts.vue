@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { ORDERS } from '#core/session/order'
 import { ORDER_WORDS } from '#shared/next-words'
+import type { RangeTarget } from '#shared/range'
+import { heightWords } from '#shared/reading-words'
 import { METHOD_WORDS } from '#shared/session'
 import type { RangeSession } from '~/composables/useRangeSession'
 import type { useLiveDevice } from '~/composables/useLiveDevice'
@@ -9,21 +11,22 @@ import type { useLiveDevice } from '~/composables/useLiveDevice'
 const props = defineProps<{ range: RangeSession, live: ReturnType<typeof useLiveDevice>, line: 'OPEN' | 'CONNECTING' | 'CLOSED' }>()
 const { session, balls, airNow, plan, aimAt, undo } = props.range
 const { airText } = useAirUnits()
-const { typed, unit } = useDistance()
+const { typed, unit, whole } = useDistance()
 const { rangeOf, targetOf } = useRanges()
 const voice = useVoice()
 const airOpen = ref(false)
 const running = computed(() => session.value!.endedAtMs === null)
 const orders = ORDERS.map(value => ({ value, label: ORDER_WORDS[value].name }))
 const order = computed({ get: () => session.value!.plan.order, set: value => void plan({ order: value }, 'the order of work') })
+const where = ({ name, distanceM, heightM }: RangeTarget) => [name, `${typed(distanceM)} ${unit.value}`, ...(whole(Math.abs(heightM)) === '0' ? [] : [heightWords(heightM, unit.value)])].join(', ')
 const place = computed(() => {
   const { rangeId, targetId } = session.value!.plan
   const target = targetOf(rangeId, targetId)
-  return [rangeOf(rangeId)?.name, target && `to ${target.name}, ${typed(target.distanceM)} ${unit.value}`].filter(Boolean).join(', ')
+  return [rangeOf(rangeId)?.name, target && `to ${where(target)}`].filter(Boolean).join(', ')
 })
 const targets = computed(() => rangeOf(session.value!.plan.rangeId)?.targets ?? [])
 const NO_TARGET = 'none'
-const targetItems = computed(() => [{ value: NO_TARGET, label: 'no target' }, ...targets.value.map(({ id, name, distanceM }) => ({ value: id, label: `${name}, ${typed(distanceM)} ${unit.value}` }))])
+const targetItems = computed(() => [{ value: NO_TARGET, label: 'no target' }, ...targets.value.map(target => ({ value: target.id, label: where(target) }))])
 const target = computed({ get: () => session.value!.plan.targetId ?? NO_TARGET, set: value => void aim(value) })
 const toast = useToast()
 

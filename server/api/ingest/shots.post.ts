@@ -23,14 +23,14 @@ export default defineEventHandler(async (event): Promise<Taken> => {
   const newest = aims[0]
   const playerIds = new Set([...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.playerId))
   const bags = new Map(await Promise.all([...playerIds].map(async id => [id, await bagOfPlayer(device, id)] as const)))
-  const ends = await listeningSessions(device, [...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.sessionId))
-  const open = (aim: Aim | undefined, hitAtMs: number): aim is Aimed => isAimed(aim) && ends.has(aim.sessionId) && hitAtMs <= (ends.get(aim.sessionId) ?? Infinity)
+  const listening = await listeningSessions(device, [...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.sessionId))
+  const open = (aim: Aim | undefined, hitAtMs: number): aim is Aimed => isAimed(aim) && listening.has(aim.sessionId) && hitAtMs <= (listening.get(aim.sessionId)!.endedAtMs ?? Infinity)
 
   const lots = new Map<string, { aim: Aimed, records: ReturnType<typeof recordOf>[] }>()
   for (const { read, hitAtMs, aim } of placed) {
     if (!open(aim, hitAtMs)) throw refuse(409, 'No session was listening to this device when this ball was hit: open one and choose the device.', [{ field: read.fieldOf('time'), message: 'No session was listening then.' }])
     const lot = lots.get(aim.sessionId) ?? { aim, records: [] }
-    lot.records.push(recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs))
+    lot.records.push(recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs, listening.get(aim.sessionId)!.target))
     lots.set(aim.sessionId, lot)
   }
   for (const { aim, records } of lots.values()) {

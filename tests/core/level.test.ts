@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest'
+import { newestCorrection } from '../../core/chart/corrections'
+import { USUAL_OPTIONS } from '../../core/chart/calibration'
+import { plusMinusM } from '../../core/chart/chart-cell'
+import { onLevel } from '../../core/chart/level'
+import { NEUTRAL } from '../../core/flight/air'
+import { toLevel } from '../../core/flight/neutral'
+import type { AirEntry } from '../../core/flight/session-air'
+import type { Session } from '../../core/shot/shot'
+import { landingHeightM } from '../../core/shot/landing-height'
+import { readShotTable } from '../../core/files/shot-table'
+import { yardsToMetres } from '../../core/units'
+import { correctionWords } from '../../shared/air-words'
+import { takenWords } from '../../shared/reading-words'
+import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
+
+const BAG = bagOf({ '60°': 60, '50°': 50, '5 iron': 27 }, ['half', 'full'])
+const still: Session = { id: 's', startedAtMs: DAY_MS, method: 'laser', ball: 'own' }
+const INTO: AirEntry = { fromMs: DAY_MS, tempC: 20, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 3, clock: 12, judged: 'meter' }, ground: 'open' }
+const windText = (ms: number) => `${ms} m/s`
+const full = (result: ReturnType<typeof calibrated>) => result.chart.find(cell => cell.clubId === '50°' && cell.rungId === 'full')!
+const highBalls = (heightM: number | undefined) => tenBalls('50°', 'full', 100).map(shot => ({ ...shot, ...(heightM !== undefined && { heightM }) }))
+
+describe('a place above or below the tee', () => {
+  it('a yard up is a yard of carry at 65 yd, less for a steep descent, more for a flat one (common practice: yard for yard)', () => {
+    const gained = (loft: number, yd: number, up: number) => (toLevel(loft, yardsToMetres(yd), yardsToMetres(up), NEUTRAL) as { carryM: number }).carryM / 0.9144 - yd
+    expect(gained(58, 65, 5)).toBeGreaterThan(3.5)
+    expect(gained(58, 65, 5)).toBeLessThan(6)
+    expect(gained(46, 137, 5)).toBeLessThan(gained(58, 50, 5))
+    expect(gained(58, 65, -5)).toBeLessThan(-3)
+  })
+
+  it('has its share of an evenly rising range', () => {
+    expect([landingHeightM({ distanceM: 100, heightM: 4 }, 75), landingHeightM({ distanceM: 90, heightM: -3 }, 60), landingHeightM({ distanceM: 90, heightM: 0 }, 60)]).toEqual([3, -2, 0])
+  })
+})
+
+describe('the chart on level ground', () => {
+  const level = calibrated(BAG, highBalls(undefined), { sessions: [still] })
+
+  it('makes balls longer that pitched up a slope, shorter down one, and as much less sure', () => {
+    const up = calibrated(BAG, highBalls(4), { sessions: [still] })
+    const down = calibrated(BAG, highBalls(-4), { sessions: [still] })
+    expect(full(up).carryM! - full(level).carryM!).toBeGreaterThan(2)
+    expect(full(down).carryM! - full(level).carryM!).toBeLessThan(-2)
+    expect(plusMinusM(full(up))!).toBeGreaterThan(plusMinusM(full(level))!)
+    // No air was taken, and the chart does not claim one.
+    expect(up.air).toBe('as measured')
+    expect(correctionWords(newestCorrection(up.corrections, full(up))!, 'yd', windText)).toMatch(/^to a place 4 yd above: 100 measured, 104 on the level, ± [\d.]+ for the ground$/)
+  })
+
+  it('takes height and wind out together, and says what was measured', () => {
+    const both = calibrated(BAG, highBalls(4), { sessions: [{ ...still, air: [INTO] }] })
+    const wind = calibrated(BAG, highBalls(undefined), { sessions: [{ ...still, air: [INTO] }] })
+    expect(full(both).carryM!).toBeGreaterThan(full(wind).carryM! + 2)
+    const [found] = both.corrections
+    expect(found!.measuredM).toBeCloseTo(yardsToMetres(100), 0)
+    expect(correctionWords(found!, 'yd', windText)).toMatch(/^into 3 m\/s, to a place 4 yd above: 100 measured, 1\d\d in neutral air/)
+    expect(both.air).toBe('neutral')
+  })
+
+  it('leaves what a device worked out, clubs whose strike is not known, and level ground as they were', () => {
+    const computed = highBalls(4).map(shot => ({ ...shot, readings: { carryBasis: 'computed' as const } }))
+    const iron = balls('5 iron', 'full', [150, 152]).map(shot => ({ ...shot, heightM: 5 }))
+    const flat = highBalls(0)
+    const shots = [...computed, ...iron, ...flat]
+    expect(onLevel({ bag: BAG, sessions: [still], shots }).record.shots).toEqual(shots)
+    // Switched off with the air, all stays as it was measured.
+    expect(full(calibrated(BAG, highBalls(4), { sessions: [still] }, { ...USUAL_OPTIONS, neutralAir: false })).carryM).toBeCloseTo(full(level).carryM!, 9)
+  })
+})
+
+describe('a height on record', () => {
+  it('is read in either unit, and one that cannot be is named', () => {
+    expect(readShotTable('club,swing,carry_m,height_yd\n50°,full,90,-5').rows[0]!.heightM).toBeCloseTo(-4.572, 9)
+    expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,0').rows[0]).not.toHaveProperty('heightM')
+    expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,200').errors).toEqual([{ row: 2, column: 'height_m', value: '200', allowed: 'is not a number that makes -60 to 60 m' }])
+    expect(takenWords({ balls: 1, taken: { heightM: -4.572 } }, 'yd')).toEqual(['5 yd below the tee'])
+  })
+})
