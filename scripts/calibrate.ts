@@ -13,7 +13,7 @@ import type { Level } from '../core/chart/grid-fit'
 import { readBagFile, readBelieved, type Believed } from '../core/files/bag-file'
 import { moment, writeChartFile, type CellNames } from '../core/files/chart-file'
 import { readShotTable, type ShotRow } from '../core/files/shot-table'
-import { withAir, type AirEntry } from '../core/flight/session-air'
+import { withStated } from '../core/flight/session-air'
 import type { Session, Shot } from '../core/shot/shot'
 import type { DistanceUnit } from '../core/units'
 import { BagFile } from '../shared/bag-file'
@@ -85,17 +85,15 @@ function readShots(path: string, bag: Bag, player: string | undefined): { row: S
     throw new Fault(`${name} row ${first.row}, ${first.column}: "${value}" ${first.allowed}${more}`)
   }
   return own.map((row) => {
-    const { carryM, method, balls, leftOut, strike, lies, frontM, backM, readings } = row
+    const { carryM, method, balls, leftOut, strike, lies, heightM, frontM, backM, readings } = row
     const shot: Shot = {
       id: `${name}:${row.row}`, sessionId: sessionOf(row), clubId: row.club, rungId: row.swing, carryM, method, balls, leftOut, strike,
       // Without times the order of the file is the order in which they were hit.
-      hitAtMs: row.hitAtMs ?? row.row, ...(lies && { lies }), ...(frontM !== undefined && backM !== undefined && { extentM: Math.abs(backM - frontM) }), ...(readings && { readings }), ...(readings?.sideM !== undefined && { sideM: readings.sideM }),
+      hitAtMs: row.hitAtMs ?? row.row, ...(lies && { lies }), ...(heightM && { heightM }), ...(frontM !== undefined && backM !== undefined && { extentM: Math.abs(backM - frontM) }), ...(readings && { readings }), ...(readings?.sideM !== undefined && { sideM: readings.sideM }),
     }
     return { row, shot }
   })
 }
-
-const sameAir = (a: AirEntry | undefined, b: Omit<AirEntry, 'fromMs'>) => a !== undefined && JSON.stringify({ ...a, fromMs: 0 }) === JSON.stringify({ ...b, fromMs: 0 })
 
 /** The sessions that the rows speak of. One ball off the range's own makes it a session with range balls. */
 function sessionsOf(read: readonly { row: ShotRow, shot: Shot }[]): Session[] {
@@ -105,8 +103,7 @@ function sessionsOf(read: readonly { row: ShotRow, shot: Shot }[]): Session[] {
     sessions.set(shot.sessionId, {
       id: shot.sessionId, method: shot.method, startedAtMs: Math.min(shot.hitAtMs, known?.startedAtMs ?? Infinity),
       ball: row.ball === 'range' || known?.ball === 'range' ? 'range' : 'own',
-      // Stated once it holds until it is stated otherwise.
-      air: row.air && !sameAir(known?.air?.at(-1), row.air) ? withAir(known?.air ?? [], { ...row.air, fromMs: shot.hitAtMs }) : known?.air ?? [],
+      air: withStated(known?.air ?? [], row.air, shot.hitAtMs),
     })
   }
   return [...sessions.values()]

@@ -38,8 +38,8 @@ export function calibrationOptions(thresholds: Thresholds, method: Method, { aca
 }
 
 /** How a row of a table was taken, as the record keeps it. */
-export function takenOf({ lies, heightM, frontM, backM, widthM }: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'>): TakenRecord | null {
-  const taken: TakenRecord = { ...(lies && { lies }), ...(heightM && { heightM }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }) }
+export function takenOf({ lies, heightM, askedRungId, frontM, backM, widthM }: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> & Pick<TakenRecord, 'askedRungId'>): TakenRecord | null {
+  const taken: TakenRecord = { ...(lies && { lies }), ...(heightM && { heightM }), ...(askedRungId && { askedRungId }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }) }
   return Object.keys(taken).length === 0 ? null : taken
 }
 

@@ -8,11 +8,20 @@ export const MARKS = [
 ] as const
 export type Mark = typeof MARKS[number]['id']
 
+/** Or the length that was really swung, where the watcher saw it. */
+export type Said = Mark | { swungRungId: string }
+
 const isSwung = (mark: Mark): mark is 'swung long' | 'swung short' => mark.startsWith('swung')
 
-/** What a mark does to a ball. */
-export function markFields(mark: Mark): Pick<ShotRecord, 'strike'> | Pick<ShotRecord, 'leftOut'> {
-  return isSwung(mark) ? { leftOut: mark } : { strike: mark satisfies Strike }
+/**
+ * What a word does to a ball. One whose real length is known counts for that, and what was asked for is kept beside it.
+ * @param ball as it stands
+ */
+export function markFields(said: Said, { rungId, leftOut, taken }: Pick<ShotRecord, 'rungId' | 'leftOut' | 'taken'>): Partial<ShotRecord> {
+  if (typeof said === 'string') return isSwung(said) ? { leftOut: said } : { strike: said satisfies Strike }
+  const { askedRungId: asked = rungId, ...rest } = taken ?? {}
+  const kept = said.swungRungId === asked ? rest : { ...rest, askedRungId: asked }
+  return { rungId: said.swungRungId, taken: Object.keys(kept).length === 0 ? null : kept, leftOut: leftOut?.startsWith('swung') ? null : leftOut }
 }
 
 /** Balls that are looked back at. */
@@ -20,14 +29,18 @@ const LOOK_BACK = 10
 
 /**
  * How often the swing was not of the asked length of late; null when it was.
- * @param balls of one swing length, newest first
- * @example swungWords('9:00', balls) // => 'Asked for 9:00, swung long 2 of the last 7.'
+ * @param asked the swing length, by id and name
+ * @param balls of the session, newest first
+ * @param shortestFirst ids of the swing lengths
+ * @example swungWords({ id, name: '9:00' }, balls, rungIds) // => 'Asked for 9:00, went past it 4 of the last 10.'
  */
-export function swungWords(asked: string, balls: readonly Pick<ShotRecord, 'leftOut'>[]): string | null {
-  const last = balls.slice(0, LOOK_BACK)
-  const count = (mark: Mark) => last.filter(ball => ball.leftOut === mark).length
-  const said = (['swung long', 'swung short'] as const).filter(mark => count(mark) > 0).map(mark => `${mark} ${count(mark)}`)
-  return said.length === 0 ? null : `Asked for ${asked}, ${said.join(' and ')} of the last ${last.length}.`
+export function swungWords(asked: { id: string, name: string }, balls: readonly Pick<ShotRecord, 'leftOut' | 'rungId' | 'taken'>[], shortestFirst: readonly string[]): string | null {
+  const last = balls.filter(ball => (ball.taken?.askedRungId ?? ball.rungId) === asked.id).slice(0, LOOK_BACK)
+  const beyond = (ball: typeof last[0]) => Math.sign(shortestFirst.indexOf(ball.rungId) - shortestFirst.indexOf(asked.id))
+  const long = last.filter(ball => ball.leftOut === 'swung long' || beyond(ball) > 0).length
+  const short = last.filter(ball => ball.leftOut === 'swung short' || beyond(ball) < 0).length
+  const said = [...(long > 0 ? [`went past it ${long}`] : []), ...(short > 0 ? [`stopped short of it ${short}`] : [])]
+  return said.length === 0 ? null : `Asked for ${asked.name}, ${said.join(' and ')} of the last ${last.length}.`
 }
 
 /** So many of so few balls are a run. */

@@ -41,11 +41,12 @@ export function heightWords(heightM: number, unit: DistanceUnit): string {
 }
 
 /** How a distance was taken, in the order a coach tells it, each with its unit. */
-export function takenWords({ balls, taken }: Pick<ShotRecord, 'balls' | 'taken'>, unit: DistanceUnit): string[] {
+export function takenWords({ balls, taken }: Pick<ShotRecord, 'balls' | 'taken'>, unit: DistanceUnit, swingOf: (rungId: string) => string): string[] {
   if (!taken) return []
-  const { lies, laserM, steps, paceM, frontM, backM, widthM, mishits, errorM, sign, offM, heightM } = taken
+  const { lies, laserM, steps, paceM, frontM, backM, widthM, mishits, errorM, sign, offM, heightM, askedRungId } = taken
   const at = (metres: number) => distanceWithUnit(metres, unit, 1)
   return [
+    ...(askedRungId === undefined ? [] : [`asked for ${swingOf(askedRungId)}`]),
     ...(balls > 1 ? [`a pile of ${balls} balls`] : []),
     ...(mishits ? [`${mishits} ${mishits === 1 ? 'mishit' : 'mishits'} not in it`] : []),
     ...(laserM === undefined ? [] : [`lasered ${at(laserM)}`]),

@@ -63,6 +63,9 @@ export const SessionPlan = z.object({
 export type SessionPlan = z.infer<typeof SessionPlan>
 export const USUAL_PLAN: SessionPlan = { name: '', indoors: false, firmness: 'soft', measuredTo: 'rest', order: 'teach', bucket: null, rangeId: null, targetId: null, gone: false }
 
+/** Times that the air of one session may change. */
+export const AIRS_MAX = 50
+
 /** A range session as the browser makes it: sent once or ten times, it is there once. */
 export const SessionRecord = z.object({
   id: Id,
@@ -72,7 +75,7 @@ export const SessionRecord = z.object({
   ball: oneOf('Ball', BALL_KINDS),
   surface: oneOf('Surface', SURFACES),
   /** Missing from what an older page kept: no air was taken then. */
-  air: z.array(AirRecord, { error: 'Air must be a list.' }).max(50, { error: 'Air changed more than 50 times.' }).default([]),
+  air: z.array(AirRecord, { error: 'Air must be a list.' }).max(AIRS_MAX, { error: `Air changed more than ${AIRS_MAX} times.` }).default([]),
   /** Missing from what an older page kept. */
   plan: SessionPlan.default(USUAL_PLAN),
   version: Version,
@@ -101,6 +104,8 @@ export const TakenRecord = z.strictObject({
   lies: oneOf('Ground', FIRMNESSES).optional(),
   /** How far it pitched above the tee, where the ground is not level. */
   heightM: boundedNumber('Height', ...HEIGHT_RANGE_M, ' m').optional(),
+  /** The swing length that was asked for, where the watcher saw another: it counts for what was swung. */
+  askedRungId: Id.optional(),
   /** Of one pile measured twice, both ways are kept. */
   laserM: metres('Laser').optional(),
   steps: whole('Steps', 1, 1000).optional(),

@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid'
 import { clubsInUse, rungsInUse, type Bag } from '#core/bag/bag'
 import { LABEL_MAX } from '#core/limits'
 import type { Mapping } from '#core/files/foreign-table'
-import type { Choices, ImportAnswer, ImportAsk, OpenedFile, PlannedFile } from '~/workers/import-protocol'
+import { ballKey, type Choices, type ImportAnswer, type ImportAsk, type OpenedFile, type PlannedFile } from '~/workers/import-protocol'
 
 /** One file on its way in: opened, planned, sent; each step in a worker, each undone by starting anew. */
 export function useImport() {
@@ -65,7 +65,7 @@ export function useImport() {
     if (!choices.value) return
     busy.value = 'plan'
     failure.value = ''
-    ask({ do: 'plan', choices: JSON.parse(JSON.stringify(choices.value)) as Choices, bag: toRaw(record.bag), playerId: record.playerId!, knownIds: record.records.map(shot => shot.id) })
+    ask({ do: 'plan', choices: JSON.parse(JSON.stringify(choices.value)) as Choices, bag: toRaw(record.bag), playerId: record.playerId!, knownBalls: record.records.flatMap(shot => shot.deleted ? [shot.id] : [shot.id, ballKey(shot)]) })
   }
 
   function send(): void {

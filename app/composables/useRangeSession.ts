@@ -92,6 +92,8 @@ export function useRangeSession(sessionId: string) {
     const { measuredTo, firmness } = session.value!.plan
     return LIES.includes(method) && measuredTo === 'rest' ? { lies: firmness } : {}
   }
+  /** Nothing but the swing length that was asked for says how a ball was measured. */
+  const onlyAsked = (taken: TakenRecord | null | undefined) => !taken || Object.keys(taken).every(key => key === 'askedRungId')
   /** On ground that rises or falls to the target. */
   const heightOf = (carryM: number): Pick<TakenRecord, 'heightM'> => {
     const target = targetOf(session.value!.plan.rangeId, session.value!.plan.targetId)
@@ -106,7 +108,7 @@ export function useRangeSession(sessionId: string) {
     const shot: ShotRecord = {
       id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method,
       balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1, ...more,
-      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull({ ...more.taken ?? liesOf(method), ...heightOf(carryM) }),
+      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull({ ...(onlyAsked(more.taken) ? { ...liesOf(method), ...more.taken } : more.taken), ...heightOf(carryM) }),
     }
     did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
     await record.putShot(shot)

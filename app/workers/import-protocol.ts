@@ -1,6 +1,7 @@
 import type { Bag } from '#core/bag/bag'
 import type { ForeignColumn, Mapping } from '#core/files/foreign-table'
 import type { RowError } from '#core/files/shot-table'
+import type { ShotRecord } from '#shared/session'
 
 /** At most so much of a file, and so many rows. */
 export const FILE_MAX_BYTES = 25e6
@@ -17,10 +18,15 @@ export interface Choices {
   dateMs: number
 }
 
+/** What a ball that came another way is known by: one that went out in a table and comes back is the same ball. */
+export function ballKey({ hitAtMs, clubId, rungId, carryM }: Pick<ShotRecord, 'hitAtMs' | 'clubId' | 'rungId' | 'carryM'>): string {
+  return [hitAtMs, clubId, rungId, carryM.toFixed(4)].join(' ')
+}
+
 /** What the page tells the worker, one after the other. */
 export type ImportAsk
   = | { do: 'open', file: File }
-    | { do: 'plan', choices: Choices, bag: Bag, playerId: string, knownIds: string[] }
+    | { do: 'plan', choices: Choices, bag: Bag, playerId: string, knownBalls: string[] }
     | { do: 'send' }
     | { do: 'stop' }
 

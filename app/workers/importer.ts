@@ -2,10 +2,11 @@ import { v5 } from 'uuid'
 import { labelsOf } from '#core/bag/labels'
 import type { Bag } from '#core/bag/bag'
 import { toCells, type ForeignTable } from '#core/files/foreign-table'
+import { withStated } from '#core/flight/session-air'
 import { readRowFigures, type RowError } from '#core/files/shot-table'
 import { takenOf } from '#shared/calibration-input'
-import { USUAL_PLAN, type SessionRecord, type ShotRecord } from '#shared/session'
-import type { Choices, PlannedFile } from './import-protocol'
+import { AIRS_MAX, USUAL_PLAN, type SessionRecord, type ShotRecord } from '#shared/session'
+import { ballKey, type Choices, type PlannedFile } from './import-protocol'
 
 /** A label of the file that is to be left away with its rows. */
 export const SKIP = 'skip'
@@ -35,8 +36,9 @@ export function guessChoice(label: string, known: readonly { id: string, labels:
 /**
  * What an import would do, and the records it would make. The id of a ball is made of its row, so that the same file twice
  * adds nothing; the session of a ball is its day's, or the one that the file names.
+ * @param knownBalls ids of the balls on record, and what else they are known by
  */
-export function planImport(table: ForeignTable, { mapping, clubs, swings, swing, dateMs }: Choices, bag: Bag, playerId: string, knownIds: ReadonlySet<string>): Planned {
+export function planImport(table: ForeignTable, { mapping, clubs, swings, swing, dateMs }: Choices, bag: Bag, playerId: string, knownBalls: ReadonlySet<string>): Planned {
   const names = labelsOf(bag)
   const knownClubs = bag.clubs.filter(club => !club.retired).map(club => ({ id: club.id, labels: [club.label, club.name] }))
   const knownSwings = bag.scale.rungs.filter(rung => !rung.retired).map(rung => ({ id: rung.id, labels: [names({ clubId: '', rungId: rung.id }).swing] }))
@@ -70,7 +72,7 @@ export function planImport(table: ForeignTable, { mapping, clubs, swings, swing,
       return
     }
     count(clubRows, club)
-    if (swingLabel !== '') count(swingRows, swingLabel)
+    for (const label of new Set([swingLabel, (cells.asked ?? '').trim()])) if (label !== '') count(swingRows, label)
     const clubId = choiceOf(club, clubs, knownClubs)
     const rungId = swingLabel === '' ? swing : choiceOf(swingLabel, swings, knownSwings)
     if (clubId === SKIP || rungId === SKIP) {
@@ -81,24 +83,26 @@ export function planImport(table: ForeignTable, { mapping, clubs, swings, swing,
     const nth = (repeats.get(raw) ?? 0) + 1
     repeats.set(raw, nth)
     const id = v5(`${raw}\u001F${nth}`, playerId)
-    if (knownIds.has(id)) {
+    if (knownBalls.has(id) || (figures.hitAtMs !== null && clubId && rungId && knownBalls.has(ballKey({ hitAtMs: figures.hitAtMs, clubId, rungId, carryM: figures.carryM })))) {
       present += 1
       return
     }
     if (!clubId || !rungId) return
+    const asked = (cells.asked ?? '').trim()
+    const askedRungId = asked === '' ? null : choiceOf(asked, swings, knownSwings)
     const hitAtMs = figures.hitAtMs ?? dateMs + i * SECONDS_APART * 1000
     const sessionKey = `${cells.session ?? new Date(hitAtMs).toDateString()} ${figures.method}`
     const sessionId = v5(`${fileKey} ${sessionKey}`, playerId)
     const known = sessions.get(sessionId)
     sessions.set(sessionId, {
       id: sessionId, startedAtMs: Math.min(hitAtMs, known?.startedAtMs ?? Infinity), endedAtMs: Math.max(hitAtMs, known?.endedAtMs ?? 0), method: figures.method, ball: figures.ball, surface: known?.surface ?? 'grass',
-      air: known?.air ?? [], plan: { ...USUAL_PLAN, name: (cells.session ?? '').slice(0, 40), gone: true }, version: 1,
+      air: withStated(known?.air ?? [], figures.air, hitAtMs).slice(0, AIRS_MAX), plan: { ...USUAL_PLAN, name: (cells.session ?? '').slice(0, 40), gone: true }, version: 1,
     })
     balls.set(sessionId, (balls.get(sessionId) ?? 0) + figures.balls)
     // Marked as deleted until all of them are there: nothing half-imported is ever seen.
     shots.push({
       id, sessionId, clubId, rungId, carryM: figures.carryM, method: figures.method, balls: figures.balls, hitAtMs, leftOut: (cells.left_out ?? '').slice(0, 120) || null, strike: figures.strike,
-      readings: figures.readings ?? null, taken: takenOf(figures), deleted: true, version: 1,
+      readings: figures.readings ?? null, taken: takenOf({ ...figures, askedRungId: askedRungId && askedRungId !== SKIP && askedRungId !== rungId ? askedRungId : undefined }), deleted: true, version: 1,
     })
     if (sample.length < SAMPLE) sample.push({ line, ...names({ clubId, rungId }), carryM: figures.carryM, cells })
   })

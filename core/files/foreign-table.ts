@@ -19,8 +19,14 @@ export const FOREIGN_COLUMNS = [
   ['ball_speed_mph', 'Ball speed, mph'], ['ball_speed_mps', 'Ball speed, m/s'], ['ball_speed_kmh', 'Ball speed, km/h'], ['club_speed_mph', 'Club speed, mph'], ['club_speed_mps', 'Club speed, m/s'], ['club_speed_kmh', 'Club speed, km/h'],
   ['launch_deg', 'Launch, °'], ['direction_deg', 'Direction, °'], ['spin_rpm', 'Spin, rpm'], ['spin_axis_deg', 'Spin axis, °'], ['descent_deg', 'Descent, °'],
   ['strike', 'Strike'], ['left_out', 'Left out'], ['balls', 'Balls in a pile'], ['method', 'Method'], ['ball', 'Ball'], ['carry_basis', 'Carry seen or worked out'],
+  ['asked', 'Swing length asked for'], ['measured_at', 'Measured to pitch or rest'], ['firmness', 'Ground'], ['height_yd', 'Landing height, yd'], ['height_m', 'Landing height, m'],
+  ['pile_front_yd', 'Front of the pile, yd'], ['pile_front_m', 'Front of the pile, m'], ['pile_back_yd', 'Back of the pile, yd'], ['pile_back_m', 'Back of the pile, m'], ['pile_width_yd', 'Width of the pile, yd'], ['pile_width_m', 'Width of the pile, m'],
+  ['temp_c', 'Temperature, °C'], ['temp_f', 'Temperature, °F'], ['altitude_m', 'Altitude, m'], ['altitude_ft', 'Altitude, ft'], ['pressure_hpa', 'Pressure, hPa'], ['humidity_pct', 'Humidity, %'],
+  ['wind_mps', 'Wind, m/s'], ['wind_mph', 'Wind, mph'], ['wind_kmh', 'Wind, km/h'], ['wind_from_clock', 'Wind from, o\'clock'], ['wind_height_m', 'Wind read at, m'],
 ] as const
 export type ForeignColumn = typeof FOREIGN_COLUMNS[number][0]
+/** Columns that only our own table has: read by their very names, before "height" is taken for the apex. */
+const OWN_NAMES = new Set<string>(FOREIGN_COLUMNS.slice(FOREIGN_COLUMNS.findIndex(([id]) => id === 'asked')).map(([id]) => id))
 
 export interface Mapping {
   /** For each column of the file what it is, or '' when it is left alone. */
@@ -104,7 +110,8 @@ function carryUnit(rows: readonly string[][], carry: number, at: (what: string) 
  */
 export function guessMapping(headers: readonly string[], rows: readonly string[][], units?: readonly string[]): Mapping {
   const read = headers.map((header, i) => {
-    const found = readHeader(header)
+    const own = header.trim().toLowerCase()
+    const found = OWN_NAMES.has(own) ? { what: own, unit: undefined } : readHeader(header)
     return { ...found, unit: found.unit ?? (units ? unitOf(units[i] ?? '') : undefined), values: numbersOf(rows, i) }
   })
   // Without a name the figures may tell: thousands are turns a minute.
@@ -195,7 +202,7 @@ export function readDate(text: string, dayFirst: boolean, toMs: (year: number, m
 }
 
 /** Text columns: left as they are. */
-const TEXT = new Set<ForeignColumn>(['club', 'swing', 'session', 'strike', 'left_out', 'method', 'ball', 'carry_basis'])
+const TEXT = new Set<ForeignColumn>(['club', 'swing', 'session', 'strike', 'left_out', 'method', 'ball', 'carry_basis', 'asked', 'measured_at', 'firmness'])
 
 /** One row as cells of the shot table, by the mapping; what cannot be read stays as it is, and is refused there by name. */
 export function toCells(row: readonly string[], { columns, dayFirst }: Mapping, toMs: Parameters<typeof readDate>[2]): Record<string, string> {

@@ -25,6 +25,8 @@ export interface ShotRow {
   day: string | null
   session: string | null
   leftOut: string | null
+  /** Label of the swing length that was asked for, where another was swung; null when none is said. */
+  asked: string | null
   strike: Strike | null
   ball: 'own' | 'range'
   /** Set when the distance is to where it lies, on this ground. */
@@ -50,7 +52,7 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'measured_at', 'firmness', 'height_m', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
+const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'asked', 'measured_at', 'firmness', 'height_m', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -65,6 +67,7 @@ export interface ShotRowOut {
   strike: Strike | null
   ball: 'own' | 'range'
   leftOut: string | null
+  asked: string | null
   readings: Readings | null
   /** How it was taken, as far as it is more than a figure. */
   taken: Pick<ShotRow, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> | null
@@ -83,7 +86,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
     fields: [...COLUMNS_OUT],
     data: rows.map(r => [
       safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
+      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), safe(r.asked ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
     ]),
   }, { newline: '\r\n' }) + '\r\n'
 }
@@ -196,7 +199,7 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     rows.push({
       row, ...figures, day: (cells.time ?? '').trim().slice(0, 10) || null,
       club: words(cells.club), swing: words(cells.swing),
-      player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null,
+      player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null, asked: words(cells.asked) || null,
     })
   })
   return { rows, errors }

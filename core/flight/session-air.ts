@@ -31,6 +31,17 @@ export function airAt(air: readonly AirEntry[], atMs: number): number {
   return found
 }
 
+/** True when two airs say the same, whenever they were taken. */
+export function sameAir(a: Omit<AirEntry, 'fromMs'>, b: Omit<AirEntry, 'fromMs'>): boolean {
+  return JSON.stringify({ ...a, fromMs: 0 }) === JSON.stringify({ ...b, fromMs: 0 })
+}
+
+/** With the air that a row of a table states at its moment: stated once it holds until it is stated otherwise. */
+export function withStated(air: readonly AirEntry[], stated: Omit<AirEntry, 'fromMs'> | null | undefined, atMs: number): readonly AirEntry[] {
+  const last = air.at(-1)
+  return !stated || (last && sameAir(last, stated)) ? air : withAir(air, { ...stated, fromMs: atMs })
+}
+
 /** With a new entry in its place by time; one of the same moment is replaced. */
 export function withAir(air: readonly AirEntry[], entry: AirEntry): AirEntry[] {
   return [...air.filter(other => other.fromMs !== entry.fromMs), entry].sort((a, b) => a.fromMs - b.fromMs)

@@ -35,16 +35,21 @@ export async function moveSession(coach: Coach, playerId: string, sessionId: str
   await sessionIsOwn(coach, playerId, sessionId)
   const [bag, toBag] = await Promise.all([bagOf(playerId, from.school), bagOf(toPlayerId, to.school)])
   await useDatabase().transaction(async (tx) => {
-    const rows = await tx.select({ id: shots.id, clubId: shots.clubId, rungId: shots.rungId, version: shots.version }).from(shots)
+    const rows = await tx.select({ id: shots.id, clubId: shots.clubId, rungId: shots.rungId, taken: shots.taken }).from(shots)
       .where(and(eq(shots.sessionId, sessionId), eq(shots.playerId, playerId))).for('update')
     const cells = [...new Map(rows.map(row => [`${row.clubId} ${row.rungId}`, row])).values()]
-    const place = matched(bag, toBag, cells)
+    // What was asked for goes by its label too.
+    const asked = rows.flatMap(({ clubId, taken }) => taken?.askedRungId ? [{ clubId, rungId: taken.askedRungId }] : [])
+    const place = matched(bag, toBag, [...cells, ...asked])
     await tx.update(sessions).set({ playerId: toPlayerId }).where(and(eq(sessions.id, sessionId), eq(sessions.playerId, playerId)))
     // A device that was aimed at it would go on by the old player's clubs.
     await tx.update(deviceAims).set({ playerId: null, sessionId: null, clubId: null, rungId: null }).where(eq(deviceAims.sessionId, sessionId))
     for (const cell of cells) {
       const ids = rows.filter(row => row.clubId === cell.clubId && row.rungId === cell.rungId).map(row => row.id)
       await tx.update(shots).set({ playerId: toPlayerId, ...place.get(`${cell.clubId} ${cell.rungId}`)! }).where(and(inArray(shots.id, ids), eq(shots.playerId, playerId)))
+    }
+    for (const { id, clubId, taken } of rows) {
+      if (taken?.askedRungId) await tx.update(shots).set({ taken: { ...taken, askedRungId: place.get(`${clubId} ${taken.askedRungId}`)!.rungId } }).where(and(eq(shots.id, id), eq(shots.playerId, toPlayerId)))
     }
   })
 }

@@ -7,7 +7,8 @@ import { fly } from '../../core/flight/fly'
 import { NEUTRAL } from '../../core/flight/air'
 import { decode, FileFault, openFile, unpackedSize } from '../../app/workers/import-file'
 import { guessChoice, planImport, SKIP } from '../../app/workers/importer'
-import type { Choices } from '../../app/workers/import-protocol'
+import { ballKey, type Choices } from '../../app/workers/import-protocol'
+import { writeShotTable } from '../../core/files/shot-table'
 import { bagOf } from '../core/players'
 
 const bytes = (text: string) => new TextEncoder().encode(text) as Uint8Array<ArrayBuffer>
@@ -157,6 +158,18 @@ describe('what an import would do', () => {
     expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(first.shots.map(shot => shot.id))).planned).toMatchObject({ fresh: 0, present: 2 })
     expect(planImport(table, choices(mapping), BAG, PLAYER.replace('1', '2'), new Set(first.shots.map(shot => shot.id))).planned.present).toBe(0)
     expect(planImport(table, choices(mapping), BAG, PLAYER, new Set()).shots).toEqual(first.shots)
+  })
+
+  it('of our own table comes back whole, with its air, its ground and what was asked; a ball that is on record is known again', async () => {
+    const air = { tempC: 12, humidity: 0.6, altitudeM: 100, qnhPa: null, wind: { speedMs: 3, clock: 12, judged: 'felt' as const }, ground: 'open' as const }
+    const row = { player: 'p', session: 's', hitAtMs: Date.UTC(2026, 4, 4, 10), club: '56°', swing: 'full', carryM: 80.4672, method: 'laser' as const, balls: 6, strike: null, ball: 'own' as const, leftOut: null, asked: '9:00', readings: null, taken: { lies: 'firm' as const, heightM: -2, frontM: 78, backM: 84, widthM: 5 }, air }
+    const { table, mapping } = await open(writeShotTable([row, { ...row, hitAtMs: row.hitAtMs + 60_000, air: { ...air, tempC: 14 } }, { ...row, hitAtMs: row.hitAtMs + 120_000, air: { ...air, tempC: 14 }, taken: null, asked: null }]))
+    const { shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set())
+    expect(shots[0]).toMatchObject({ method: 'laser', balls: 6, taken: { lies: 'firm', heightM: -2, askedRungId: '9:00', frontM: 78, backM: 84, widthM: 5 } })
+    expect(shots[2]!.taken).toBeNull()
+    expect(sessions[0]!.air).toMatchObject([{ ...air, fromMs: row.hitAtMs }, { tempC: 14, fromMs: row.hitAtMs + 60_000 }])
+    const onRecord = new Set([ballKey({ hitAtMs: row.hitAtMs, clubId: '56°', rungId: 'full', carryM: 80.46720000001 })])
+    expect(planImport(table, choices(mapping), BAG, PLAYER, onRecord).planned).toMatchObject({ fresh: 2, present: 1 })
   })
 
   it('makes a session of each day', async () => {

@@ -165,7 +165,7 @@ describe('range balls', () => {
 
 describe('air in the shot table', () => {
   it('goes out and comes back, in any of its units', () => {
-    const row = { player: 'p', session: 's', hitAtMs: DAY_MS, club: '56°', swing: 'full', carryM: 80, method: 'monitor' as const, balls: 1, strike: null, ball: 'own' as const, leftOut: null, readings: null, taken: null }
+    const row = { player: 'p', session: 's', hitAtMs: DAY_MS, club: '56°', swing: 'full', carryM: 80, method: 'monitor' as const, balls: 1, strike: null, ball: 'own' as const, leftOut: null, asked: null, readings: null, taken: null }
     const { fromMs: _, ...taken } = air({ tempC: 12.5, altitudeM: 120, qnhPa: 100_900, humidity: 0.8, wind: { speedMs: 3.2, clock: 2, judged: 'report' } })
     expect(readShotTable(writeShotTable([{ ...row, air: taken }])).rows[0]!.air).toEqual(taken)
     expect(readShotTable(writeShotTable([{ ...row, air: null }])).rows[0]).not.toHaveProperty('air')

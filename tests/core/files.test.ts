@@ -22,7 +22,7 @@ describe('the shot table', () => {
     const { rows, errors } = readShotTable(readFileSync('tests/fixtures/shots.csv', 'utf8'))
     expect(errors).toEqual([])
     expect(rows).toHaveLength(10)
-    expect(rows[0]).toEqual({ row: 2, player: null, club: '50°', swing: 'half', carryM: yardsToMetres(73), method: 'monitor', balls: 1, hitAtMs: null, day: null, session: null, leftOut: null, strike: null, ball: 'own', readings: { totalM: yardsToMetres(77) } })
+    expect(rows[0]).toEqual({ row: 2, player: null, club: '50°', swing: 'half', carryM: yardsToMetres(73), method: 'monitor', balls: 1, hitAtMs: null, day: null, session: null, leftOut: null, asked: null, strike: null, ball: 'own', readings: { totalM: yardsToMetres(77) } })
     expect(rows[9]).toMatchObject({ row: 11, leftOut: 'mishit' })
   })
 
@@ -73,7 +73,7 @@ describe('the shot table', () => {
     const text = fc.stringMatching(/^[^\s'](?:.{0,10}[^\s])?$/u)
     const row = fc.record<ShotRowOut>({
       player: text, session: fc.uuid(), hitAtMs: fc.integer({ min: 1e12, max: 2e12 }), club: text, swing: text, method: fc.constantFrom(...METHODS),
-      carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }),
+      carryM: fc.integer({ min: 10, max: 3650 }).map(n => n / 10), balls: fc.integer({ min: 1, max: 1000 }), leftOut: fc.option(text, { nil: null }), asked: fc.option(text, { nil: null }),
       strike: fc.option(fc.constantFrom(...STRIKES), { nil: null }), ball: fc.constantFrom('own', 'range'), readings: fc.constantFrom(null, { spinRpm: 8123 }, READ), taken: fc.constantFrom(null, { heightM: -2.5 }, { lies: 'firm' as const, frontM: 60.5, backM: 71, widthM: 4 }), air: fc.constant(null),
     })
     fc.assert(fc.property(fc.array(row, { minLength: 1, maxLength: 20 }), (rows) => {
@@ -83,12 +83,12 @@ describe('the shot table', () => {
       expect(read.map(({ row: _, ...rest }) => rest)).toEqual(rows.map(({ air, readings, taken, ...out }) => ({ ...out, ...taken, ...(readings && { readings }), day: new Date(out.hitAtMs).toISOString().slice(0, 10) })))
       for (const cell of Papa.parse<string[]>(csv).data.flat()) expect(cell).not.toMatch(/^[=+@]|^-(?![\d.]+$)/)
     }))
-    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, strike: null, ball: 'own', leftOut: null, readings: null, taken: null, air: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
+    expect(writeShotTable([{ player: '=1+1', session: 's', hitAtMs: 0, club: '-x', swing: '@y', carryM: 70, method: 'monitor', balls: 1, strike: null, ball: 'own', leftOut: null, asked: null, readings: null, taken: null, air: null }])).toContain('\'=1+1,s,1970-01-01T00:00:00.000Z,\'-x,\'@y,70,monitor,1,')
   })
 
   it('gives yards back exactly as they were typed', () => {
     for (let tenths = 10; tenths <= 4000; tenths += 7) {
-      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, strike: null, ball: 'own', leftOut: null, readings: null, taken: null, air: null }])
+      const csv = writeShotTable([{ player: 'p', session: 's', hitAtMs: 1e12, club: 'c', swing: 's', carryM: yardsToMetres(tenths / 10), method: 'laser', balls: 1, strike: null, ball: 'own', leftOut: null, asked: null, readings: null, taken: null, air: null }])
       expect(Math.round(readShotTable(csv).rows[0]!.carryM / 0.09144)).toBe(tenths)
     }
   })

@@ -127,13 +127,27 @@ describe('the order of work', () => {
 
 describe('marks', () => {
   it('weigh a strike less and leave a swing of another length out', () => {
-    expect(MARKS.map(({ id: mark }) => markFields(mark))).toEqual([{ strike: 'mishit' }, { leftOut: 'swung long' }, { leftOut: 'swung short' }, { strike: 'thin' }, { strike: 'heavy' }, { strike: 'toe' }, { strike: 'heel' }])
+    const ball = { rungId: 'r', leftOut: null, taken: null }
+    expect(MARKS.map(({ id: mark }) => markFields(mark, ball))).toEqual([{ strike: 'mishit' }, { leftOut: 'swung long' }, { leftOut: 'swung short' }, { strike: 'thin' }, { strike: 'heavy' }, { strike: 'toe' }, { strike: 'heel' }])
+  })
+
+  it('put a ball to the length that was really swung, and keep what was asked', () => {
+    const long = { rungId: '9', leftOut: 'swung long', taken: { lies: 'soft' as const } }
+    const moved = markFields({ swungRungId: '10' }, long)
+    expect(moved).toEqual({ rungId: '10', leftOut: null, taken: { lies: 'soft', askedRungId: '9' } })
+    // Seen otherwise on second thought, then as it was asked after all.
+    expect(markFields({ swungRungId: '11' }, { ...long, ...moved })).toMatchObject({ rungId: '11', taken: { askedRungId: '9' } })
+    expect(markFields({ swungRungId: '9' }, { rungId: '10', leftOut: 'misread', taken: { askedRungId: '9' } })).toEqual({ rungId: '9', leftOut: 'misread', taken: null })
   })
 
   it('are counted per swing length, and a run of strange balls has its advice', () => {
-    const list = (...marks: (string | null)[]) => marks.map(leftOut => ({ leftOut }))
-    expect(swungWords('9:00', list('swung long', null, 'heavy', 'swung long', null, null, 'swung short'))).toBe('Asked for 9:00, swung long 2 and swung short 1 of the last 7.')
-    expect(swungWords('9:00', list(null, 'heavy'))).toBeNull()
+    const list = (...marks: (string | null)[]) => marks.map(leftOut => ({ leftOut, rungId: '9', taken: null }))
+    const words = (balls: Parameters<typeof swungWords>[1]) => swungWords({ id: '9', name: '9:00' }, balls, ['8', '9', '10'])
+    expect(words(list('swung long', null, 'heavy', 'swung long', null, null, 'swung short'))).toBe('Asked for 9:00, went past it 2 and stopped short of it 1 of the last 7.')
+    expect(words(list(null, 'heavy'))).toBeNull()
+    // Those whose real length was seen count for that, and are counted where they were asked for.
+    const seen = (rungId: string) => ({ rungId, leftOut: null, taken: { askedRungId: '9' } })
+    expect(words([seen('10'), seen('10'), seen('8'), ...list(null), { rungId: '10', leftOut: null, taken: null }])).toBe('Asked for 9:00, went past it 2 and stopped short of it 1 of the last 4.')
     expect(runWords(['misread', 'misread', null, 'misread'])).toBe('3 misreads of the last 4: change the ball, check the device.')
     expect(runWords(['flyer', null, 'flyer', null, 'flyer', null, 'flyer'])).toBe('3 flyers of the last 6: clean the face.')
     expect(runWords([null, 'flyer', 'flyer', 'misread', 'misread'])).toBeNull()
@@ -166,9 +180,9 @@ describe('how it was taken, on its way', () => {
       taken: { lies: 'soft', laserM: 21, steps: 24, paceM: 0.92, frontM: 20, backM: 25, widthM: 4, mishits: 1, errorM: 0.6 },
     }
     expect(toShot(record)).toMatchObject({ lies: 'soft', errorM: 0.6, extentM: 5 })
-    expect(takenWords(record, 'm')).toEqual(['a pile of 8 balls', '1 mishit not in it', 'lasered 21.0 m', '24 steps of 0.9 m', 'from 20 to 25 m', '4 m wide', 'good to ± 0.6 m', 'to where it lies on soft ground, the run is taken out'])
-    expect(takenWords({ balls: 1, taken: { sign: { id: id(5), name: 'the 100', distanceM: 86 }, offM: -5 } }, 'm')).toEqual(['5 m short of "the 100" at 86.0 m'])
-    expect(takenWords({ balls: 1, taken: null }, 'm')).toEqual([])
+    expect(takenWords(record, 'm', id => id)).toEqual(['a pile of 8 balls', '1 mishit not in it', 'lasered 21.0 m', '24 steps of 0.9 m', 'from 20 to 25 m', '4 m wide', 'good to ± 0.6 m', 'to where it lies on soft ground, the run is taken out'])
+    expect(takenWords({ balls: 1, taken: { sign: { id: id(5), name: 'the 100', distanceM: 86 }, offM: -5 } }, 'm', id => id)).toEqual(['5 m short of "the 100" at 86.0 m'])
+    expect(takenWords({ balls: 1, taken: null }, 'm', id => id)).toEqual([])
     expect(faults(TakenRecord, { steps: 2.5 })).toEqual(['steps: Steps must be a whole number.'])
     expect(faults(TakenRecord, { paceM: 3 })).toEqual(['paceM: Pace 3 m is not possible: 0.5 to 1.5 m is allowed.'])
     expect(faults(TakenRecord, { guess: 1 })).toHaveLength(1)

@@ -55,7 +55,7 @@ describe('a session of another player', () => {
   it('goes over with all its balls, by the labels of clubs and swings, and comes back', async () => {
     const coach = await newCoach()
     const at = await atTheRange(coach)
-    await at.log(at.shot(), at.shot({ rungId: at.bag.scale.rungs[1]!.id, leftOut: 'thin' }))
+    await at.log(at.shot(), at.shot({ rungId: at.bag.scale.rungs[1]!.id, leftOut: 'thin', taken: { askedRungId: at.bag.scale.rungs[0]!.id } }))
     const other = await newPlayer(coach, 'Juno Reed')
     const move = (from: string, to: string) => coach.post(`/api/players/${from}/sessions/${at.session.id}/move`, { toPlayerId: to })
     // An empty bag cannot take them, and nothing half-moved stays.
@@ -68,6 +68,7 @@ describe('a session of another player', () => {
     expect(await shotsOf(coach, at.playerId)).toEqual([])
     const theirs = await shotsOf(coach, other)
     expect(theirs.map(shot => [shot.clubId, shot.leftOut])).toEqual([[bag.clubs[1]!.id, null], [bag.clubs[1]!.id, 'thin']])
+    expect(theirs.map(shot => shot.taken?.askedRungId)).toEqual([undefined, bag.scale.rungs[0]!.id])
     expect((await coach.get<PlayerRecord>(`/api/players/${other}`)).body.sessions.map(session => session.id)).toEqual([at.session.id])
     expect((await move(other, at.playerId)).status).toBe(200)
     expect((await shotsOf(coach, at.playerId)).map(shot => shot.clubId)).toEqual([at.bag.clubs[0]!.id, at.bag.clubs[0]!.id])

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
+import { rungName } from '#core/swing/scale'
 import type { TypedBall } from '#core/shot/typed-ball'
-import { markFields, MARKS, type Mark } from '#shared/mark-words'
+import { markFields, MARKS, type Said } from '#shared/mark-words'
 import type { ShotRecord } from '#shared/session'
 
 /** The coach's desk on the range: the board, the entry, the pile, the balls. */
 const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
-const { session, balls, newestFirst, cell, chosen, canUndo, question } = range
-const { cellName } = useCellNames()
+const { session, balls, newestFirst, cell, chosen, canUndo, question, rungs } = range
+const { cellName, swingLabel } = useCellNames()
 const { typed: typedText, unit } = useDistance()
 const toast = useToast()
 const ranges = useRanges()
@@ -43,6 +44,8 @@ const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const opened = shallowRef<{ shot: ShotRecord, leaveOutFirst: boolean }>()
 const said = ref('')
 const way = ref<string>()
+/** Lengths that the swing may really have had. */
+const otherSwings = computed(() => rungs.value.filter(({ id }) => id !== cell.value?.rungId).map(rung => ({ id: rung.id, name: rungName(rung) })))
 const cue = computed(() => record.bag.scale.rungs.find(rung => rung.id === cell.value?.rungId)?.cue)
 /** Other ways in than typing a carry; a pile always, the rest where the session measures so. */
 const ways = computed(() => [
@@ -68,11 +71,11 @@ async function log(ball: TypedBall, more: Partial<ShotRecord> = {}) {
 }
 
 /** A word about the ball before. */
-async function mark(what: Mark) {
+async function mark(what: Said) {
   const newest = newestFirst.value[0]
   if (!newest) return
-  const word = MARKS.find(({ id }) => id === what)!.word
-  const done = await range.change([newest.id], markFields(what), `the mark "${what}"`)
+  const word = typeof what === 'string' ? MARKS.find(({ id }) => id === what)!.word : `Swung ${swingLabel({ ...newest, rungId: what.swungRungId })}`
+  const done = await range.change([newest.id], markFields(what, newest), `the mark "${word.toLowerCase()}"`)
   said.value = `${typedText(newest.carryM)} ${unit.value}: ${word}`
   toast.add({ title: `${typedText(newest.carryM)} ${unit.value}: ${word.toLowerCase()}`, duration: 4000, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
 }
@@ -123,8 +126,8 @@ async function settle(counts: boolean) {
       <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
       <SessionLastBall v-if="running && lastSent" :shot="lastSent" :place="balls.length" @open="opened = { shot: lastSent, leaveOutFirst: false }" />
       <SessionEntry
-        v-if="running" v-model="typed" :next-ball="balls.length + 1" :can-undo="canUndo" :ways="ways"
-        @log="(ball, what) => log(ball, what ? markFields(what) : {})" @mark="mark" @undo="undo()" @leave-out="leaveOutLast" @way="way = $event"
+        v-if="running" v-model="typed" :swings="otherSwings" :next-ball="balls.length + 1" :can-undo="canUndo" :ways="ways"
+        @log="(ball, what) => log(ball, what ? markFields(what, { rungId: cell!.rungId, leftOut: null, taken: null }) : {})" @mark="mark" @undo="undo()" @leave-out="leaveOutLast" @way="way = $event"
       />
       <SessionSummary v-else :range="range" />
       <SessionQuestion v-if="question" :question="question" @settle="settle" />

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { DropdownMenuItem } from '@nuxt/ui'
 import { ballFaultWords, readTypedBall, type TypedBall } from '#core/shot/typed-ball'
-import { MARKS, type Mark } from '#shared/mark-words'
+import { MARKS, type Said } from '#shared/mark-words'
 import { sideText } from '#shared/reading-words'
 
 /** The carry as it is typed: figures from the keyboard, or from the keys on the glass. Enter logs it; a mark logs it marked. */
-defineProps<{ nextBall: number, canUndo: boolean, ways: { id: string, label: string, icon: string, key?: string }[] }>()
-const emit = defineEmits<{ log: [ball: TypedBall, mark?: Mark], mark: [mark: Mark], undo: [], leaveOut: [], way: [id: string] }>()
+const props = defineProps<{ nextBall: number, swings: { id: string, name: string }[], canUndo: boolean, ways: { id: string, label: string, icon: string, key?: string }[] }>()
+const emit = defineEmits<{ log: [ball: TypedBall, said?: Said], mark: [said: Said], undo: [], leaveOut: [], way: [id: string] }>()
 const typed = defineModel<string>({ required: true })
 
 const { unit, unitWord, typed: text } = useDistance()
@@ -28,21 +29,21 @@ const also = computed(() => {
   return [...(sideM === undefined ? [] : [sideText(sideM, unit.value)]), ...(totalM === undefined ? [] : [`total ${text(totalM)} ${unit.value}`])].join(', ')
 })
 
-function submit(mark?: Mark) {
+function submit(said?: Said) {
   const ball = readTypedBall(typed.value, unit.value)
   if ('fault' in ball) {
     fault.value = ballFaultWords(ball, unit.value)
     input.value?.focus()
     return
   }
-  emit('log', ball, mark)
+  emit('log', ball, said)
   typed.value = ''
 }
 
 /** With a carry typed the mark goes with it; else it is about the ball before. */
-function marked(mark: Mark) {
-  if (typed.value.trim() === '') emit('mark', mark)
-  else submit(mark)
+function marked(said: Said) {
+  if (typed.value.trim() === '') emit('mark', said)
+  else submit(said)
 }
 
 function press(key: string) {
@@ -77,7 +78,11 @@ function keys(event: KeyboardEvent) {
 useEventListener('keydown', keys)
 onMounted(() => { if (!glass.value) input.value?.focus() })
 
-const menu = computed(() => MARKS.filter(({ id }) => id !== 'mishit' && id !== 'swung long').map(({ id, word }) => ({ label: word, onSelect: () => marked(id) })))
+const menu = computed((): DropdownMenuItem[][] => [
+  MARKS.filter(({ id }) => id !== 'mishit' && id !== 'swung long').map(({ id, word }) => ({ label: word, onSelect: () => marked(id) })),
+  // Where the watcher saw how far it really went, the ball counts for that.
+  ...(props.swings.length === 0 ? [] : [[{ label: 'Seen at another length', type: 'label' as const }, ...props.swings.map(({ id, name }) => ({ label: `Swung ${name}`, onSelect: () => marked({ swungRungId: id }) }))]]),
+])
 </script>
 
 <template>

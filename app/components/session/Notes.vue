@@ -12,7 +12,7 @@ const { questions } = useNumbers()
 
 const swung = computed(() => {
   const rung = record.bag.scale.rungs.find(other => other.id === cell.value?.rungId)
-  return rung ? swungWords(rungName(rung), newestFirst.value.filter(ball => ball.rungId === rung.id)) : null
+  return rung ? swungWords({ id: rung.id, name: rungName(rung) }, newestFirst.value, record.bag.scale.rungs.map(other => other.id)) : null
 })
 const run = computed(() => {
   const asked = new Map(questions.value.filter(one => one.launch).map(one => [one.shot, one.launch!.look]))

@@ -3,6 +3,7 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { REASON_MAX } from '#core/limits'
 import { carryFaultWords, readTypedCarry } from '#core/shot/typed-carry'
 import { rungName } from '#core/swing/scale'
+import { markFields } from '#shared/mark-words'
 import { readingWords, takenWords } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
@@ -13,10 +14,12 @@ const open = defineModel<boolean>('open', { required: true })
 
 const record = usePlayerRecord()
 const { unit, unitWord, typed } = useDistance()
-const { cellName } = useCellNames()
+const { cellName, swingLabel } = useCellNames()
 const carry = ref(typed(props.shot.carryM))
 const clubId = ref(props.shot.clubId)
 const rungId = ref(props.shot.rungId)
+/** The other length is what was swung, not a slip of the record. */
+const seen = ref(false)
 const reason = ref('')
 const fault = ref<string>()
 const reasonFault = ref<string>()
@@ -24,7 +27,7 @@ const reasonFault = ref<string>()
 const read = computed(() => props.shot.readings ? readingWords(props.shot.readings, unit.value).join(', ') : '')
 
 /** How it was taken, where that is more than a figure. */
-const how = computed(() => props.shot.taken ? takenWords(props.shot, unit.value).join(', ') : '')
+const how = computed(() => props.shot.taken ? takenWords(props.shot, unit.value, rungId => swingLabel({ ...props.shot, rungId })).join(', ') : '')
 const was = computed(() => props.shot.taken?.was?.map(({ carryM, atMs }) => `was ${typed(carryM)} until ${shortDate(atMs)}, ${clockTime(atMs)}`).join('; ') ?? '')
 
 const REASONS = ['mishit', 'thin', 'heavy', 'toe', 'heel', 'swung long', 'swung short', 'misread']
@@ -46,8 +49,10 @@ function save() {
   // An untouched figure keeps its exact carry, whatever unit it is shown in.
   const carryM = carry.value === typed(props.shot.carryM) ? props.shot.carryM : read.carryM
   // What stood here before is kept: a slip can be told from a second thought.
-  const was = carryM === props.shot.carryM ? {} : { taken: { ...props.shot.taken, was: [...props.shot.taken?.was ?? [], { carryM: props.shot.carryM, atMs: Date.now() }].slice(-20) } }
-  done({ carryM, clubId: clubId.value, rungId: rungId.value, ...was }, 'the change of a ball')
+  const swung = rungId.value === props.shot.rungId ? {} : seen.value ? markFields({ swungRungId: rungId.value }, props.shot) : { rungId: rungId.value }
+  const taken = 'taken' in swung ? swung.taken : props.shot.taken
+  const was = carryM === props.shot.carryM ? {} : { taken: { ...taken, was: [...taken?.was ?? [], { carryM: props.shot.carryM, atMs: Date.now() }].slice(-20) } }
+  done({ carryM, clubId: clubId.value, ...swung, ...was }, 'the change of a ball')
 }
 
 function leaveOut(why: string) {
@@ -88,6 +93,7 @@ function leaveOut(why: string) {
         <UFormField :label="`Carry, ${unitWord}`" :error="fault" help=" "><UInput v-model="carry" inputmode="decimal" class="w-full" /></UFormField>
         <UFormField label="Club" help=" "><USelect v-model="clubId" :items="clubs" class="w-full" /></UFormField>
         <UFormField label="Swing length" help=" "><USelect v-model="rungId" :items="rungs" class="w-full" /></UFormField>
+        <UCheckbox v-model="seen" :disabled="rungId === shot.rungId" class="sm:col-span-3" :label="`It was asked for ${swingLabel(shot)} and seen at the other length`" />
       </form>
     </template>
     <template #footer>

@@ -9,7 +9,7 @@ const picked = defineModel<string[]>('picked', { default: () => [] })
 const toggle = (id: string) => { picked.value = picked.value.includes(id) ? picked.value.filter(other => other !== id) : [...picked.value, id] }
 defineEmits<{ open: [shot: ShotRecord] }>()
 const { text, typed, unit, whole } = useDistance()
-const { cellName } = useCellNames()
+const { cellName, swingLabel } = useCellNames()
 const record = usePlayerRecord()
 const account = useAccount()
 const outbox = useOutbox()
@@ -34,6 +34,7 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
         <span v-if="shot.balls > 1" class="soft flex items-center gap-1 text-sm whitespace-nowrap"><UIcon name="i-lucide-layers" /> {{ shot.balls }} balls</span>
         <span v-if="shot.readings?.sideM !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ sideText(shot.readings.sideM, unit) }}</span>
         <span v-if="shot.readings?.spinRpm !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ spinText(shot.readings.spinRpm) }} rpm</span>
+        <span v-if="shot.taken?.askedRungId" class="soft text-sm whitespace-nowrap">asked {{ swingLabel({ ...shot, rungId: shot.taken.askedRungId }) }}</span>
         <span v-if="shot.taken?.lies" class="soft text-sm whitespace-nowrap max-sm:hidden">lies</span>
         <span v-if="refused.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-error"><UIcon name="i-lucide-circle-alert" /> refused</span>
         <span v-else-if="unsent.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-warning"><UIcon name="i-lucide-cloud-off" /> waiting</span>

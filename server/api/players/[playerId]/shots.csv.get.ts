@@ -17,6 +17,6 @@ export default defineEventHandler(async (event) => {
   sendAsFile(event, `${fileName(player.name)}-shots.csv`, 'text/csv; charset=utf-8')
   return writeShotTable(fromColumns(shots).map(shot => ({
     player: player.name, session: shot.sessionId, hitAtMs: shot.hitAtMs, ...names(shot),
-    carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: sessionOf.get(shot.sessionId)!.ball, leftOut: shot.leftOut, readings: shot.readings, taken: shot.taken, air: airOf(shot.sessionId, shot.hitAtMs),
+    carryM: shot.carryM, method: shot.method, balls: shot.balls, strike: shot.strike, ball: sessionOf.get(shot.sessionId)!.ball, leftOut: shot.leftOut, asked: shot.taken?.askedRungId ? names({ ...shot, rungId: shot.taken.askedRungId }).swing : null, readings: shot.readings, taken: shot.taken, air: airOf(shot.sessionId, shot.hitAtMs),
   })))
 })
