@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
+import { LOCK_IN_RANGE, type LockIn } from '../core/session/lock-in'
 import { AcademyThresholds } from './player'
 import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
@@ -34,7 +35,13 @@ export type SignUp = z.infer<typeof SignUp>
 
 export const DISTANCE_UNITS = ['yd', 'm'] as const
 
+const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '').int({ error: 'Balls must be a whole number.' }).optional()
+
+/** Habits that a coach wants marked; one that is missing is not. */
+export const LockInChange = z.strictObject({ alike: Habit, straight: Habit, count: Habit })
+
 export const AccountChange = z.object({
+  lockIn: LockInChange.optional(),
   unit: oneOf('Unit', DISTANCE_UNITS).optional(),
   name: lineOfText('Your name', NAME_MAX).optional(),
   paceM: boundedNumber('Pace', PACE_MIN_M, PACE_MAX_M, ' m').nullable().optional(),
@@ -59,4 +66,5 @@ export interface Account {
   unit: typeof DISTANCE_UNITS[number]
   /** One pace of this coach, metres; null until it was measured. */
   paceM: number | null
+  lockIn: LockIn
 }

@@ -19,6 +19,8 @@ function shareFault({ input }: { input?: unknown }): string {
 export const rungFields = {
   label: lineOfText('Swing length', LABEL_MAX),
   cue: lineOfText('Cue', CUE_MAX, { required: false }),
+  /** Missing from what an older page sent. */
+  feels: lineOfText('Feels like', CUE_MAX, { required: false }).optional(),
   school: oneOf('School', SCHOOL_IDS).optional(),
   flight: oneOf('Flight', FLIGHTS),
   fraction: z.number({ error: shareFault }).min(FRACTION_MIN, { error: shareFault }).max(FRACTION_MAX, { error: shareFault }).optional(),

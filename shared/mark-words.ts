@@ -24,6 +24,11 @@ export function markFields(said: Said, { rungId, leftOut, taken }: Pick<ShotReco
   return { rungId: said.swungRungId, taken: Object.keys(kept).length === 0 ? null : kept, leftOut: leftOut?.startsWith('swung') ? null : leftOut }
 }
 
+/** The carry of a ball mended: what stood there before is kept, so that a slip can be told from a second thought. */
+export function mendedCarry({ carryM: was, taken }: Pick<ShotRecord, 'carryM' | 'taken'>, carryM: number): Pick<ShotRecord, 'carryM' | 'taken'> {
+  return was === carryM ? { carryM, taken } : { carryM, taken: { ...taken, was: [...taken?.was ?? [], { carryM: was, atMs: Date.now() }].slice(-20) } }
+}
+
 /** Balls that are looked back at. */
 const LOOK_BACK = 10
 

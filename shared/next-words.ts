@@ -1,6 +1,7 @@
 import type { StockShot } from '../core/bag/bag'
 import type { LaunchLook } from '../core/chart/launch-looks'
 import type { Order } from '../core/session/order'
+import type { Instead } from '../core/chart/instead'
 import type { Next, Question, Ready } from '../core/chart/calibration'
 import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
 import { speedText, spinText } from './reading-words'
@@ -51,6 +52,19 @@ function launchWords({ look, spinRpm, usualSpinRpm, launchDeg, usualLaunchDeg, s
       ? `Ball speed ${speedText(speedMs, unit)} where ${usual} ${speedText(usualSpeedMs, unit)}, and it went ${way}: heavy?`
       : `Little ball speed for the speed of the club, and it went ${way}: heavy?`
   }
+}
+
+/**
+ * What else a ball that stands out may have been, with the figures; empty when nothing fits.
+ * @param measuredM as it was read
+ * @param nameOf a stock shot
+ */
+export function insteadWords({ otherClub, otherUnit }: Instead, measuredM: number, unit: DistanceUnit, nameOf: (cell: StockShot) => string): string {
+  const other = unit === 'yd' ? 'm' : 'yd'
+  return [
+    ...(otherClub ? [`It is an ordinary ${nameOf(otherClub)}: another club?`] : []),
+    ...(otherUnit !== undefined && (otherUnit > 1) === (unit === 'yd') ? [`${distanceText(measuredM, unit)} ${other} would be an ordinary ball of this stock shot, ${distanceWithUnit(measuredM * otherUnit, unit)}: read in the other unit?`] : []),
+  ].join(' ')
 }
 
 /** What is asked about a ball that stands out. */

@@ -117,7 +117,7 @@ export function useBagDraft(playerId: string) {
 
   /** Puts a swing length where its share of full belongs, else at the long end. */
   function addRung(label: string, cue: string, school: SchoolId | undefined, flight: Flight = 'normal', share = ''): void {
-    const rung: DraftRung = { id: newId(), label, cue, ...(school && school !== draft.value.school && { school }), flight, share, retired: false }
+    const rung: DraftRung = { id: newId(), label, cue, feels: '', ...(school && school !== draft.value.school && { school }), flight, share, retired: false }
     const own = shareOf(rung)
     const at = own === undefined ? -1 : draft.value.rungs.findIndex(other => (shareOf(other) ?? 0) > own)
     draft.value.rungs.splice(at < 0 ? draft.value.rungs.length : at, 0, rung)
@@ -126,7 +126,7 @@ export function useBagDraft(playerId: string) {
   /** A second shot of the same length, flown low or high, beside the first. */
   function addFlight(of: DraftRung, flight: Flight): void {
     const at = draft.value.rungs.indexOf(of)
-    draft.value.rungs.splice(at + 1, 0, { ...toRaw(of), id: newId(), flight, cue: '' })
+    draft.value.rungs.splice(at + 1, 0, { ...toRaw(of), id: newId(), flight, cue: '', feels: '' })
   }
 
   function toggleStruckOut(clubId: string, rungId: string): void {

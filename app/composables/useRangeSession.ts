@@ -9,6 +9,7 @@ import { withAir } from '#core/flight/session-air'
 import { nextInOrder } from '#core/session/order'
 import type { Method } from '#core/shot/shot'
 import type { TypedBall } from '#core/shot/typed-ball'
+import { mendedCarry } from '#shared/mark-words'
 import { nextWords, orderWords } from '#shared/next-words'
 import type { LiveMessage } from '#shared/device'
 import type { SessionPlan, ShotRecord, TakenRecord } from '#shared/session'
@@ -144,6 +145,17 @@ export function useRangeSession(sessionId: string) {
     return change(ids, fields, counts ? 'that it counts' : 'leaving a ball out')
   }
 
+  /** A ball that was read in the other unit; of a run, all of them. One step to take back. */
+  async function inOtherUnit(asked: NonNullable<typeof question.value>): Promise<Done> {
+    const ids = asked.changed ? numbers.questions.value.filter(one => one.otherUnit !== undefined && one.changed && cellKey(one) === cellKey(asked)).map(one => one.shot) : [asked.shot]
+    const before = record.records.filter(shot => ids.includes(shot.id))
+    const done = did('the other unit', async () => {
+      for (const { id, carryM, taken } of before) await record.changeShot(id, { carryM, taken })
+    })
+    for (const { id, carryM, taken } of before) await record.changeShot(id, mendedCarry({ carryM, taken }, carryM * asked.otherUnit!))
+    return done
+  }
+
   /** Takes a thing back, the last one unless another is named. @returns what it was, or null when there is nothing to take back */
   async function undo(which?: Done): Promise<string | null> {
     const last = which ?? undoStack.value.at(-1)
@@ -236,7 +248,7 @@ export function useRangeSession(sessionId: string) {
   const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 
   return {
-    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, proposal, hitHere, ballsUsed, ballsLeft, plan, aimAt, ready: numbers.ready, airNow, setAir, choose, step, log, hear, change, mergeInto, settle, undo,
+    session, balls, newestFirst, clubs, rungs, cell, chosen, inARow, question, proposal, hitHere, ballsUsed, ballsLeft, plan, aimAt, ready: numbers.ready, airNow, setAir, choose, step, log, hear, change, mergeInto, settle, inOtherUnit, undo,
     canUndo: computed(() => undoStack.value.length > 0 || balls.value.length > 0), end, goOn,
   }
 }

@@ -47,6 +47,7 @@ async function savePassword() {
       <UFormField label="New password" name="password" :error="passwordErrors.of('password')" :help="`${PASSWORD_MIN} characters or more.`"><UInput v-model="passwords.password" type="password" autocomplete="new-password" class="w-full" /></UFormField>
       <UButton type="submit">Change password</UButton>
     </form>
+    <AccountLockIn />
     <AccountDevices />
   </main>
 </template>

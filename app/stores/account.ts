@@ -1,3 +1,4 @@
+import type { LockIn } from '#core/session/lock-in'
 import type { DistanceUnit, HeightUnit, TempUnit, WindUnit } from '#core/units'
 import type { Account } from '#shared/account'
 
@@ -39,6 +40,11 @@ export const useAccount = defineStore('account', () => {
     account.value = await api<Account>('/api/account', { method: 'PATCH', body: { paceM } })
   }
 
+  /** Which habits of this coach are marked in the range session. */
+  async function setLockIn(lockIn: LockIn): Promise<void> {
+    account.value = await api<Account>('/api/account', { method: 'PATCH', body: { lockIn } })
+  }
+
   /** @returns when nothing of this coach is kept on the device but what waits to be sent */
   function forget(): Promise<void> {
     account.value = null
@@ -46,5 +52,5 @@ export const useAccount = defineStore('account', () => {
     return forgetKept()
   }
 
-  return { account, signedOut, unit, decimals, tempUnit, windUnit, heightUnit, load, setUnit, setPace, forget }
+  return { account, signedOut, unit, decimals, tempUnit, windUnit, heightUnit, load, setUnit, setPace, setLockIn, forget }
 })

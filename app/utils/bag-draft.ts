@@ -7,7 +7,7 @@ import { typedNumber } from './numbers'
 export interface DraftClub { id: string, label: string, name: string, loft: string, retired: boolean }
 
 /** A swing length as it is being typed; the share is text in per cent, empty for the school's own. */
-export interface DraftRung { id: string, label: string, cue: string, school?: SchoolId, flight: Flight, share: string, retired: boolean }
+export interface DraftRung { id: string, label: string, cue: string, feels: string, school?: SchoolId, flight: Flight, share: string, retired: boolean }
 
 export interface BagDraft {
   clubs: DraftClub[]
@@ -37,8 +37,8 @@ export function fieldNumber(text: string): number | string | undefined {
 }
 
 export function draftRung(rung: Rung): DraftRung {
-  const { id, label, cue, school, flight, fraction, retired } = rung
-  return { id, label, cue, ...(school && { school }), flight, share: fraction === undefined ? '' : fieldText(fraction * 100), retired }
+  const { id, label, cue, feels = '', school, flight, fraction, retired } = rung
+  return { id, label, cue, feels, ...(school && { school }), flight, share: fraction === undefined ? '' : fieldText(fraction * 100), retired }
 }
 
 export function draftOf(bag: Bag): BagDraft {
@@ -57,9 +57,9 @@ export function changeOf(draft: BagDraft, version: number) {
     clubs: draft.clubs.map(({ id, label, name, loft, retired }) => ({ id, label, name, loftDeg: fieldNumber(loft), retired })),
     scale: {
       school: draft.school,
-      rungs: draft.rungs.map(({ id, label, cue, school, flight, share, retired }) => {
+      rungs: draft.rungs.map(({ id, label, cue, feels, school, flight, share, retired }) => {
         const percent = fieldNumber(share)
-        return { id, label, cue, ...(school && { school }), flight, fraction: typeof percent === 'number' ? percent / 100 : percent, retired }
+        return { id, label, cue, feels, ...(school && { school }), flight, fraction: typeof percent === 'number' ? percent / 100 : percent, retired }
       }),
     },
     struckOut: draft.struckOut,
@@ -79,7 +79,7 @@ export function differences(mine: BagDraft, theirs: BagDraft): string[] {
     for (const own of here) if (!there.some(other => other.id === own.id)) lines.push(`Yours has ${own.label || 'a new entry'}, theirs does not.`)
   }
   compare(mine.clubs, theirs.clubs, [['label', 'label'], ['name', 'name'], ['loft', 'loft'], ['retired', 'retired']])
-  compare(mine.rungs, theirs.rungs, [['label', 'name'], ['cue', 'cue'], ['flight', 'flight'], ['share', 'share'], ['retired', 'retired']])
+  compare(mine.rungs, theirs.rungs, [['label', 'name'], ['cue', 'cue'], ['feels', 'feel'], ['flight', 'flight'], ['share', 'share'], ['retired', 'retired']])
   if (JSON.stringify(mine.struckOut) !== JSON.stringify(theirs.struckOut)) lines.push('Other cells are struck out.')
   return lines
 }

@@ -7,7 +7,9 @@ import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions
 import { carryChart } from './carry-chart'
 import { chartProgress, type CarryChart } from './chart-cell'
 import { NEXT } from './model/constants'
+import { Z_80 } from './model/normal'
 import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from './launch-looks'
+import { insteadOf, otherUnitRun } from './instead'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
 import { onLevel } from './level'
 import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
@@ -29,13 +31,19 @@ function askAbout({ shots }: PlayerShots, grid: GridFit, chart: CarryChart, look
   return chart.flatMap((cell) => {
     if (cell.carryM === null || cell.balls === 0) return []
     const balls = inTime(groups.get(cellKey(cell)) ?? []).filter(shot => grid.verdicts.has(shot.id))
-      .map(shot => ({ shot: shot.id, carryM: shot.carryM, verdict: grid.verdicts.get(shot.id)!, settled: shot.strike !== null }))
-    const byCarry = questionsOf(balls.filter(ball => !looks.has(ball.shot)), cell.carryM)
+      .map(shot => ({ shot: shot.id, carryM: shot.carryM, verdict: grid.verdicts.get(shot.id)!, settled: shot.strike !== null, device: shot.readings?.ballSpeedMs !== undefined }))
+    const byCarry = questionsOf(balls.filter(ball => !looks.has(ball.shot)), cell.carryM).map((one): Question => one.changed ? one : { ...one, ...insteadOf(one.carryM, cell, chart) })
     const byLaunch = balls.filter(ball => looks.has(ball.shot) && !ball.settled).map((ball): Question => {
       const launch = looks.get(ball.shot)!
       return { shot: ball.shot, carryM: ball.carryM, fault: FAULT_OF_LOOK[launch.look], offM: ball.carryM - cell.carryM!, clean: ball.verdict.clean, changed: false, launch }
     })
-    return [...byCarry, ...byLaunch].map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
+    // A device with a launch beside it does not mistake its unit.
+    const read = balls.filter(ball => !ball.settled && !ball.device)
+    const run = cell.window80M && otherUnitRun(read.map(ball => ball.carryM), (cell.window80M[1] - cell.window80M[0]) / (2 * Z_80 * cell.carryM))
+    const inRun = run ? read.slice(-run.balls) : []
+    const byUnit = inRun.map((ball): Question => ({ shot: ball.shot, carryM: ball.carryM, fault: 'misread', offM: ball.carryM - cell.carryM!, clean: ball.verdict.clean, changed: true, otherUnit: run!.times }))
+    const others = [...byCarry, ...byLaunch].filter(question => !inRun.some(ball => ball.shot === question.shot))
+    return [...others, ...byUnit].map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
   })
 }
 

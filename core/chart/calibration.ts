@@ -5,14 +5,16 @@ import type { Ladder } from '../gaps/ladder'
 import type { Method } from '../shot/shot'
 import type { DistanceUnit } from '../units'
 import type { CarryChart } from './chart-cell'
-import type { Question } from './model/screens'
+import type { Instead } from './instead'
+import type { Question as Asked } from './model/screens'
 import type { CellWord } from './coach-word'
 import type { PublishedNumbers } from './published-numbers'
 import type { AirCorrection } from './corrections'
 import type { RangeBalls } from './play-ball'
 import { WITHIN_M } from './within'
 
-export type { Question }
+/** A ball that stands out, what it looks like, and what else it may have been. */
+export type Question = Asked & Instead
 
 export { WITHIN_M }
 /** Balls hit at one stock shot before the next is chosen: a coach's habit, and little is lost by it. */

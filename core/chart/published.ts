@@ -1,5 +1,5 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
-import { rungName } from '../swing/scale'
+import { rungCue, rungName } from '../swing/scale'
 import { distanceText, type DistanceUnit } from '../units'
 import type { Calibrated } from './calibrate'
 import { plusMinusM, type ChartCell } from './chart-cell'
@@ -87,7 +87,7 @@ export function publish(calibrated: Pick<Calibrated, 'chart' | 'grid' | 'air' | 
   return {
     format: 'uzzet-published', version: 1, ...head, air: calibrated.air,
     clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg })),
-    swings: [...rungs].reverse().map(rung => ({ id: rung.id, label: rungName(rung), cue: rung.cue })),
+    swings: [...rungs].reverse().map(rung => ({ id: rung.id, label: rungName(rung), cue: rungCue(rung) })),
     cells: calibrated.chart.map(cell => withTotal(publishedCell(bag, cell, said.get(cellKey(cell)), variances.get(cellKey(cell)) ?? null, { club: clubOf.get(cell.clubId)!, swing: swingOf.get(cell.rungId)! }))),
   }
 }

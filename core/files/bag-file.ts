@@ -11,7 +11,7 @@ export interface BagFile {
   clubs: { label: string, name?: string, loftDeg: number, retired?: boolean }[]
   scale: {
     school: SchoolId
-    rungs: { label: string, cue?: string, school?: SchoolId, flight?: Flight, fraction?: number, retired?: boolean }[]
+    rungs: { label: string, cue?: string, feels?: string, school?: SchoolId, flight?: Flight, fraction?: number, retired?: boolean }[]
   }
   struckOut?: { club: string, swing: string }[]
   /** What the player believes, metres. */
@@ -37,8 +37,8 @@ export function writeBagFile(bag: Bag, player: string, level: string, believed: 
     clubs: bag.clubs.map(({ label, name, loftDeg, retired }) => ({ label, ...(name && { name }), loftDeg, ...(retired && { retired }) })),
     scale: {
       school: bag.scale.school,
-      rungs: bag.scale.rungs.map(({ label, cue, school, flight, fraction, retired }) => ({
-        label, ...(cue && { cue }), ...(school && { school }), ...(flight !== 'normal' && { flight }),
+      rungs: bag.scale.rungs.map(({ label, cue, feels, school, flight, fraction, retired }) => ({
+        label, ...(cue && { cue }), ...(feels && { feels }), ...(school && { school }), ...(flight !== 'normal' && { flight }),
         ...(fraction !== undefined && { fraction }), ...(retired && { retired }),
       })),
     },
@@ -59,7 +59,7 @@ export function readBagFile(file: BagFile): Bag {
       school: file.scale.school,
       rungs: file.scale.rungs.map((rung) => {
         const flight = rung.flight ?? 'normal'
-        return { id: rungName({ label: rung.label, flight }), label: rung.label, cue: rung.cue ?? '', school: rung.school, flight, fraction: rung.fraction, retired: rung.retired ?? false }
+        return { id: rungName({ label: rung.label, flight }), label: rung.label, cue: rung.cue ?? '', ...(rung.feels && { feels: rung.feels }), school: rung.school, flight, fraction: rung.fraction, retired: rung.retired ?? false }
       }),
     },
     struckOut: [],

@@ -9,6 +9,8 @@ export interface Rung {
   label: string
   /** In the player's own words: what to look or feel for. */
   cue: string
+  /** What the player feels it as, where that is not what is seen: "pocket" for a belt. */
+  feels?: string
   /** Set when the rung comes from another school than its scale's. */
   school?: SchoolId
   flight: Flight
@@ -22,6 +24,11 @@ export interface Rung {
 export interface SwingScale {
   school: SchoolId
   rungs: Rung[]
+}
+
+/** What to look for and what it feels like, in one line; empty when neither was said. */
+export function rungCue({ cue, feels }: Pick<Rung, 'cue' | 'feels'>): string {
+  return [cue, feels && `feels like ${feels}`].filter(Boolean).join(', ')
 }
 
 // Custom names say nothing of length: spread them evenly over the usual span (common practice).

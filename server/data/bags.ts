@@ -19,8 +19,8 @@ export async function bagOf(playerId: string, school: SchoolId | null, db: Runne
     clubs: clubRows.map(({ id, label, name, loftDeg, retired }) => ({ id, label, name, loftDeg, retired })),
     scale: {
       school: school ?? 'clock',
-      rungs: rungRows.map(({ id, label, cue, school, flight, fraction, retired }) => ({
-        id, label, cue, flight, retired, ...(school && { school }), ...(fraction !== null && { fraction }),
+      rungs: rungRows.map(({ id, label, cue, feels, school, flight, fraction, retired }) => ({
+        id, label, cue, flight, retired, ...(feels && { feels }), ...(school && { school }), ...(fraction !== null && { fraction }),
       })),
     },
     struckOut: struckRows,

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
+import type { LockIn } from '../../core/session/lock-in'
 import type { AcademyChange, Account, AccountChange } from '../../shared/account'
 import type { AcademyThresholds } from '../../shared/player'
 
@@ -12,11 +13,12 @@ export interface Coach {
   academy: string
   unit: 'yd' | 'm'
   paceM: number | null
+  lockIn: LockIn
   signInEpoch: number
 }
 
 const COACH = `
-  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM, c.sign_in_epoch as signInEpoch, a.name as academy
+  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM, c.lock_in as lockIn, c.sign_in_epoch as signInEpoch, a.name as academy
   from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
 
 /** Asked by every request: a statement that the database keeps prepared. */
@@ -74,6 +76,6 @@ export async function changePassword(coach: Coach, passwordHash: string): Promis
   return signInEpoch
 }
 
-export function accountOf({ id, name, email, academy, unit, paceM }: Coach): Account {
-  return { id, name, email, academy, unit, paceM }
+export function accountOf({ id, name, email, academy, unit, paceM, lockIn }: Coach): Account {
+  return { id, name, email, academy, unit, paceM, lockIn }
 }

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import type { Firmness } from '../../core/flight/run-out'
+import type { LockIn } from '../../core/session/lock-in'
 import type { WordKind } from '../../core/chart/coach-word'
 import type { WhatIf } from '../../core/what-if/thought-of'
 import type { PublishedChart } from '../../core/chart/published'
@@ -37,6 +38,8 @@ export const coaches = mysqlTable('coaches', {
   unit: varchar('unit', { length: 2 }).$type<'yd' | 'm'>().notNull().default('yd'),
   // One pace of this coach, metres; null until it was measured.
   paceM: double('pace_m'),
+  // Marks beside the certainty that this coach wants; empty for none.
+  lockIn: json('lock_in').$type<LockIn>().notNull().default({}),
   createdAt,
 }, t => [uniqueIndex('coaches_email').on(t.email)])
 
@@ -72,6 +75,7 @@ export const rungs = mysqlTable('rungs', {
   playerId: id('player_id').notNull().references(() => players.id),
   label: varchar('label', { length: 16 }).notNull(),
   cue: varchar('cue', { length: 80 }).notNull().default(''),
+  feels: varchar('feels', { length: 80 }).notNull().default(''),
   school: varchar('school', { length: 16 }).$type<SchoolId>(),
   flight: varchar('flight', { length: 6 }).$type<Flight>().notNull().default('normal'),
   fraction: double('fraction'),

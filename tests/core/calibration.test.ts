@@ -6,9 +6,12 @@ import { plusMinusM } from '../../core/chart/chart-cell'
 import { fitGrid, foldEarlier } from '../../core/chart/grid-fit'
 import { readShotTable } from '../../core/files/shot-table'
 import { predictClub } from '../../core/chart/other-club'
+import type { StockShot } from '../../core/bag/bag'
 import type { Shot } from '../../core/shot/shot'
 import { metresToYards, yardsToMetres } from '../../core/units'
-import { nextWords, questionWords, readyWords } from '../../shared/next-words'
+import { insteadWords, nextWords, questionWords, readyWords } from '../../shared/next-words'
+import { otherUnitRun } from '../../core/chart/instead'
+import { cleanLn, drawDay, drawPlayer } from '../bench/simulation/player'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
 
 const BAG = bagOf({ '58°': 58, '54°': 54, '50°': 50, '46°': 46 }, ['8:00', '9:00', '10:00', 'full'])
@@ -133,6 +136,46 @@ describe('strange balls', () => {
     const { questions } = calibrated(BAG, [...clean(), ...duff()])
     expect(questions).toMatchObject([{ shot: 'duff', clubId: '54°', rungId: '9:00', fault: 'mishit', changed: false }])
     expect(questionWords(questions[0]!, 'yd')).toMatch(/^2\d yd short of what this stock shot does: a poor strike\?$/)
+  })
+
+  it('a ball of another club, or in another unit, is asked about as such, with the figures', () => {
+    const others = [...tenBalls('46°', '9:00', 110), ...tenBalls('58°', '9:00', 66)]
+    const asked = (yd: number) => calibrated(BAG, [...clean(), ...others, ...balls('54°', '9:00', [yd], { id: 'odd' })]).questions.find(question => question.shot === 'odd')!
+    const nameOf = (cell: StockShot) => `${cell.clubId} ${cell.rungId}`
+    const words = (yd: number, unit: 'yd' | 'm' = 'yd') => insteadWords(asked(yd), yardsToMetres(yd), unit, nameOf)
+    expect(asked(109).otherClub).toEqual({ clubId: '46°', rungId: '9:00' })
+    expect(words(109)).toBe('It is an ordinary 46° 9:00: another club?')
+    // The 58° is as far from this ball as its own number is: nothing is said.
+    expect(asked(30)).not.toHaveProperty('otherClub')
+  })
+
+  it('several figures of the other unit in a row are no poor strikes: asked about together; one alone or a scattered player tells nothing', () => {
+    const number = 75
+    const inMetres = [number - 1, number, number + 1, number].map(yd => Math.round(yd * 0.9144))
+    const run = (yd: number[]) => calibrated(BAG, [...clean(), ...balls('54°', '9:00', yd, { hitAtMs: DAY_MS + 3600_000, sessionId: 't' }).map((shot, i) => ({ ...shot, id: `late ${i}`, hitAtMs: shot.hitAtMs + i }))]).questions
+    const asked = run(inMetres)
+    expect(asked.map(({ shot, changed, otherUnit }) => [shot, changed, otherUnit])).toEqual([0, 1, 2, 3].map(i => [`late ${i}`, true, 1 / 0.9144]))
+    expect(insteadWords(asked[1]!, yardsToMetres(inMetres[1]!), 'yd', () => '')).toBe('69 m would be an ordinary ball of this stock shot, 75 yd: read in the other unit?')
+    // A screen in metres shows no yards to be mistaken.
+    expect(insteadWords(asked[1]!, yardsToMetres(inMetres[1]!), 'm', () => '')).toBe('')
+    expect(run([inMetres[0]!]).filter(question => question.otherUnit)).toEqual([])
+    expect(run([73, 72, 74, 73])).toEqual([])
+    expect(otherUnitRun([70, 78, 75, 66, 72, 69, 67, 68], 0.08)).toBeNull()
+    expect(otherUnitRun([70, 71, 69, 70, 76.5, 77, 76.2, 76], 0.025)).toEqual({ balls: 4, times: 0.9144 })
+  })
+
+  it('of good strikes of simulated players fewer than 1 in 100 are taken for the other unit', () => {
+    let [runs, looks] = [0, 0]
+    for (let seed = 1; seed <= 300; seed++) {
+      const player = drawPlayer(77_000 + seed)
+      const day = drawDay(player.dice)
+      const carries = Array.from({ length: 12 }, () => Math.exp(cleanLn(player, 0, day)))
+      for (let n = 7; n <= carries.length; n++) {
+        looks++
+        if (otherUnitRun(carries.slice(0, n), player.scatter[0]!)) runs++
+      }
+    }
+    expect(runs / looks).toBeLessThan(0.01)
   })
 
   it('the coach\'s word settles it: said to count it pulls, called a mishit it does not, and neither is asked about again', () => {

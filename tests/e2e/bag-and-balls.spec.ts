@@ -20,6 +20,9 @@ test('a swing scale is renamed, reordered, mixed from two schools, stretched bey
   await page.getByRole('menuitem', { name: 'Add a low flight of it' }).click()
   await expect(page.getByLabel('Flight of 9:00').first()).toContainText('low flight')
   await page.getByLabel('Cue of 10:00').fill('hands by the ear')
+  await page.getByRole('button', { name: 'More for 10:00' }).click()
+  await page.getByRole('menuitem', { name: 'Feels like something else…' }).click()
+  await page.getByLabel('What 10:00 feels like').fill('a pocket')
   await page.getByLabel('Name of swing length 10:00').fill('ten')
   await page.getByLabel('Share of full of ten, per cent').fill('86')
 
@@ -38,6 +41,8 @@ test('a swing scale is renamed, reordered, mixed from two schools, stretched bey
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await expect(page.getByRole('button', { name: '58° full, not used' })).toBeVisible()
   await expect(page.getByRole('rowheader', { name: /9:00 low/ })).toBeVisible()
+  // What is seen and what is felt differ, and both are told.
+  await expect(page.getByRole('rowheader', { name: /ten/ })).toContainText('hands by the ear, feels like a pocket')
 })
 
 test('another school keeps the balls of the old one', async ({ page, signUp }) => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { addPlayer, atTheRange, expect, hit, packBag, test } from './coach'
+import { addPlayer, atTheRange, expect, hit, packBag, startSession, test } from './coach'
 
 /** A session measured in this way, of a fresh coach. */
 async function measuring(page: Page, signUp: () => Promise<void>, method: string, before?: () => Promise<void>) {
@@ -48,6 +48,34 @@ test('keypad: side and total with the carry, marks with it or after it, and what
   await page.locator('body').press('u')
   await expect(rows(page).first()).not.toContainText('weighs little')
   await expect(page.getByText('4 balls this session')).toBeVisible()
+})
+
+test('a ball of another club is put there with one tap; the coach\'s own lock-in habits stand beside the certainty', async ({ page, signUp }) => {
+  await signUp()
+  await page.goto('/account')
+  const habits = page.getByRole('form', { name: 'Lock-in habits' })
+  await habits.getByRole('checkbox', { name: 'Mark alike' }).click()
+  await habits.getByLabel('How many alike').fill('1')
+  await habits.getByRole('button', { name: 'Save habits' }).click()
+  await expect(habits.getByText('Balls 1 is not possible: 2 to 30 is allowed.')).toBeVisible()
+  await habits.getByLabel('How many alike').fill('3')
+  await habits.getByRole('button', { name: 'Save habits' }).click()
+  await expect(page.getByText('Lock-in habits saved').first()).toBeVisible()
+  await page.goto('/players')
+  await addPlayer(page, 'Pip Marlow')
+  await packBag(page)
+  await startSession(page)
+  await hit(page, '58° full', [80, 81])
+  await expect(page.getByText('2 of 3 alike')).toBeVisible()
+  await hit(page, '58° full', [79, 80, 82])
+  await expect(page.getByRole('list', { name: 'Your lock-in habits' }).getByText('3 alike', { exact: true })).toBeVisible()
+  await hit(page, '52° full', [100, 101, 99, 100, 102, 81])
+  const question = page.getByRole('status').filter({ hasText: '52° full: 81 yd stands out' })
+  await expect(question).toContainText('It is an ordinary 58° full: another club?')
+  await question.getByRole('button', { name: 'It was the 58°' }).click()
+  await expect(rows(page).first()).toContainText('58° full')
+  await page.locator('body').press('u')
+  await expect(rows(page).first()).toContainText('52° full')
 })
 
 test('pile: laser and paces go together by their errors, the run is taken out, and the pace is kept', async ({ page, signUp }) => {

@@ -16,8 +16,11 @@ const hasBalls = computed(() => props.editor.ballsOf('rungId', props.rung.id) > 
 const name = computed(() => props.rung.label || 'this swing length')
 const flights = FLIGHTS.map(value => ({ value, label: value === 'normal' ? 'normal flight' : `${value} flight` }))
 
+/** Opened from the menu; kept open while anything is said. */
+const feeling = ref(false)
 const menu = computed(() => [[
   ...(props.rung.flight === 'normal' ? (['low', 'high'] as const).map(flight => ({ label: `Add a ${flight} flight of it`, icon: flight === 'low' ? 'i-lucide-arrow-down-right' : 'i-lucide-arrow-up-right', onSelect: () => props.editor.addFlight(props.rung, flight) })) : []),
+  ...(row.value.feels === '' && !feeling.value ? [{ label: 'Feels like something else…', icon: 'i-lucide-message-circle', onSelect: () => { feeling.value = true } }] : []),
   { label: 'Up', icon: 'i-lucide-arrow-up', disabled: props.first, onSelect: () => emit('up') },
   { label: 'Down', icon: 'i-lucide-arrow-down', disabled: props.last, onSelect: () => emit('down') },
   { label: hasBalls.value ? 'Retire' : 'Remove', icon: hasBalls.value ? 'i-lucide-archive' : 'i-lucide-trash-2', onSelect: () => props.editor.removeRung(props.rung.id) },
@@ -40,6 +43,9 @@ const row = computed(() => props.editor.draft.value.rungs[props.index]!)
     </UFormField>
     <UFormField label="% of full" :error="of('fraction')" help=" " class="max-md:col-start-3 max-md:col-end-4 max-md:row-start-1" :ui="{ label: first ? '' : 'sr-only' }">
       <UInput v-model="row.share" inputmode="decimal" class="w-full" :placeholder="usualShare" :aria-label="`Share of full of ${name}, per cent`" />
+    </UFormField>
+    <UFormField v-if="feeling || row.feels !== ''" label="Feels like, where that is not what is seen" :error="of('feels')" help=" " class="col-start-2 col-end-5 max-md:row-start-4 md:col-end-7 md:row-start-2">
+      <UInput v-model="row.feels" class="w-full" placeholder="pocket" :aria-label="`What ${name} feels like`" />
     </UFormField>
     <UDropdownMenu :items="menu" :content="{ align: 'end' }">
       <UButton color="neutral" variant="ghost" icon="i-lucide-ellipsis-vertical" square class="size-11 justify-center max-md:col-start-4 max-md:row-start-1" :class="first && 'mt-6'" :aria-label="`More for ${name}`" />

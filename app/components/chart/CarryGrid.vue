@@ -2,7 +2,7 @@
 import { cellKey, rungsInUse, type Club, type StockShot } from '#core/bag/bag'
 import { saidAt, type Said } from '#core/chart/coach-word'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
-import { rungName } from '#core/swing/scale'
+import { rungCue, rungName } from '#core/swing/scale'
 
 /** The carry chart: swing lengths down, longest on top; clubs across, most loft first. */
 const props = defineProps<{ chart: CarryChart, clubs: readonly Club[], caption: string, atMs?: number, totals?: ReadonlyMap<string, number> }>()
@@ -43,7 +43,7 @@ const halfSpanM = computed(() => {
         <tr v-for="rung in rungs" :key="rung.id">
           <th scope="row" class="sticky left-0 z-10 bg-default pr-2 text-left">
             <span class="block truncate font-bold sm:text-lg">{{ rungName(rung) }}</span>
-            <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rung.cue }}</span>
+            <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rungCue(rung) }}</span>
           </th>
           <td v-for="club in clubs" :key="club.id" class="h-28 border border-default p-0 align-top" :class="{ 'border-dashed!': cellAt(club.id, rung.id).kind === 'unhit' || cellAt(club.id, rung.id).kind === 'predicted' }">
             <ChartCarryCell :cell="cellAt(club.id, rung.id)" :name="`${club.label} ${rungName(rung)}`" :half-span-m="halfSpanM" :said="saidOf(cellAt(club.id, rung.id))" :total-m="totals?.get(cellKey(cellAt(club.id, rung.id)))" :asked="asked.has(cellKey(cellAt(club.id, rung.id)))" @open="$emit('open', cellAt(club.id, rung.id))" />

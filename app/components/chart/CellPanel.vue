@@ -4,7 +4,7 @@ import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
 import { correctionWords } from '#shared/air-words'
 import { patternWords } from '#shared/believed-words'
-import { questionWords } from '#shared/next-words'
+import { insteadWords, questionWords } from '#shared/next-words'
 import { METHOD_WORDS, type ShotRecord } from '#shared/session'
 
 /** All balls of one stock shot, and how its number came about. Arrow keys walk to its neighbours. */
@@ -116,7 +116,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="cell.carryM" :window-m="cell.window80M" />
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">
         <li v-for="question in asked" :key="question.shot" class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3">
-          <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already.</span>
+          <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already. {{ insteadWords(question, record.records.find(shot => shot.id === question.shot)?.carryM ?? question.carryM, unit, cellName) }}</span>
           <UButton color="neutral" variant="outline" @click="answer(question.shot, { leftOut: question.fault }, 'is left out')">Leave out</UButton>
           <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')">It counts</UButton>
         </li>

@@ -8,6 +8,7 @@ const record = usePlayerRecord()
 const { chart } = useNumbers()
 const { text } = useDistance()
 const { clubs, rungs, cell, balls } = props.range
+const { lockedIn } = useHabits(props.range)
 
 const byKey = computed(() => new Map(chart.value.map(number => [cellKey(number), number])))
 const inSession = computed(() => {
@@ -21,7 +22,7 @@ const lines = computed(() => rungs.value.map(rung => ({
     const at = { clubId: club.id, rungId: rung.id }
     const number = byKey.value.get(cellKey(at))
     return {
-      at, key: cellKey(at), name: `${club.label} ${rungName(rung)}`, struckOut: isStruckOut(record.bag, at), balls: inSession.value.get(cellKey(at)) ?? 0,
+      at, key: cellKey(at), name: `${club.label} ${rungName(rung)}`, struckOut: isStruckOut(record.bag, at), balls: inSession.value.get(cellKey(at)) ?? 0, lockedIn: lockedIn(at),
       predicted: number?.kind === 'predicted', number: number?.carryM == null ? null : text(number.carryM),
     }
   }),
@@ -45,11 +46,11 @@ const chosenKey = computed(() => cell.value && cellKey(cell.value))
             <span v-if="one.struckOut" class="hatched soft flex h-14 items-center justify-center text-xs">not used</span>
             <button
               v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated" :class="chosenKey === one.key && 'outline-3! -outline-offset-1! outline-primary!'"
-              :aria-pressed="chosenKey === one.key" :aria-label="one.name" :aria-description="one.predicted ? 'predicted' : undefined" @click="range.choose(one.at)"
+              :aria-pressed="chosenKey === one.key" :aria-label="one.name" :aria-description="one.predicted ? 'predicted' : one.lockedIn ? 'locked in' : undefined" @click="range.choose(one.at)"
             >
               <span v-if="one.number !== null" class="text-lg leading-tight" :class="one.predicted ? 'soft italic' : 'font-bold'">{{ one.number }}</span>
               <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
-              <MarksTallyMarks :balls="one.balls" />
+              <span class="flex items-center gap-1"><MarksTallyMarks :balls="one.balls" /><UIcon v-if="one.lockedIn" name="i-lucide-lock" class="size-3.5 text-success" /></span>
             </button>
           </td>
         </tr>

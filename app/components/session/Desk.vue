@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/chart/calibration'
-import { rungName } from '#core/swing/scale'
+import { rungCue, rungName } from '#core/swing/scale'
 import type { TypedBall } from '#core/shot/typed-ball'
 import { markFields, MARKS, type Said } from '#shared/mark-words'
 import type { ShotRecord } from '#shared/session'
@@ -46,7 +46,10 @@ const said = ref('')
 const way = ref<string>()
 /** Lengths that the swing may really have had. */
 const otherSwings = computed(() => rungs.value.filter(({ id }) => id !== cell.value?.rungId).map(rung => ({ id: rung.id, name: rungName(rung) })))
-const cue = computed(() => record.bag.scale.rungs.find(rung => rung.id === cell.value?.rungId)?.cue)
+const cue = computed(() => {
+  const rung = record.bag.scale.rungs.find(other => other.id === cell.value?.rungId)
+  return rung && rungCue(rung)
+})
 /** Other ways in than typing a carry; a pile always, the rest where the session measures so. */
 const ways = computed(() => [
   ...(session.value?.method === 'watch' ? [{ id: 'watch', label: 'Position', icon: 'i-lucide-locate' }] : session.value?.method === 'guess' ? [{ id: 'sign', label: 'Sign…', icon: 'i-lucide-signpost' }] : []),
@@ -96,6 +99,15 @@ async function change(fields: Partial<ShotRecord>, words: string) {
   said.value = `Done: ${words}`
 }
 
+/** It was another ball than it was taken for. */
+async function mend(how: () => ReturnType<typeof range.change>) {
+  const { shot } = question.value!
+  const done = await how()
+  const now = record.records.find(other => other.id === shot)!
+  said.value = `${typedText(now.carryM)} ${unit.value}, ${cellName(now)}`
+  toast.add({ title: said.value, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
+}
+
 async function settle(counts: boolean) {
   const { shot } = question.value!
   const done = await range.settle(question.value!, counts)
@@ -130,8 +142,9 @@ async function settle(counts: boolean) {
         @log="(ball, what) => log(ball, what ? markFields(what, { rungId: cell!.rungId, leftOut: null, taken: null }) : {})" @mark="mark" @undo="undo()" @leave-out="leaveOutLast" @way="way = $event"
       />
       <SessionSummary v-else :range="range" />
-      <SessionQuestion v-if="question" :question="question" @settle="settle" />
+      <SessionQuestion v-if="question" :question="question" @settle="settle" @club="mend(() => range.change([question!.shot], { clubId: question!.otherClub!.clubId }, 'the other club'))" @unit="mend(() => range.inOtherUnit(question!))" />
       <SessionCellPanel :cell="chosen" />
+      <SessionHabits :range="range" />
     </section>
     <SessionBalls class="max-lg:order-3 lg:col-span-2" :range="range" @open="opened = { shot: $event, leaveOutFirst: false }" @undo="undo" />
     <SessionPileDialog v-if="way === 'pile'" open :method="session.method" :plan="session.plan" :name="cellName(cell)" @update:open="way = undefined" @log="log" />

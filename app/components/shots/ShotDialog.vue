@@ -3,7 +3,7 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { REASON_MAX } from '#core/limits'
 import { carryFaultWords, readTypedCarry } from '#core/shot/typed-carry'
 import { rungName } from '#core/swing/scale'
-import { markFields } from '#shared/mark-words'
+import { markFields, mendedCarry } from '#shared/mark-words'
 import { readingWords, takenWords } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
@@ -48,11 +48,8 @@ function save() {
   }
   // An untouched figure keeps its exact carry, whatever unit it is shown in.
   const carryM = carry.value === typed(props.shot.carryM) ? props.shot.carryM : read.carryM
-  // What stood here before is kept: a slip can be told from a second thought.
   const swung = rungId.value === props.shot.rungId ? {} : seen.value ? markFields({ swungRungId: rungId.value }, props.shot) : { rungId: rungId.value }
-  const taken = 'taken' in swung ? swung.taken : props.shot.taken
-  const was = carryM === props.shot.carryM ? {} : { taken: { ...taken, was: [...taken?.was ?? [], { carryM: props.shot.carryM, atMs: Date.now() }].slice(-20) } }
-  done({ carryM, clubId: clubId.value, ...swung, ...was }, 'the change of a ball')
+  done({ clubId: clubId.value, ...swung, ...mendedCarry({ ...props.shot, ...swung }, carryM) }, 'the change of a ball')
 }
 
 function leaveOut(why: string) {
