@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
+import type { HandedPage } from './handed-bag'
 import type { PublishedChart } from '../core/chart/published'
 import { METHODS } from '../core/shot/shot'
 import { boundedNumber, Id, Moment, oneOf } from './text'
@@ -31,8 +32,8 @@ export const OwnBalls = z.strictObject({
   balls: z.array(OwnBall, { error: 'Balls must be a list.' }).min(1, { error: 'No ball was sent.' }).max(OWN_BALLS_AT_ONCE, { error: `At most ${OWN_BALLS_AT_ONCE} balls can be sent at once.` }),
 })
 
-/** What the player's phone gets: the name, the chart that was published last, and what the link may do. */
-export interface LinkView { player: string, strength: LinkStrength, published: PublishedChart | null }
+/** What the player's phone gets: the name, the chart that was published last, thought-of bags that were handed over, and what the link may do. */
+export interface LinkView { player: string, strength: LinkStrength, published: PublishedChart | null, bags?: HandedPage[] }
 
 /** The coach's nod: balls that count from now on, or do not. */
 export const Nod = z.strictObject({

@@ -22,4 +22,5 @@ export const WHAT_IFS_MAX = 50
 export const NewWhatIf = z.strictObject({ id: Id, name: lineOfText('Name', WHAT_IF_NAME_MAX), body: WhatIfBody })
 export type NewWhatIf = z.infer<typeof NewWhatIf>
 
-export interface KeptWhatIf extends NewWhatIf { keptAtMs: number }
+/** `handedAtMs` is null while the player does not have it. */
+export interface KeptWhatIf extends NewWhatIf { keptAtMs: number, handedAtMs: number | null }

@@ -25,9 +25,11 @@ export function useWhatIf() {
   let turn = 0
   /** The last turn of each kind: answers to earlier ones are late. */
   const last: Record<string, number> = {}
+  let pageDone: { resolve: (scene: Scene) => void, reject: (error: Error) => void } | undefined
 
   function take(answer: WhatIfAnswer): void {
     if (answer.did === 'fail') {
+      if (answer.turn === last.page) return pageDone?.reject(new Error(answer.reason))
       failure.value = answer.reason
       progress.value = null
       return
@@ -36,6 +38,7 @@ export function useWhatIf() {
     if (answer.did === 'open') [today.value, newRungs.value] = [answer.today, answer.newRungs]
     else if (answer.did === 'scene') scene.value = answer.scene
     else if (answer.did === 'beside') besideScene.value = answer.scene
+    else if (answer.did === 'page') pageDone?.resolve(answer.scene)
     else if (answer.did === 'help') remedies.value = answer.remedies
     else if (answer.did === 'progress') progress.value = answer.progress
     else {
@@ -76,6 +79,13 @@ export function useWhatIf() {
     if (whatIf) tell({ do: 'beside', whatIf: toRaw(whatIf) })
     else besideScene.value = null
   }
+  /** A bag worked out for itself, to be handed over: what is on the screen stays. */
+  function workOut(whatIf: WhatIf): Promise<Scene> {
+    return new Promise((resolve, reject) => {
+      pageDone = { resolve, reject }
+      tell({ do: 'page', whatIf: toRaw(whatIf) })
+    })
+  }
   function help(finding: Finding): void {
     remedies.value = null
     open()
@@ -89,5 +99,5 @@ export function useWhatIf() {
   const stop = () => worker?.postMessage({ do: 'stop' } satisfies WhatIfAsk)
 
   onScopeDispose(() => worker?.terminate())
-  return { today, scene, beside: computed(() => besideScene.value ?? today.value), newRungs, remedies, progress, found, failure, open, look, lookBeside, help, search, stop, asIs: () => asItIs(record.bag) }
+  return { today, scene, beside: computed(() => besideScene.value ?? today.value), newRungs, remedies, progress, found, failure, open, look, lookBeside, workOut, help, search, stop, asIs: () => asItIs(record.bag) }
 }

@@ -91,6 +91,10 @@ const isWay = (which: 'carry' | 'grid') => way.value === which
           <p v-if="said" role="status">{{ said }}</p>
           <p v-if="waiting.length > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ waiting.length }} kept on this phone{{ away ? ': no connection, sent by themselves later' : ', on the way' }}.</p>
         </section>
+        <section v-if="view.bags && view.bags.length > 0" class="mt-5 space-y-3" aria-labelledby="bags-title">
+          <h2 id="bags-title" class="text-xl font-bold">What if</h2>
+          <LazyPublishedHandedBag v-for="bag in view.bags" :key="bag.id" :bag="bag" />
+        </section>
         <p class="soft mt-4 text-sm">Nobody goes beyond the line while anyone hits. The range's own rules come first.</p>
       </template>
     </template>

@@ -11,6 +11,7 @@ export type WhatIfAsk
   = | { do: 'open', turn: number, player: PlayerShots, options: CalibrationOptions, judging: Omit<Judging, 'plain' | 'targetsM'> }
     | { do: 'scene', turn: number, whatIf: WhatIf }
     | { do: 'beside', turn: number, whatIf: WhatIf }
+    | { do: 'page', turn: number, whatIf: WhatIf }
     | { do: 'help', turn: number, finding: Finding }
     | { do: 'search', turn: number, limits: SearchLimits }
     | { do: 'stop' }
@@ -19,6 +20,7 @@ export type WhatIfAnswer
   = | { did: 'open', turn: number, today: Scene, newRungs: { id: string, label: string, fraction: number }[] }
     | { did: 'scene', turn: number, scene: Scene }
     | { did: 'beside', turn: number, scene: Scene }
+    | { did: 'page', turn: number, scene: Scene }
     | { did: 'help', turn: number, remedies: Remedy[] }
     | { did: 'progress', turn: number, progress: Progress }
     | { did: 'search', turn: number, result: SearchResult, seconds: number }

@@ -26,7 +26,7 @@ async function take(ask: Exclude<WhatIfAsk, { do: 'stop' }>): Promise<void> {
   }
   if (!open) throw new Error('no player was opened')
   const { layout, judging, today } = open
-  if (ask.do === 'scene' || ask.do === 'beside') post({ did: ask.do, turn, scene: sceneOf(layout, ask.whatIf, judging) })
+  if (ask.do === 'scene' || ask.do === 'beside' || ask.do === 'page') post({ did: ask.do, turn, scene: sceneOf(layout, ask.whatIf, judging) })
   else if (ask.do === 'help') post({ did: 'help', turn, remedies: remediesFor(layout, today, ask.finding, judging) })
   else {
     stopped = false

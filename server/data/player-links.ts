@@ -3,6 +3,7 @@ import { clubs, ownBalls, playerLinks, players, rungs, sessions, shots } from '.
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { newestPublished } from './newest-published'
+import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
 import type { LinkStrength, LinkView, NewLink, OwnBall, PlayerLink } from '../../shared/player-link'
 import { v7 as newId } from 'uuid'
@@ -48,7 +49,8 @@ export async function linkByToken(tokenHash: string): Promise<KnownLink | undefi
 
 export async function viewOf({ id, playerId, player, strength }: KnownLink): Promise<LinkView> {
   await useDatabase().update(playerLinks).set({ openedAt: new Date() }).where(eq(playerLinks.id, id))
-  return { player, strength, published: await newestPublished(playerId) }
+  const [published, bags] = await Promise.all([newestPublished(playerId), handedPages(playerId)])
+  return { player, strength, published, bags }
 }
 
 /** Keeps the player's own balls until the coach nods; sent twice they are there once. @throws 422 */

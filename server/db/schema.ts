@@ -10,6 +10,7 @@ import type { Flight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
+import type { HandedBag } from '../../shared/handed-bag'
 import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
@@ -176,6 +177,9 @@ export const whatIfs = mysqlTable('what_ifs', {
   coachId: id('coach_id').notNull().references(() => coaches.id),
   name: varchar('name', { length: 60 }).notNull(),
   body: json('body').$type<WhatIf>().notNull(),
+  // As the player gets it, from the moment it was handed over; null when it was not, or was taken back.
+  page: json('page').$type<HandedBag>(),
+  handedAt: datetime('handed_at', { mode: 'date', fsp: 3 }),
   createdAt,
 }, t => [index('what_ifs_player').on(t.playerId, t.createdAt)])
 

@@ -93,6 +93,24 @@ test('what if: change, undo, search, stop, keep and look again', async ({ page, 
   await page.getByRole('listitem').filter({ hasText: 'Without the lob wedge' }).getByRole('button', { name: 'Look at it' }).click()
   await expect(clubs).toContainText(/60° 56° 51° 46° .*56° 52° 46°/)
 
+  // Handed over it stands on the player's phone, in figures, until it is taken back.
+  await page.getByRole('button', { name: 'Hand to the player' }).click()
+  await expect(page.getByText('Without the lob wedge is on the player\'s phone').first()).toBeVisible()
+  const { token } = await page.evaluate(async () => {
+    const id = location.pathname.split('/')[2]
+    const made = await fetch(`/api/players/${id}/links`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: crypto.randomUUID(), strength: 'read' }) })
+    return await made.json() as { token: string }
+  })
+  const phone = await page.context().newPage()
+  await phone.goto(`/card#${token}`)
+  await phone.getByText('Without the lob wedge').click()
+  await expect(phone.getByText('With the 51° bent from 51° to 52°, the 60° left at home. Nothing of it is done: talk it over first.')).toBeVisible()
+  await expect(phone.getByRole('rowheader', { name: 'Left on average' })).toBeVisible()
+  await expect(phone.getByRole('list', { name: 'Its stock shots, longest first' }).getByRole('listitem').filter({ hasText: '51° full' })).toContainText('predicted')
+  await phone.close()
+  await page.getByRole('button', { name: 'Take back from the player' }).click()
+  await expect(page.getByRole('button', { name: 'Hand to the player' })).toBeVisible()
+
   // Two thought-of bags beside each other, and back to today's.
   await page.getByRole('button', { name: 'As it is' }).click()
   await page.getByRole('button', { name: 'Compare with it' }).click()

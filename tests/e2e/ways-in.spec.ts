@@ -36,7 +36,7 @@ test('keypad: side and total with the carry, marks with it or after it, and what
   // Where the watcher saw how far it went, it counts for that, and what was asked stays beside it.
   await page.getByRole('button', { name: 'Other mark' }).click()
   await page.getByRole('menuitem', { name: 'Swung 10:00' }).click()
-  await expect(rows(page).first()).toContainText('52° 10:00')
+  await expect(rows(page).first()).toContainText('52° at 10:00')
   await expect(rows(page).first()).toContainText('asked full')
   await expect(page.getByText('Asked for full, went past it 1 and stopped short of it 1 of the last 4.')).toBeVisible()
   await page.locator('body').press('u')

@@ -45,6 +45,7 @@ const ROUTES: Row[] = [
   { route: 'players/[playerId]/answers.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/answers`, { id: newId(), flag: 'thin', cells: [], fromM: 1, toM: 2, figure: 3, answer: 'accepted', untilMs: null, note: '', saidAtMs: Date.now(), holds: true }] },
   { route: 'players/[playerId]/what-ifs/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/what-ifs`] },
   { route: 'players/[playerId]/what-ifs/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/what-ifs`, { id: newId(), name: 'One less', body: { clubs: [{ id: at.bag.clubs[0]!.id, from: at.bag.clubs[0]!.id, label: '56°', loftDeg: 55 }], rungs: [at.bag.scale.rungs[0]!.id], newRungs: [], struckOut: [], moved: [] } }] },
+  { route: 'players/[playerId]/what-ifs/[whatIfId]/page.put.ts', ofPlayer: true, ask: at => ['PUT', `/api/players/${at.playerId}/what-ifs/${newId()}/page`, { page: null }] },
   { route: 'players/[playerId]/what-ifs/[whatIfId].delete.ts', ofPlayer: true, ask: at => ['DELETE', `/api/players/${at.playerId}/what-ifs/${newId()}`] },
   { route: 'players/[playerId]/published/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/published`] },
   { route: 'players/[playerId]/published/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }] },

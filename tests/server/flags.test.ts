@@ -2,8 +2,8 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { PlayerLine } from '../../shared/player'
 import type { PlayerRecord } from '../../shared/record'
 import type { KeptWhatIf } from '../../shared/what-if'
-import type { Client } from './client'
-import { atTheRange, newCoach, newId, refusal } from './client'
+import type { LinkView, MadeLink } from '../../shared/player-link'
+import { atTheRange, Client, newCoach, newId, refusal } from './client'
 
 /** A player whose two clubs leave a hole between them: full carries of 70 and 110 yd, ten balls each. */
 async function withAHole(coach: Client) {
@@ -87,6 +87,18 @@ describe('kept bags', () => {
     expect((await stranger.post(`/api/players/${theirs.playerId}/what-ifs`, kept)).status).toBe(409)
     expect((await stranger.send<KeptWhatIf[]>('DELETE', `/api/players/${theirs.playerId}/what-ifs/${kept.id}`)).body).toEqual([])
     expect((await coach.get<KeptWhatIf[]>(path)).body).toHaveLength(1)
+    // Handed over it is on the player's phone as it was then, and taken back it is not.
+    const { body: link } = await coach.post<MadeLink>(`/api/players/${playerId}/links`, { id: newId(), strength: 'read' })
+    const phone = async () => (await new Client().send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${link.token}` })).body.bags
+    const sum = { within: 60, targets: 80, meanM: 5, worstAtM: 70, worstLeaveM: 9 }
+    const page = { clubs: [{ label: '56°', loftDeg: 54, wasDeg: 56 }], left: ['52°'], shots: [{ name: '56° full', carryM: 80, hit: false }], lineM: 5, before: sum, after: sum, gone: ['18 yd from a to b'], fresh: [], stay: [] }
+    expect(await phone()).toEqual([])
+    expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page })).body[0]!.handedAtMs).toBeGreaterThan(Date.now() - 60_000)
+    expect(await phone()).toMatchObject([{ id: kept.id, name: 'Stronger', page }])
+    expect(refusal(await coach.put(`${path}/${kept.id}/page`, { page: { ...page, shots: [{ name: '56° full', carryM: 4000, hit: true }] } }))).toEqual({ 'page.shots.0.carryM': 'Carry 4000 m is not possible: 0 to 366 m is allowed.' })
+    expect((await stranger.put(`/api/players/${theirs.playerId}/what-ifs/${kept.id}/page`, { page: null })).status).toBe(404)
+    expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page: null })).body[0]!.handedAtMs).toBeNull()
+    expect(await phone()).toEqual([])
     for (let i = 1; i < 50; i++) await coach.post(path, { ...kept, id: newId() })
     expect(refusal(await coach.post(path, { ...kept, id: newId() }))).toEqual({ name: '50 bags are kept already.' })
     expect((await coach.send<KeptWhatIf[]>('DELETE', `${path}/${kept.id}`)).body).toHaveLength(49)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import type { WhatIf } from '#core/what-if/thought-of'
+import type { HandedBag } from '#shared/handed-bag'
 import { WHAT_IF_NAME_MAX, type KeptWhatIf } from '#shared/what-if'
 
 /** Bags that were kept under a name. */
-const props = defineProps<{ bag: WhatIf }>()
+const props = defineProps<{ bag: WhatIf, pageOf: (body: WhatIf) => Promise<HandedBag> }>()
 const emit = defineEmits<{ look: [body: WhatIf], compare: [kept: KeptWhatIf] }>()
 const record = usePlayerRecord()
 const toast = useToast()
@@ -36,6 +37,11 @@ async function keep() {
   }
   if (await ask(() => api(path.value, { method: 'POST', body: { id: newId(), name: name.value.trim(), body: props.bag } }))) name.value = ''
 }
+/** On the player's phone, below the published chart; taken back it is gone from there when the phone next has a connection. */
+async function hand(one: KeptWhatIf, over: boolean) {
+  const put = async (page: HandedBag | null) => api<KeptWhatIf[]>(`${path.value}/${one.id}/page`, { method: 'PUT', body: { page } })
+  if (await ask(async () => put(over ? await props.pageOf(one.body) : null))) toast.add({ title: over ? `${one.name} is on the player's phone` : `${one.name} is taken back`, description: over ? 'Below the chart, for whoever has the player\'s link. The link itself is made where the chart is published.' : undefined, color: over ? 'success' : undefined })
+}
 async function drop(one: KeptWhatIf) {
   if (!await ask(() => api(`${path.value}/${one.id}`, { method: 'DELETE' }))) return
   const { id, name, body } = one
@@ -53,9 +59,11 @@ async function drop(one: KeptWhatIf) {
     </form>
     <ul v-if="kept && kept.length > 0" class="mt-2 divide-y divide-default">
       <li v-for="one in kept" :key="one.id" class="flex flex-wrap items-center gap-2 py-1.5">
-        <span class="min-w-0 flex-1"><strong>{{ one.name }}</strong> <span class="soft">{{ one.body.clubs.map(club => `${club.loftDeg}°`).join(' ') }}, {{ shortDate(one.keptAtMs) }}</span></span>
+        <span class="min-w-0 flex-1"><strong>{{ one.name }}</strong> <span class="soft">{{ one.body.clubs.map(club => `${club.loftDeg}°`).join(' ') }}, {{ shortDate(one.keptAtMs) }}{{ one.handedAtMs === null ? '' : `, with the player since ${shortDate(one.handedAtMs)}` }}</span></span>
         <UButton size="sm" color="neutral" variant="outline" @click="emit('look', one.body)">Look at it</UButton>
         <UButton size="sm" color="neutral" variant="ghost" @click="emit('compare', one)">Compare with it</UButton>
+        <UButton v-if="one.handedAtMs === null" size="sm" color="neutral" variant="ghost" icon="i-lucide-smartphone" :loading="busy" @click="hand(one, true)">Hand to the player</UButton>
+        <UButton v-else size="sm" color="neutral" variant="ghost" icon="i-lucide-undo-2" :loading="busy" @click="hand(one, false)">Take back from the player</UButton>
         <UButton size="sm" color="neutral" variant="ghost" icon="i-lucide-trash-2" :aria-label="`Let ${one.name} go`" @click="drop(one)" />
       </li>
     </ul>

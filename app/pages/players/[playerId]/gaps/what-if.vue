@@ -1,18 +1,13 @@
 <script setup lang="ts">
-import { sameFlag } from '#core/gaps/answers'
-import type { Finding } from '#core/gaps/flag'
-import { labelsOf } from '#core/bag/labels'
-import type { StockShot } from '#core/bag/bag'
 import type { Scene } from '#core/what-if/scene'
 import type { WhatIf } from '#core/what-if/thought-of'
-import { flagWords, stockShotName } from '#shared/flag-words'
 import { WhatIfBody, type KeptWhatIf } from '#shared/what-if'
 
 /** A bag that is only thought of, beside today's. */
 const { playerId, record } = usePlayerRoute()
 const route = useRoute()
 const { unit, unitWord, withUnit, text, to, from } = useDistance()
-const { today, scene, beside, newRungs, progress, found, failure, open, look, lookBeside, search, stop, asIs } = useWhatIf()
+const { today, scene, beside, newRungs, progress, found, failure, open, look, lookBeside, workOut, search, stop, asIs } = useWhatIf()
 const bag = shallowRef<WhatIf>()
 const { undo, redo, canUndo, canRedo, clear } = useRefHistory(bag, { capacity: 100 })
 const refused = ref('')
@@ -53,25 +48,8 @@ function compareWith(kept: KeptWhatIf | undefined) {
 }
 const shown = computed(() => bag.value ? JSON.stringify(bag.value) : '')
 const same = computed(() => bag.value !== undefined && shown.value === JSON.stringify(asIs()))
-const names = (of: Scene) => {
-  const labels = labelsOf(of.bag)
-  const cell = (one: StockShot) => {
-    const { club, swing } = labels(one)
-    return stockShotName(club, swing)
-  }
-  return { cell, club: (one: StockShot) => labels(one).club }
-}
-const sceneNames = computed(() => scene.value ? names(scene.value) : null)
-const titleOf = (finding: Finding, of: Scene) => flagWords(finding, names(of), unit.value).title
-const changed = computed(() => {
-  if (!beside.value || !scene.value) return { gone: [], fresh: [], stay: [] }
-  const [before, after] = [beside.value, scene.value]
-  return {
-    gone: before.open.filter(one => !after.open.some(other => sameFlag(one, other))).map(one => titleOf(one, before)),
-    fresh: after.open.filter(one => !before.open.some(other => sameFlag(one, other))).map(one => titleOf(one, after)),
-    stay: after.open.filter(one => before.open.some(other => sameFlag(one, other))).map(one => titleOf(one, after)),
-  }
-})
+const shotNames = computed(() => scene.value ? sceneNames(scene.value) : null)
+const changed = computed(() => beside.value && scene.value ? flagChanges(beside.value, scene.value, unit.value) : { gone: [], fresh: [], stay: [] })
 const rows = computed(() => {
   const [a, b] = [beside.value, scene.value]
   if (!a?.sum || !b?.sum) return []
@@ -90,6 +68,8 @@ const rangeM = computed<[number, number]>(() => {
   return ends.length === 0 ? [0, from(100)] : [from(Math.max(0, Math.floor((Math.min(...ends) - 3) / 5) * 5)), from(Math.ceil((Math.max(...ends) + 3) / 5) * 5)]
 })
 const bandsOf = (of: Scene) => of.findings.filter(finding => finding.flag === 'hole').map(({ fromM, toM, sureness }) => ({ fromM: fromM - from(0.5), toM: toM + from(0.5), dashed: sureness !== 'sure' }))
+/** As the player gets it: beside today's bag, whatever it is compared with here. */
+const pageOf = async (body: WhatIf) => handedPage(today.value!, await workOut(body), record.bag, lineM.value, unit.value)
 const nothingSaid = () => ({})
 const print = () => window.print()
 </script>
@@ -135,9 +115,9 @@ const print = () => window.print()
           </div>
         </section>
       </div>
-      <WhatIfShots v-if="bag && scene && sceneNames" v-model="bag" :scene="scene" :name-of="sceneNames.cell" class="print:hidden" />
+      <WhatIfShots v-if="bag && scene && shotNames" v-model="bag" :scene="scene" :name-of="shotNames.cell" class="print:hidden" />
       <WhatIfSearch :progress="progress" :found="found" :today-m="today?.sum?.meanM ?? null" :shown="shown" class="print:hidden" @search="search" @stop="stop" @look="bag = $event.whatIf" />
-      <WhatIfKept v-if="bag" :bag="bag" @look="bag = $event" @compare="compareWith" />
+      <WhatIfKept v-if="bag" :bag="bag" :page-of="pageOf" @look="bag = $event" @compare="compareWith" />
     </div>
   </FrameStagePage>
 </template>
