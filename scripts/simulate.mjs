@@ -1,4 +1,4 @@
-/** npm run simulate: redraws the tables of docs/model.md with simulated players, about a quarter of an hour. */
+/** npm run simulate: redraws the tables of docs/model.md with simulated players, about half an hour. */
 import { spawnSync } from 'node:child_process'
 import { ensurePackages } from './lib/packages.mjs'
 import { fromRoot, ROOT } from './lib/paths.mjs'

@@ -43,7 +43,7 @@ const kinds = computed(() => Object.entries(KINDS).filter(([id]) => id === 'all'
       <ul v-if="shown.length > 0" class="raised divide-y divide-default">
         <li v-for="(row, i) in shown" :key="i">
           <NuxtLink :to="`/players/${row.player.id}/gaps`" class="block px-4 py-2.5 hover:bg-elevated">
-            <span class="flex flex-wrap items-baseline gap-x-3"><strong class="text-lg">{{ row.player.name }}</strong><span class="font-semibold">{{ row.title }}</span><span class="soft ml-auto text-sm">{{ row.odds }}</span></span>
+            <span class="flex flex-wrap items-baseline gap-x-3"><strong class="text-lg">{{ row.player.name }}</strong><span class="font-semibold">{{ row.title }}</span><span class="soft text-sm sm:ml-auto">{{ row.odds }}</span></span>
             <span class="soft block">{{ row.why }}</span>
           </NuxtLink>
         </li>

@@ -111,7 +111,7 @@ describe('flags with odds', () => {
   const sides = (more: Partial<GapFacts['sides']>): Partial<GapFacts> => ({ sides: { bias: [], variance: [], sd: 0.05, playerBias: 0, playerVariance: 1e-4, measured: 40, ...more } })
 
   it('bias to a side: beyond the limit, by odds, and to which', () => {
-    expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.045 })))).toMatchObject([{ flag: 'side-bias', sureness: 'sure' }])
+    expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.06 })))).toMatchObject([{ flag: 'side-bias', sureness: 'sure' }])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: -0.035 })))).toMatchObject([{ variant: 'left', sureness: 'likely' }])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.025 })))).toEqual([])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.045, measured: 4 })))).toEqual([])
@@ -144,7 +144,7 @@ describe('flags with odds', () => {
   })
 
   it('moved: as the comparison with the published chart says', () => {
-    const one = { clubId: 'a', rungId: 'full', fromM: 80, toM: 88, balls: 6, evidence: 60, moved: true, certain: true }
+    const one = { clubId: 'a', rungId: 'full', fromM: 80, toM: 88, balls: 6, evidence: 200, moved: true, certain: true }
     const of = (more: object) => find('moved', factsOf([], 0.9, { moved: [{ ...one, ...more }] })).map(flag => flag.sureness)
     expect([of({}), of({ evidence: 30 }), of({ evidence: 12 }), of({ evidence: null }), of({ balls: 1 })]).toEqual([['sure'], ['likely'], [], [], []])
   })

@@ -103,7 +103,7 @@ test('what if: change, undo, search, stop, keep and look again', async ({ page, 
   })
   const phone = await page.context().newPage()
   await phone.goto(`/card#${token}`)
-  await phone.getByText('Without the lob wedge').click()
+  await phone.locator('summary').filter({ hasText: 'Without the lob wedge' }).click()
   await expect(phone.getByText('With the 51° bent from 51° to 52°, the 60° left at home. Nothing of it is done: talk it over first.')).toBeVisible()
   await expect(phone.getByRole('rowheader', { name: 'Left on average' })).toBeVisible()
   await expect(phone.getByRole('list', { name: 'Its stock shots, longest first' }).getByRole('listitem').filter({ hasText: '51° full' })).toContainText('predicted')

@@ -95,7 +95,7 @@ describe('kept bags', () => {
     expect(await phone()).toEqual([])
     expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page })).body[0]!.handedAtMs).toBeGreaterThan(Date.now() - 60_000)
     expect(await phone()).toMatchObject([{ id: kept.id, name: 'Stronger', page }])
-    expect(refusal(await coach.put(`${path}/${kept.id}/page`, { page: { ...page, shots: [{ name: '56° full', carryM: 4000, hit: true }] } }))).toEqual({ 'page.shots.0.carryM': 'Carry 4000 m is not possible: 0 to 366 m is allowed.' })
+    expect(refusal(await coach.put(`${path}/${kept.id}/page`, { page: { ...page, shots: [{ name: '56° full', carryM: 4000, hit: true }] } }))).toEqual({ 'page.shots.0.carryM': 'Carry 4000 m is not possible: 0 to 365.76 m is allowed.' })
     expect((await stranger.put(`/api/players/${theirs.playerId}/what-ifs/${kept.id}/page`, { page: null })).status).toBe(404)
     expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page: null })).body[0]!.handedAtMs).toBeNull()
     expect(await phone()).toEqual([])

@@ -71,5 +71,5 @@ const label = computed(() => `Leave at each target from ${text(props.at[0]!.atM)
 </script>
 
 <template>
-  <div class="h-[150px]"><Line ref="chart" :data="(data as never)" :options="options" :plugins="[line]" :aria-label="label" /></div>
+  <div class="chart-box h-[150px]"><Line ref="chart" :data="(data as never)" :options="options" :plugins="[line]" :aria-label="label" /></div>
 </template>

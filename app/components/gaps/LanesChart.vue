@@ -174,7 +174,7 @@ const label = computed(() => `Lanes: ${clubs.value.map(club => club.label).join(
 </script>
 
 <template>
-  <div :style="{ height: `${height}px` }">
+  <div class="chart-box" :style="{ height: `${height}px` }">
     <Bar ref="bar" :data="(data as never)" :options="options" :plugins="[bands, numbers]" :aria-label="label" />
   </div>
 </template>

@@ -99,16 +99,19 @@ export const SAY = {
   /** Of the gaps listed as likely, so many may be false on average. */
   likelyFalseShare: 0.05,
   overlap: 0.94,
-  /** Fifty to one, by the e-value: a chart has some fifteen cells that can say it. */
-  moved: 50,
+  /** By the e-value: a chart has some fifteen cells that can say it, and all rules together may be wrong in one chart of ten. */
+  moved: 150,
+  /** Likely enough to be listed, and surely. */
   looser: 0.85,
+  looserSure: 0.97,
   /** Looser means this many times the player's usual scatter. */
   looserRatio: 1.25,
   /** The player's scatter beyond the stated level's, along or across: one statement a chart. Our choice. */
   looserThanLevel: 0.95,
+  looserThanLevelSure: 0.99,
   /** A bias (to a side, short, to flyers) likely enough to be listed, and surely. Our choice. */
   bias: 0.9,
-  biasSure: 0.975,
+  biasSure: 0.998,
 } as const
 
 /** From here on a number is said to have moved: falsely for at most 1 cell in 20, however often one looks. */

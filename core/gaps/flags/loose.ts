@@ -34,14 +34,14 @@ export function find(facts: GapFacts): Finding[] {
     if (probability < SAY.looser) return []
     const [nearM, farM] = cell.window80M!
     return [{
-      flag: meta.id, sureness: 'sure', probability, cells: [plainCell(cell)],
+      flag: meta.id, sureness: probability >= SAY.looserSure ? 'sure' : 'likely', probability, cells: [plainCell(cell)],
       data: { shorterM: cell.carryM!, nearM, farM }, fromM: cell.carryM!, toM: cell.carryM!, figure: (farM - nearM) / cell.carryM!,
     }]
   })
   const probability = probabilityOfLevel(facts)
   if (probability < SAY.looserThanLevel) return cells
   const times = spread.ln / SPREAD_OF_LEVEL[level]
-  return [...cells, { flag: meta.id, variant: 'level', sureness: 'sure', probability, cells: [], data: { sharePercent: 100 * (times - 1) }, fromM: 0, toM: 0, figure: times }]
+  return [...cells, { flag: meta.id, variant: 'level', sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely', probability, cells: [], data: { sharePercent: 100 * (times - 1) }, fromM: 0, toM: 0, figure: times }]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -23,7 +23,7 @@ export function find({ sides, level, odds }: GapFacts): Finding[] {
   const usual = SIDE_OF_LEVEL[level]
   const probability = odds.wider(sides.sd / usual, SIDE.priorBalls + sides.measured - 1, SAY.looserRatio)
   if (probability < SAY.looserThanLevel) return []
-  return [{ flag: meta.id, sureness: 'sure', probability, cells: [], data: { eitherPercent: 100 * Z_80 * sides.sd, usualPercent: 100 * Z_80 * usual }, fromM: 0, toM: 0, figure: sides.sd }]
+  return [{ flag: meta.id, sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely', probability, cells: [], data: { eitherPercent: 100 * Z_80 * sides.sd, usualPercent: 100 * Z_80 * usual }, fromM: 0, toM: 0, figure: sides.sd }]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

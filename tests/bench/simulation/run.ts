@@ -3,11 +3,12 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
 import { race } from './rounds'
+import { FAULT_WORDS, watchAll, type Fault } from './all-flags'
 import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000]
+const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_534_000]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
@@ -88,7 +89,25 @@ function statements(): void {
   }
 }
 
-const parts = { a: errors, b: coverage, c: rounds, d: statements }
+function everyRule(): void {
+  const charts = many(240)
+  say(`\n### (e) Every rule that can be sure, through the whole program: charts in 100 that ever said something false for sure; 75 balls of a month before and 60 since, looked at after each of these; ${charts} charts, seeds ${E} up\n`)
+  const watched = Array.from({ length: charts }, (_, i) => watchAll(E + i, 60))
+  const rules = [...new Set(watched.flatMap(w => [...w.falseRules.keys()]))].sort()
+  const of = (test: (w: typeof watched[0]) => boolean) => (100 * watched.filter(test).length / charts).toFixed(1)
+  head('', [...rules, 'any rule'])
+  row('false at least once', [...rules.map(rule => of(w => w.falseRules.has(rule))), of(w => w.falseRules.size > 0)])
+  say('\nRules that are not named were never wrong. A belief, a bias or a width counts as false only where it is not so by the truth of that player; more than half of a sure hole must truly be one.\n')
+  const faulty = many(40)
+  say(`Made wrong on purpose, how often it is said for sure within those 60 balls; ${faulty} charts a row:\n`)
+  head('', ['said, in 100', 'balls until then, median'])
+  for (const [fault, what] of Object.entries(FAULT_WORDS) as [Fault, string][]) {
+    const found = Array.from({ length: faulty }, (_, i) => watchAll(E + 1000 + i, 60, fault).foundAfter).filter((after): after is number => after !== null)
+    row(what, [(100 * found.length / faulty).toFixed(0), found.length === 0 ? '–' : median(found)])
+  }
+}
+
+const parts = { a: errors, b: coverage, c: rounds, d: statements, e: everyRule }
 const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]
 const started = performance.now()
 for (const part of wanted.length > 0 ? wanted : Object.keys(parts) as (keyof typeof parts)[]) parts[part]()

@@ -90,7 +90,7 @@ export function watchChart(seed: number, balls: number): Watched {
         if (odds[i]! >= SAY.gapSure && step(pair) <= GAP_M) out.falseKinds.add('gap')
       })
       for (let a = 0; a < n; a++) {
-        if (fit.cellDegrees[a]! > 0 && looseTruth[a]! <= SAY.looserRatio && probabilityOfLooser(fit, a, SAY.looserRatio) >= SAY.looser) out.falseKinds.add('looser')
+        if (fit.cellDegrees[a]! > 0 && looseTruth[a]! <= SAY.looserRatio && probabilityOfLooser(fit, a, SAY.looserRatio) >= SAY.looserSure) out.falseKinds.add('looser')
         for (let b = 0; b < a; b++) {
           if (probabilityOfOverlap(fit, b, a, NEAR_M) >= SAY.overlap && Math.abs(truthM[a]! - truthM[b]!) >= NEAR_M) out.falseKinds.add('overlap')
         }

@@ -1,0 +1,164 @@
+/**
+ * Table (f): every rule that can say something for sure, through the whole program, looked at after every ball. The players
+ * have true sides, say what they believe, and carry a chart that was published a month before; the truth is theirs.
+ */
+import { calibrate } from '../../../core/chart/calibrate'
+import { USUAL_OPTIONS } from '../../../core/chart/calibration'
+import type { CellWord } from '../../../core/chart/coach-word'
+import { lnVariances } from '../../../core/chart/published'
+import type { PublishedNumbers } from '../../../core/chart/published-numbers'
+import { SAY, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../../core/chart/model/constants'
+import type { Finding } from '../../../core/gaps/flag'
+import { USUAL_THRESHOLDS } from '../../../core/gaps/flags'
+import { coverOf, grippedDown } from '../../../core/gaps/cover'
+import type { CoverShot } from '../../../core/gaps/stretches'
+import { cellKey, type Bag } from '../../../core/bag/bag'
+import type { Session, Shot } from '../../../core/shot/shot'
+import { yardsToMetres } from '../../../core/units'
+import type { PlayerShots } from '../../../core/chart/grid-fit'
+import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
+
+/** What is made wrong on purpose, to see how often it is found. */
+export type Fault = 'side-bias' | 'wide' | 'short-bias' | 'believed-wrong' | 'flyer-prone'
+
+/** A true bias that anybody would name, share of the carry; sides that are half as wide again; beliefs 10 yd long; misses short; flyers off every fourth ball. */
+const FAULTS = { bias: 0.05, wider: 1.6, believedM: yardsToMetres(10), short: 0.94, flyers: 0.25 } as const
+
+export const FAULT_WORDS: Record<Fault, string> = {
+  'side-bias': 'a twentieth of the carry to one side', 'wide': 'sides six tenths wider than the level\'s', 'short-bias': 'every ball 6 % short of the number that was published',
+  'believed-wrong': 'believed 10 yd too long, every stock shot', 'flyer-prone': 'every fourth ball a flyer',
+}
+
+const DAY_MS = 86_400_000
+const FIRST_MS = Date.UTC(2026, 3, 1)
+const MONTH_MS = 30 * DAY_MS
+const VISITS = 4
+/** More than so many of the misses are short: the rule's own. */
+const SHORT_SHARE = 2 / 3
+/** Of the truth, for holes: as many mishits as the simulated players have. */
+const MISHITS = 0.07
+
+interface Truth {
+  player: SimulatedPlayer
+  level: SimulatedLevel
+  keys: string[]
+  sideBias: number
+  sideShare: number
+  isHole: (atM: number) => boolean
+  /** Of the balls that truly miss the published numbers by more than is wanted, how many are short. */
+  shortShare: number
+}
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!
+
+function truthOf(player: SimulatedPlayer & { level: SimulatedLevel }, keys: string[], sideBias: number, sideShare: number): Omit<Truth, 'shortShare'> {
+  const looks = player.scatter.map((s, i) => s * player.truthM[i]! / (player.truthM[i]! + 30))
+  const shots = player.truthM.flatMap((carryM, i): CoverShot[] => {
+    const shot: CoverShot = { clubId: String(i), rungId: '', grippedDown: false, predicted: false, carryM, certaintySdM: 0, scatterSdM: carryM * player.scatter[i]!, sideBiasM: sideBias * carryM, sideSdM: sideShare * carryM }
+    return [shot, grippedDown(shot)]
+  })
+  return { player, level: player.level, keys, sideBias, sideShare, isHole: atM => coverOf(shots, { mishitShare: MISHITS, spread: median(looks), sideShare }, [atM])[0]!.hole !== null }
+}
+
+/** Whether what a finding says for sure is not so; null where it is a count, or the truth is not one of the simulation's. */
+function isFalse({ flag, variant, cells, fromM, toM }: Finding, { player, level, keys, sideBias, sideShare, isHole, shortShare }: Truth, fault: Fault | undefined): boolean | null {
+  const at = cells.map(cell => keys.indexOf(cellKey(cell)))
+  const carries = at.map(i => player.truthM[i]!)
+  const apart = () => Math.max(...carries) - Math.min(...carries)
+  const loose = player.scatter.map((s, i) => s / (1 + 30 / player.truthM[i]!))
+  switch (flag) {
+    case 'hole': {
+      const yards = Array.from({ length: Math.round((toM - fromM) / 0.9144) + 1 }, (_, i) => fromM + i * 0.9144)
+      return yards.filter(isHole).length < yards.length / 2
+    }
+    case 'step': return carries[1]! - carries[0]! <= USUAL_THRESHOLDS.widestStepM!
+    case 'overlap': case 'crowded': return apart() > USUAL_THRESHOLDS.closestM!
+    case 'out-of-order': return carries[1]! > carries[0]!
+    case 'uneven-lofts': return Math.abs((carries[1]! - carries[0]!) - (carries[2]! - carries[1]!)) <= USUAL_THRESHOLDS.unevenM!
+    case 'loose': return variant === 'level' ? median(loose) <= SPREAD_OF_LEVEL[level] * SAY.looserRatio : loose[at[0]!]! <= SAY.looserRatio * median(loose)
+    case 'moved': return true
+    case 'wide': return sideShare / SIDE_OF_LEVEL[level] <= SAY.looserRatio
+    case 'side-bias': return Math.abs(sideBias) * 100 <= USUAL_THRESHOLDS.biasPercent!
+    case 'short-bias': return shortShare <= SHORT_SHARE
+    case 'believed-wrong': case 'flyer-prone': return fault !== flag
+    default: return null
+  }
+}
+
+export interface AllWatched {
+  /** Rules that ever said something false for sure, each with the highest odds it gave such a thing. */
+  falseRules: Map<string, number>
+  /** Balls after which the fault made on purpose was said for sure; null when never. */
+  foundAfter: number | null
+}
+
+/** One chart, so many balls over four visits, every rule read after every ball. */
+export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched {
+  const player = drawPlayer(seed)
+  const { cells, truthM, dice, level } = player
+  const clubs = [...new Map(cells.map(cell => [cell.club, cell.loftDeg]))]
+  const rungs = [...new Map(cells.map(cell => [cell.rung, Math.exp(cell.lnFraction)]))]
+  const bag: Bag = {
+    clubs: clubs.map(([club, loftDeg]) => ({ id: `c${club}`, label: `${loftDeg}°`, name: '', loftDeg, retired: false })),
+    scale: { school: 'custom', rungs: rungs.map(([rung, fraction]) => ({ id: `r${rung}`, label: `r${rung}`, cue: '', flight: 'normal', fraction, retired: false })) },
+    struckOut: [],
+  }
+  const ids = cells.map(cell => ({ clubId: `c${cell.club}`, rungId: `r${cell.rung}` }))
+  const sideBias = fault === 'side-bias' ? (dice.uniform() < 0.5 ? -1 : 1) * FAULTS.bias : 0.008 * dice.normal()
+  const sideShare = SIDE_OF_LEVEL[level] * (fault === 'wide' ? FAULTS.wider : dice.between(0.85, 1.15))
+  const known = truthOf(player, ids.map(cellKey), sideBias, sideShare)
+  const all = ids.map((_, i) => i)
+  const hit = dice.shuffle(all).slice(0, 15)
+
+  let n = 0
+  const ball = (cell: number, day: number, sessionId: string, atMs: number): Shot => {
+    const readM = hitM(player, cell, day) * (fault === 'short-bias' && sessionId !== 's0' ? FAULTS.short : 1)
+    const carryM = fault === 'flyer-prone' && dice.uniform() < FAULTS.flyers ? readM * dice.between(1.06, 1.16) : readM
+    return { id: `b${++n}`, sessionId, ...ids[cell]!, carryM, method: 'monitor', balls: 1, hitAtMs: atMs, leftOut: null, strike: null, sideM: carryM * (sideBias + sideShare * dice.normal()) }
+  }
+  const session = (v: number): Session => ({ id: `s${v}`, startedAtMs: FIRST_MS + (v === 0 ? 0 : MONTH_MS + v * DAY_MS), method: 'monitor', ball: 'own' })
+  const sessions = [session(0)]
+  const firstDay = drawDay(dice)
+  const shots = hit.flatMap(cell => Array.from({ length: 5 }, () => ball(cell, firstDay, 's0', FIRST_MS + n * 1000)))
+  const record = (nowMs: number): PlayerShots => ({ bag, level, sessions: [...sessions], shots, nowMs })
+  const before = calibrate(record(FIRST_MS + DAY_MS), USUAL_OPTIONS)
+  const variances = lnVariances(before.grid)
+  const published: PublishedNumbers = { publishedAtMs: FIRST_MS + DAY_MS, cells: before.chart.map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM, modelM: carryM, lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null })) }
+  // The published numbers have errors of their own, and strikes fall short more than they run long: both are truly so.
+  let [missed, short] = [0, 0]
+  for (const cell of hit) {
+    const numberM = before.chart.find(other => cellKey(other) === cellKey(ids[cell]!))!.carryM!
+    for (let i = 0; i < 100; i++) {
+      const offM = hitM(player, cell, drawDay(dice)) * (fault === 'short-bias' ? FAULTS.short : 1) - numberM
+      if (Math.abs(offM) > USUAL_OPTIONS.withinM) missed++
+      if (offM < -USUAL_OPTIONS.withinM) short++
+    }
+  }
+  const truth: Truth = { ...known, shortShare: short / missed }
+  const words: CellWord[] = all.map(i => ({ id: `w${i}`, ...ids[i]!, kind: 'believed', carryM: truthM[i]! + (fault === 'believed-wrong' ? FAULTS.believedM : yardsToMetres(2) * dice.normal()), why: '', saidAtMs: FIRST_MS, holds: true }))
+  // Belief within what is wanted of the truth is right; one that is off by its own noise is not held against the rule.
+  const rightly = new Set(all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)))
+
+  const out: AllWatched = { falseRules: new Map(), foundAfter: null }
+  let looked = 0
+  for (let v = 1; v <= VISITS; v++) {
+    const day = drawDay(dice)
+    sessions.push(session(v))
+    for (let k = 0; k < Math.ceil(balls / VISITS); k++) {
+      const startMs = sessions[v]!.startedAtMs
+      shots.push(ball(dice.pick(hit), day, `s${v}`, startMs + k * 30_000))
+      looked++
+      const { findings } = calibrate(record(startMs + k * 30_000 + 1), { ...USUAL_OPTIONS, words, published })
+      for (const finding of findings) {
+        if (finding.sureness !== 'sure') continue
+        if (finding.flag === fault) out.foundAfter ??= looked
+        if (finding.flag === 'believed-wrong' && rightly.has(cellKey(finding.cells[0]!))) continue
+        if (isFalse(finding, truth, fault)) {
+          const rule = finding.variant === 'level' ? 'looser than the level' : finding.flag
+          out.falseRules.set(rule, Math.max(out.falseRules.get(rule) ?? 0, finding.probability ?? 0))
+        }
+      }
+    }
+  }
+  return out
+}
