@@ -12,6 +12,7 @@ import { makeDice } from '../devices/dice'
 import { drawPlayer } from './draw'
 import { yardsToMetres } from '../core/units'
 import type { Bag, StockShot } from '../core/bag/bag'
+import { USUAL_LOCK_IN } from '../core/session/lock-in'
 import type { SchoolId } from '../core/swing/schools'
 import { ACADEMY, COACH, PLAYERS, RANGE, type DemoPlayer } from './scenario'
 
@@ -24,7 +25,7 @@ function publications({ level, published = [] }: DemoPlayer, { clubs, rungs, str
   const idOf = (list: { label: string, id: string }[], label: string) => list.find(one => one.label === label)!.id
   const bag: Bag = {
     clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg, retired: false })),
-    scale: { school, rungs: rungs.map(({ id, label, cue, school: own, flight = 'normal', fraction }) => ({ id, label, cue, flight, retired: false, school: own ?? school, ...(fraction !== undefined && { fraction }) })) },
+    scale: { school, rungs: rungs.map(({ id, label, cue, feels, school: own, flight = 'normal', fraction }) => ({ id, label, cue, ...(feels && { feels }), flight, retired: false, school: own ?? school, ...(fraction !== undefined && { fraction }) })) },
     struckOut: struckOut.map(([club, rung]) => ({ clubId: idOf(clubs, club), rungId: idOf(rungs, rung) })),
   }
   const made: PublishedChart[] = []
@@ -56,7 +57,7 @@ async function load(url: string): Promise<void> {
     const insert = (table: string, columns: string, rows: unknown[][]) => rows.length > 0 ? connection.query(`insert into ${table} (${columns}) values ?`, [rows]) : undefined
     await insert('academies', 'id, name', [[academyId, ACADEMY]])
     // No password opens this account: the demo's button does, where there is one.
-    await insert('coaches', 'id, academy_id, name, email, password_hash', [[coachId, academyId, COACH, DEMO_EMAIL, '']])
+    await insert('coaches', 'id, academy_id, name, email, password_hash, lock_in', [[coachId, academyId, COACH, DEMO_EMAIL, '', JSON.stringify({ alike: USUAL_LOCK_IN.alike })]])
     await insert('ranges', 'id, academy_id, name, altitude_m, bearing_deg, firmness, targets', [[dice.id(nowMs), academyId, RANGE.name, RANGE.altitudeM, RANGE.bearingDeg, RANGE.firmness,
       JSON.stringify(RANGE.targets.map(({ yd, heightYd, ...target }) => ({ id: dice.id(nowMs), ...target, distanceM: yardsToMetres(yd), heightM: yardsToMetres(heightYd) })))]])
     for (const player of PLAYERS) {
@@ -64,8 +65,8 @@ async function load(url: string): Promise<void> {
       const { playerId, clubs, rungs, struckOut, sessions } = drawn
       await insert('players', 'id, academy_id, name, level, note, thresholds, school', [[playerId, academyId, player.name, player.level, player.note, '{}', player.school]])
       await insert('clubs', 'id, player_id, label, name, loft_deg, position', clubs.map(c => [c.id, playerId, c.label, c.name, c.loftDeg, c.position]))
-      await insert('rungs', 'id, player_id, label, cue, school, flight, fraction, position',
-        rungs.map(r => [r.id, playerId, r.label, r.cue, r.school ?? null, r.flight ?? 'normal', r.fraction ?? null, r.position]))
+      await insert('rungs', 'id, player_id, label, cue, feels, school, flight, fraction, position',
+        rungs.map(r => [r.id, playerId, r.label, r.cue, r.feels ?? '', r.school ?? null, r.flight ?? 'normal', r.fraction ?? null, r.position]))
       await insert('struck_out', 'player_id, club_id, rung_id',
         struckOut.map(([club, rung]) => [playerId, clubs.find(c => c.label === club)!.id, rungs.find(r => r.label === rung)!.id]))
       await insert('sessions', 'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air', sessions.map(s =>

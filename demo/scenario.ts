@@ -15,7 +15,7 @@ export const RANGE = {
   ],
 } as const
 
-export interface DemoRung { label: string, cue: string, fraction?: number, school?: SchoolId, flight?: Flight, trueFraction: number }
+export interface DemoRung { label: string, cue: string, feels?: string, fraction?: number, school?: SchoolId, flight?: Flight, trueFraction: number }
 
 export interface DemoPlayer {
   name: string
@@ -75,7 +75,7 @@ export const PLAYERS: readonly DemoPlayer[] = [
     clubs: [wedge(58, 'lob wedge'), wedge(54, 'sand wedge'), wedge(48, 'gap wedge', 'gap'), wedge(43, 'pitching wedge', 'pitch')],
     school: 'body',
     rungs: [
-      { label: 'pocket', cue: 'hands to the pocket', trueFraction: 0.36 }, { label: 'belt', cue: 'thumb over the buckle', trueFraction: 0.52 },
+      { label: 'pocket', cue: 'hands to the pocket', trueFraction: 0.36 }, { label: 'belt', cue: 'thumb over the buckle', feels: 'a pocket', trueFraction: 0.52 },
       { label: 'navel', cue: 'hands to the navel', trueFraction: 0.6 }, { label: 'full', cue: 'turn, then go', trueFraction: 1 }],
     struckOut: [], full52Yd: 92, scatter: 0.037,
     sessions: [visit(64, 36, 'paces'), visit(36, 40, 'laser'), visit(8, 30, 'laser')],
