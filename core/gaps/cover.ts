@@ -25,7 +25,7 @@ export interface PlayerScatter {
 /** Leave beyond what could be, from which on a yard is a hole: about 5 yd off the nearest number for a usual player. From memory. */
 export const HOLE_M = yardsToMetres(2)
 /** To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt. */
-const REACH_SDS = { sure: 1.45, likely: 0.5 } as const
+const REACH_SDS = { sure: 1.28, likely: 0.5 } as const
 
 /** Of all balls so far, the share that was mishit, pulled to the usual by thirty balls. */
 const MISHIT_PRIOR_BALLS = 30

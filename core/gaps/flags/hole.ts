@@ -23,8 +23,8 @@ export function find({ cover }: GapFacts): Finding[] {
     const worst = all.reduce((w, one) => one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w)
     return {
       flag: meta.id,
-      // A stretch is sure when one yard of it is: the others are its edges.
-      sureness: all.some(one => one.hole === 'sure') ? 'sure' : all.some(one => one.hole === 'likely') ? 'likely' : 'open',
+      // A stretch is sure when a third of its yards are: the others are its edges. One alone made too many false ones. [sim]
+      sureness: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? 'sure' : all.some(one => one.hole === 'likely') ? 'likely' : 'open',
       probability: null,
       cells: [plainCell(cover.shots[worst.best]!)],
       data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },

@@ -88,7 +88,8 @@ function isFalse({ flag, variant, cells, fromM, toM }: Finding, { player, level,
 export interface AllWatched {
   /** Rules that ever said something false for sure, each with the highest odds it gave such a thing. */
   falseRules: Map<string, number>
-  /** Balls after which the fault made on purpose was said for sure; null when never. */
+  /** Balls after which the fault made on purpose was listed, and was said for sure; null when never. */
+  listedAfter: number | null
   foundAfter: number | null
 }
 
@@ -139,7 +140,7 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
   // Belief within what is wanted of the truth is right; one that is off by its own noise is not held against the rule.
   const rightly = new Set(all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)))
 
-  const out: AllWatched = { falseRules: new Map(), foundAfter: null }
+  const out: AllWatched = { falseRules: new Map(), listedAfter: null, foundAfter: null }
   let looked = 0
   for (let v = 1; v <= VISITS; v++) {
     const day = drawDay(dice)
@@ -150,6 +151,7 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
       looked++
       const { findings } = calibrate(record(startMs + k * 30_000 + 1), { ...USUAL_OPTIONS, words, published })
       for (const finding of findings) {
+        if (finding.flag === fault && finding.sureness !== 'open') out.listedAfter ??= looked
         if (finding.sureness !== 'sure') continue
         if (finding.flag === fault) out.foundAfter ??= looked
         if (finding.flag === 'believed-wrong' && rightly.has(cellKey(finding.cells[0]!))) continue

@@ -8,7 +8,7 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_534_000]
+const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_635_000]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
@@ -100,10 +100,14 @@ function everyRule(): void {
   say('\nRules that are not named were never wrong. A belief, a bias or a width counts as false only where it is not so by the truth of that player; more than half of a sure hole must truly be one.\n')
   const faulty = many(40)
   say(`Made wrong on purpose, how often it is said for sure within those 60 balls; ${faulty} charts a row:\n`)
-  head('', ['said, in 100', 'balls until then, median'])
+  head('', ['listed, in 100', 'balls until then, median', 'said for sure, in 100', 'balls until then, median'])
   for (const [fault, what] of Object.entries(FAULT_WORDS) as [Fault, string][]) {
-    const found = Array.from({ length: faulty }, (_, i) => watchAll(E + 1000 + i, 60, fault).foundAfter).filter((after): after is number => after !== null)
-    row(what, [(100 * found.length / faulty).toFixed(0), found.length === 0 ? '–' : median(found)])
+    const all = Array.from({ length: faulty }, (_, i) => watchAll(E + 1000 + i, 60, fault))
+    const told = (of: 'listedAfter' | 'foundAfter') => {
+      const after = all.map(one => one[of]).filter((balls): balls is number => balls !== null)
+      return [(100 * after.length / faulty).toFixed(0), after.length === 0 ? '–' : median(after)]
+    }
+    row(what, [...told('listedAfter'), ...told('foundAfter')])
   }
 }
 

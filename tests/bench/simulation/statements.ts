@@ -37,7 +37,7 @@ function holesOf(fit: Fit, { truthM, scatter }: SimulatedPlayer): { said: { kind
   const isHole = (atM: number) => coverOf(truth, { ...player, spread }, [atM])[0]!.hole !== null
   const found = stretches(said, one => one.hole === 'sure' || one.hole === 'likely' ? 'hole' : null).filter(({ all }) => all.length > 1 || all.some(one => one.hole === 'sure'))
   return {
-    said: found.map(({ all }) => ({ kind: all.some(one => one.hole === 'sure') ? 'sure' as const : 'likely' as const, trueShare: all.filter(one => isHole(one.atM)).length / all.length })),
+    said: found.map(({ all }) => ({ kind: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? 'sure' as const : 'likely' as const, trueShare: all.filter(one => isHole(one.atM)).length / all.length })),
     trueYards: targetsOf(truthM, 'yd').filter(isHole).length,
   }
 }
