@@ -221,7 +221,7 @@ describe('a player\'s link', () => {
     expect(reply.body).toMatchObject({ player: 'Pip Marlow', strength: 'read', published: { number: 1 } })
     const wire = JSON.stringify(reply.body)
     for (const secret of [other, at.playerId, 'Somebody Else', coach instanceof Object ? 'saltmarsh.example' : '', link.token]) expect(wire).not.toContain(secret)
-    expect(Object.keys(reply.body).sort()).toEqual(['player', 'published', 'strength'])
+    expect(Object.keys(reply.body).sort()).toEqual(['bags', 'player', 'published', 'strength'])
     const phone = new Client()
     for (const path of ['/api/players', `/api/players/${at.playerId}`, '/api/account']) expect((await phone.send('GET', path, undefined, { authorization: `Bearer ${link.token}` })).status).toBe(401)
     expect((await coach.get<PlayerLink[]>(`/api/players/${at.playerId}/links`)).body[0]!.openedAtMs).toBeGreaterThan(Date.now() - 60_000)
