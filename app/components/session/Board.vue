@@ -45,12 +45,13 @@ const chosenKey = computed(() => cell.value && cellKey(cell.value))
           <td v-for="one in line.cells" :key="one.key" class="border border-default p-0">
             <span v-if="one.struckOut" class="hatched soft flex h-14 items-center justify-center text-xs">not used</span>
             <button
-              v-else type="button" class="flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated" :class="chosenKey === one.key && 'outline-3! -outline-offset-1! outline-primary!'"
+              v-else type="button" class="relative flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated" :class="chosenKey === one.key && 'outline-3! -outline-offset-1! outline-primary!'"
               :aria-pressed="chosenKey === one.key" :aria-label="one.name" :aria-description="one.predicted ? 'predicted' : one.lockedIn ? 'locked in' : undefined" @click="range.choose(one.at)"
             >
               <span v-if="one.number !== null" class="text-lg leading-tight" :class="one.predicted ? 'soft italic' : 'font-bold'">{{ one.number }}</span>
               <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
-              <span class="flex items-center gap-1"><MarksTallyMarks :balls="one.balls" /><UIcon v-if="one.lockedIn" name="i-lucide-lock" class="size-3.5 text-success" /></span>
+              <MarksTallyMarks :balls="one.balls" />
+              <UIcon v-if="one.lockedIn" name="i-lucide-lock" class="absolute top-1.5 right-1.5 size-3.5 text-success" />
             </button>
           </td>
         </tr>

@@ -95,7 +95,9 @@ export const SIDE_OF_LEVEL = { unknown: 0.05, beginner: 0.08, improver: 0.06, go
  * seeds so that at most 3 charts in 100 ever hold a false one, and checked on others: docs/model.md, (d). [sim]
  */
 export const SAY = {
-  gapSure: 0.96,
+  gapSure: 0.97,
+  /** Of three steps that should be alike: a grid has many such threes. */
+  unevenSure: 0.985,
   /** Of the gaps listed as likely, so many may be false on average. */
   likelyFalseShare: 0.05,
   overlap: 0.94,

@@ -41,7 +41,7 @@ export function find({ ladder, odds, bag }: GapFacts, options: FlagOptions = {})
   const probabilities = triples.map(({ a, b, c }) => odds.uneven(a, b, c, unevenM))
   const likely = likelyOnes(probabilities)
   return triples.map(({ a, b, c, belowM, aboveM, loftDeg }, i) => ({
-    flag: meta.id, sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : likely[i] ? 'likely' : 'open', probability: probabilities[i]!,
+    flag: meta.id, sureness: probabilities[i]! >= SAY.unevenSure ? 'sure' : likely[i] ? 'likely' : 'open', probability: probabilities[i]!,
     cells: [plainCell(a), plainCell(b), plainCell(c)], data: { belowM, aboveM, loftDeg, unevenM }, fromM: a.carryM, toM: c.carryM, figure: belowM - aboveM,
   }))
 }

@@ -8,7 +8,7 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_635_000]
+const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
