@@ -109,6 +109,7 @@ function everyRule(): void {
     }
     row(what, [...told('listedAfter'), ...told('foundAfter')])
   }
+  say('\nFlyers by the carry alone, as here, pass for scatter; it is the launch that tells them (`tests/core/readings.test.ts`).')
 }
 
 const parts = { a: errors, b: coverage, c: rounds, d: statements, e: everyRule }
