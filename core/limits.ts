@@ -37,9 +37,10 @@ export const REASON_MAX = 120
 export const PACE_MIN_M = 0.5
 export const PACE_MAX_M = 1.5
 
-/** A pile measured as one. */
 /** How far a landing place may lie above or below the tee, metres. */
 export const HEIGHT_RANGE_M = [-60, 60] as const
+
+/** A pile measured as one. */
 export const BALLS_MAX = 1000
 
 /** Flag thresholds a coach may choose, in metres: 1 to 40 yd. */

@@ -15,7 +15,7 @@ export function useHabits({ balls, ready }: RangeSession) {
     const numbers = new Map(chart.value.map(cell => [cellKey(cell), cell.carryM]))
     for (const [key, own] of groupBy(balls.value, cellKey)) {
       // The number stands in neutral air; the balls were measured in today's.
-      const correction = newestCorrection(corrections.value, own[0]!)
+      const correction = newestCorrection(corrections.value.filter(one => one.sessionId === own[0]!.sessionId), own[0]!)
       const numberM = numbers.get(key) ?? null
       const todayM = numberM === null ? null : numberM - (correction?.neutralM ? correction.neutralM - correction.measuredM : 0)
       const inTime = own.toSorted((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))

@@ -30,8 +30,8 @@ describe('a place above or below the tee', () => {
     expect(gained(58, 65, -5)).toBeLessThan(-3)
   })
 
-  it('has its share of an evenly rising range', () => {
-    expect([landingHeightM({ distanceM: 100, heightM: 4 }, 75), landingHeightM({ distanceM: 90, heightM: -3 }, 60), landingHeightM({ distanceM: 90, heightM: 0 }, 60)]).toEqual([3, -2, 0])
+  it('has its share of an evenly rising range, and all of it beyond the target', () => {
+    expect([landingHeightM({ distanceM: 100, heightM: 4 }, 75), landingHeightM({ distanceM: 90, heightM: -3 }, 60), landingHeightM({ distanceM: 90, heightM: 0 }, 60), landingHeightM({ distanceM: 40, heightM: 50 }, 120)]).toEqual([3, -2, 0, 50])
   })
 })
 

@@ -48,7 +48,7 @@ function save() {
   }
   // An untouched figure keeps its exact carry, whatever unit it is shown in.
   const carryM = carry.value === typed(props.shot.carryM) ? props.shot.carryM : read.carryM
-  const swung = rungId.value === props.shot.rungId ? {} : seen.value ? markFields({ swungRungId: rungId.value }, props.shot) : { rungId: rungId.value }
+  const swung = rungId.value === props.shot.rungId ? {} : seen.value || rungId.value === props.shot.taken?.askedRungId ? markFields({ swungRungId: rungId.value }, props.shot) : { rungId: rungId.value }
   done({ clubId: clubId.value, ...swung, ...mendedCarry({ ...props.shot, ...swung }, carryM) }, 'the change of a ball')
 }
 
