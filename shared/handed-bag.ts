@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { CARRY_MAX_M, CLUBS_MAX, LABEL_MAX, LOFT_MAX_DEG, LOFT_MIN_DEG, RUNGS_MAX } from '../core/limits'
-import { boundedNumber, lineOfText } from './text'
+import { DISTANCE_UNITS } from './account'
+import { boundedNumber, lineOfText, oneOf } from './text'
 
 const FLAGS_MAX = 100
 const metres = (what: string) => boundedNumber(what, 0, CARRY_MAX_M, ' m')
@@ -15,6 +16,8 @@ const loft = (what: string) => boundedNumber(what, LOFT_MIN_DEG, LOFT_MAX_DEG, '
  * said then. Sentences about flags stand in the coach's unit, which they name.
  */
 export const HandedBag = z.strictObject({
+  /** What the targets are counted in, and the flags said in. */
+  unit: oneOf('Unit', DISTANCE_UNITS),
   /** `wasDeg` is the loft today, null for a club that is not owned. */
   clubs: z.array(z.strictObject({ label: lineOfText('Label', LABEL_MAX), loftDeg: loft('Loft'), wasDeg: loft('Loft today').nullable() })).min(1, { error: 'No club is left: one or more is needed.' }).max(CLUBS_MAX, { error: `More than ${CLUBS_MAX} clubs.` }),
   left: z.array(lineOfText('Label', LABEL_MAX)).max(CLUBS_MAX, { error: `More than ${CLUBS_MAX} clubs.` }),

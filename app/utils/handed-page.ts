@@ -36,6 +36,7 @@ export function handedPage(today: Scene, scene: Scene, bag: Bag, lineM: number, 
   const names = sceneNames(scene)
   const own = new Set(scene.whatIf.clubs.filter(({ from, loftDeg }) => from !== null && lofts.get(from) === loftDeg).map(club => club.id))
   return {
+    unit,
     clubs: scene.whatIf.clubs.map(({ label, loftDeg, from }) => ({ label, loftDeg, wasDeg: from === null ? null : lofts.get(from) ?? null })),
     left: clubsInUse(bag).filter(club => isGridClub(club) && !scene.whatIf.clubs.some(other => other.from === club.id)).map(club => club.label),
     shots: [...scene.ladder].reverse().map(step => ({ name: names.cell(step), carryM: step.carryM, hit: !step.predicted && own.has(step.clubId) })),

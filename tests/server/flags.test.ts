@@ -91,7 +91,7 @@ describe('kept bags', () => {
     const { body: link } = await coach.post<MadeLink>(`/api/players/${playerId}/links`, { id: newId(), strength: 'read' })
     const phone = async () => (await new Client().send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${link.token}` })).body.bags
     const sum = { within: 60, targets: 80, meanM: 5, worstAtM: 70, worstLeaveM: 9 }
-    const page = { clubs: [{ label: '56°', loftDeg: 54, wasDeg: 56 }], left: ['52°'], shots: [{ name: '56° full', carryM: 80, hit: false }], lineM: 5, before: sum, after: sum, gone: ['18 yd from a to b'], fresh: [], stay: [] }
+    const page = { unit: 'yd', clubs: [{ label: '56°', loftDeg: 54, wasDeg: 56 }], left: ['52°'], shots: [{ name: '56° full', carryM: 80, hit: false }], lineM: 5, before: sum, after: sum, gone: ['18 yd from a to b'], fresh: [], stay: [] }
     expect(await phone()).toEqual([])
     expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page })).body[0]!.handedAtMs).toBeGreaterThan(Date.now() - 60_000)
     expect(await phone()).toMatchObject([{ id: kept.id, name: 'Stronger', page }])

@@ -4,7 +4,7 @@ import { BEND_CAUTION } from '#shared/what-if-words'
 
 /** A bag that the coach thought of, on the player's phone: what would be different, and what it would do. */
 const props = defineProps<{ bag: HandedPage }>()
-const { whole, to, unit, unitWord, withUnit } = useDistance()
+const { whole, to, unit, withUnit } = useDistance()
 const page = computed(() => props.bag.page)
 const one = (metres: number) => `${to(metres).toFixed(1)} ${unit.value}`
 const changes = computed(() => [
@@ -14,8 +14,9 @@ const changes = computed(() => [
 const bent = computed(() => page.value.clubs.some(club => club.wasDeg !== null && club.wasDeg !== club.loftDeg))
 const rows = computed(() => {
   const { before, after, lineM } = page.value
+  const unitWord = page.value.unit === 'yd' ? 'yards' : 'metres'
   return [
-    { what: `Covered within ${withUnit(lineM)}`, before: `${before.within} of ${before.targets} ${unitWord.value}`, after: `${after.within} of ${after.targets} ${unitWord.value}` },
+    { what: `Covered within ${withUnit(lineM)}`, before: `${before.within} of ${before.targets} ${unitWord}`, after: `${after.within} of ${after.targets} ${unitWord}` },
     { what: 'Left on average', before: one(before.meanM), after: one(after.meanM) },
     { what: 'Worst', before: `${one(before.worstLeaveM)} at ${whole(before.worstAtM)}`, after: `${one(after.worstLeaveM)} at ${whole(after.worstAtM)}` },
   ]
