@@ -73,8 +73,15 @@ function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCo
     let balls = 0
     let flyers = 0
     for (const shot of pile) {
+      if (shot.balls > 1) continue
+      // One that the coach left out as a flyer is one all the more.
+      if (shot.leftOut === 'flyer') {
+        balls++
+        flyers++
+        continue
+      }
       const verdict = grid.verdicts.get(shot.id)
-      if (!verdict || shot.balls > 1) continue
+      if (!verdict) continue
       balls++
       if (verdict.fault === 'flyer') flyers += 1 - verdict.clean
     }

@@ -120,6 +120,15 @@ describe('what a launch makes of a strike', () => {
     expect(questions.filter(question => question.shot.includes('full'))).toEqual([])
   })
 
+  it('makes a club of many flyers known as one, whether they stand on record or were left out', () => {
+    const many = flown(56, '56°', around(base, Array.from({ length: 30 }, (_, i) => (i % 7 - 3) / 150))).shots.map((shot, i) => ({ ...shot, id: `good ${i}` }))
+    const flyers = Array.from({ length: 12 }, (_, i) => strange(`flyer ${i}`, { spinRpm: 4000 + 40 * i, speedMs: base.speedMs * (1.03 + 0.002 * i) }))
+    const said = (shots: Shot[]) => calibrated(BAG, [...many, ...shots], still).findings.filter(finding => finding.flag === 'flyer-prone')
+    expect(said(flyers)).toMatchObject([{ cells: [{ clubId: '56°' }] }])
+    expect(said(flyers.map(shot => ({ ...shot, leftOut: 'flyer' })))).toMatchObject([{ data: { ballsN: 42 } }])
+    expect(said(flyers.slice(0, 2))).toEqual([])
+  })
+
   it('weighs a named ball less, and asks no more once the coach has spoken', () => {
     const flyer = strange('flyer', { spinRpm: 4000, speedMs: base.speedMs * 1.04 })
     const carryOf = (last: Shot) => calibrated(BAG, [...good, last], still).chart.find(cell => cell.clubId === '56°' && cell.rungId === 'full')!.carryM!
