@@ -32,8 +32,8 @@ export function insteadOf(carryM: number, cell: ChartCell, chart: CarryChart): I
   return found
 }
 
-/** The newest so many balls may be a run, and so many before them say what is usual. */
-const RUN = { least: 4, most: 6, before: 4 } as const
+/** The newest so many balls may be a run, and so many before them, at least and at most, say what is usual. */
+const RUN = { least: 4, most: 6, before: 4, lookBack: 50 } as const
 /** A median is this much less sure than a mean. */
 const MEDIAN_SD = 1.2533
 const FAR_SDS = 2.25
@@ -49,12 +49,13 @@ const NEAR_SDS = 0.75
  */
 export function otherUnitRun(carriesM: readonly number[], scatter: number): { balls: number, times: number } | null {
   for (let balls = RUN.most; balls >= RUN.least; balls--) {
-    const before = carriesM.slice(0, -balls)
+    const before = carriesM.slice(Math.max(0, carriesM.length - balls - RUN.lookBack), -balls)
     if (before.length < RUN.before) continue
     const sd = MEDIAN_SD * scatter * Math.sqrt(1 / balls + 1 / before.length)
-    const off = ln(median(carriesM.slice(-balls)) / median(before))
+    const usual = median(before)
+    const off = ln(median(carriesM.slice(-balls)) / usual)
     const times = off < 0 ? 1 / METRES_PER_YARD : METRES_PER_YARD
-    const nearer = (m: number) => Math.abs(ln(m * times / median(before))) < Math.abs(ln(m / median(before)))
+    const nearer = (m: number) => Math.abs(ln(m * times / usual)) < Math.abs(ln(m / usual))
     if (Math.abs(off) >= FAR_SDS * sd && Math.abs(off + ln(times)) <= NEAR_SDS * sd && carriesM.slice(-balls).every(nearer)) return { balls, times }
   }
   return null
