@@ -96,18 +96,20 @@ test('what if: change, undo, search, stop, keep and look again', async ({ page, 
   // Handed over it stands on the player's phone, in figures, until it is taken back.
   await page.getByRole('button', { name: 'Hand to the player' }).click()
   await expect(page.getByText('Without the lob wedge is on the player\'s phone').first()).toBeVisible()
-  const { token } = await page.evaluate(async () => {
-    const id = location.pathname.split('/')[2]
-    const made = await fetch(`/api/players/${id}/links`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: crypto.randomUUID(), strength: 'read' }) })
-    return await made.json() as { token: string }
-  })
+  const links = `/api/players/${page.url().split('/')[4]}/links`
+  const link = await page.evaluate(async (path) => {
+    const made = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: crypto.randomUUID(), strength: 'read' }) })
+    return await made.json() as { id: string, token: string }
+  }, links)
   const phone = await page.context().newPage()
-  await phone.goto(`/card#${token}`)
+  await phone.goto(`/card#${link.token}`)
   await phone.locator('summary').filter({ hasText: 'Without the lob wedge' }).click()
   await expect(phone.getByText('With the 51° bent from 51° to 52°, the 60° left at home. Nothing of it is done: talk it over first.')).toBeVisible()
   await expect(phone.getByRole('rowheader', { name: 'Left on average' })).toBeVisible()
   await expect(phone.getByRole('list', { name: 'Its stock shots, longest first' }).getByRole('listitem').filter({ hasText: '51° full' })).toContainText('predicted')
   await phone.close()
+  // The demo's player has no link again.
+  expect(await page.evaluate(path => fetch(path, { method: 'DELETE' }).then(reply => reply.status), `${links}/${link.id}`)).toBe(200)
   await page.getByRole('button', { name: 'Take back from the player' }).click()
   await expect(page.getByRole('button', { name: 'Hand to the player' })).toBeVisible()
 
