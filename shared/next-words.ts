@@ -54,16 +54,22 @@ function launchWords({ look, spinRpm, usualSpinRpm, launchDeg, usualLaunchDeg, s
   }
 }
 
+/** Times what was read, where it was a figure of the unit that this screen does not show; undefined else. */
+export function unitSlip({ otherUnit }: Pick<Instead, 'otherUnit'>, unit: DistanceUnit): number | undefined {
+  return otherUnit !== undefined && (otherUnit > 1) === (unit === 'yd') ? otherUnit : undefined
+}
+
 /**
  * What else a ball that stands out may have been, with the figures; empty when nothing fits.
  * @param measuredM as it was read
  * @param nameOf a stock shot
  */
-export function insteadWords({ otherClub, otherUnit }: Instead, measuredM: number, unit: DistanceUnit, nameOf: (cell: StockShot) => string): string {
+export function insteadWords({ otherClub, ...rest }: Instead, measuredM: number, unit: DistanceUnit, nameOf: (cell: StockShot) => string): string {
   const other = unit === 'yd' ? 'm' : 'yd'
+  const times = unitSlip(rest, unit)
   return [
     ...(otherClub ? [`It is an ordinary ${nameOf(otherClub)}: another club?`] : []),
-    ...(otherUnit !== undefined && (otherUnit > 1) === (unit === 'yd') ? [`${distanceText(measuredM, unit)} ${other} would be an ordinary ball of this stock shot, ${distanceWithUnit(measuredM * otherUnit, unit)}: read in the other unit?`] : []),
+    ...(times !== undefined ? [`${distanceText(measuredM, unit)} ${other} would be an ordinary ball of this stock shot, ${distanceWithUnit(measuredM * times, unit)}: read in the other unit?`] : []),
   ].join(' ')
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Question } from '#core/chart/calibration'
 import type { StockShot } from '#core/bag/bag'
-import { insteadWords, questionWords } from '#shared/next-words'
+import { insteadWords, questionWords, unitSlip } from '#shared/next-words'
 import type { ShotRecord } from '#shared/session'
 
 /** A ball that stands out: it weighs little already, and the coach has the last word. */
@@ -11,10 +11,7 @@ const { typed, text, unit } = useDistance()
 const { cellName, clubLabel } = useCellNames()
 const instead = computed(() => insteadWords(props.question, props.question.ball.carryM, unit.value, cellName))
 /** Metres read where yards were meant, or the other way round: only the way that this screen's unit allows. */
-const unitTimes = computed(() => {
-  const times = props.question.otherUnit
-  return times !== undefined && (times > 1) === (unit.value === 'yd') ? times : undefined
-})
+const slipped = computed(() => unitSlip(props.question, unit.value) !== undefined)
 </script>
 
 <template>
@@ -25,7 +22,7 @@ const unitTimes = computed(() => {
       <UButton color="neutral" variant="outline" icon="i-lucide-circle-minus" @click="emit('settle', false)">{{ question.fault === 'misread' ? 'Misread, leave it out' : question.fault === 'flyer' ? 'Flyer, leave it out' : 'Poor strike, leave it out' }}</UButton>
       <UButton color="neutral" variant="outline" icon="i-lucide-check" @click="emit('settle', true)">{{ question.changed ? 'The swing has changed, they count' : 'It counts' }}</UButton>
       <UButton v-if="question.otherClub" color="neutral" variant="outline" icon="i-lucide-arrow-right" @click="emit('club')">It was the {{ clubLabel(question.otherClub) }}</UButton>
-      <UButton v-if="unitTimes !== undefined" color="neutral" variant="outline" icon="i-lucide-ruler" @click="emit('unit')">{{ question.changed ? `They were in ${unit === 'yd' ? 'metres' : 'yards'}` : `It was ${text(question.ball.carryM)} ${unit === 'yd' ? 'm' : 'yd'}` }}</UButton>
+      <UButton v-if="slipped" color="neutral" variant="outline" icon="i-lucide-ruler" @click="emit('unit')">{{ question.changed ? `They were in ${unit === 'yd' ? 'metres' : 'yards'}` : `It was ${text(question.ball.carryM)} ${unit === 'yd' ? 'm' : 'yd'}` }}</UButton>
     </div>
   </section>
 </template>
