@@ -5,12 +5,12 @@ import { yardsToMetres } from './units'
 /** A carry or total, in the unit it is read in: 1 to 400 yd, 1 to 365 m. Above it is a driver or a slip of the finger. */
 export const CARRY_LIMITS = { yd: { min: 1, max: 400 }, m: { min: 1, max: 365 } } as const
 
-/** In a file, metres may come from yards, whose ends lie between whole metres. */
-export const CARRY_LIMITS_IN_FILE = { yd: CARRY_LIMITS.yd, m: { min: 0.9, max: 366 } } as const
-
 /** The same in metres: the wider of both units, so that what one form takes the server does not refuse. */
 export const CARRY_MIN_M = yardsToMetres(CARRY_LIMITS.yd.min)
 export const CARRY_MAX_M = yardsToMetres(CARRY_LIMITS.yd.max)
+
+/** In a file, metres may come from yards, whose ends lie between whole metres. */
+export const CARRY_LIMITS_IN_FILE = { yd: CARRY_LIMITS.yd, m: { min: CARRY_MIN_M, max: CARRY_MAX_M } } as const
 
 /** Loft of a club, degrees: from a driver to the steepest wedge that is sold (common practice). */
 export const LOFT_MIN_DEG = 8

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { AIR_RANGE } from '../core/flight/air'
 import { CARRY_MAX_M, HEIGHT_RANGE_M } from '../core/limits'
-import { FIRMNESSES, LABEL_LINE } from './session'
+import { isPossibleHeight } from '../core/shot/landing-height'
+import { FIRMNESSES, heightFault, LABEL_LINE } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
 export const TARGET_KINDS = ['sign', 'green', 'circle', 'flag'] as const
@@ -17,6 +18,8 @@ export const RangeTarget = z.strictObject({
   heightM: boundedNumber('Height', ...HEIGHT_RANGE_M, ' m'),
   /** Right of the middle of the range, from the tee. */
   rightDeg: boundedNumber('Direction', -80, 80, '°'),
+}).superRefine(({ distanceM, heightM }, issues) => {
+  if (!isPossibleHeight(distanceM, heightM)) issues.addIssue({ code: 'custom', path: ['heightM'], message: heightFault(distanceM, heightM) })
 })
 export type RangeTarget = z.infer<typeof RangeTarget>
 

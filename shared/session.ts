@@ -5,6 +5,7 @@ import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
 import type { AirEntry } from '../core/flight/session-air'
 import { ORDERS } from '../core/session/order'
 import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName, type Readings } from '../core/shot/readings'
+import { isPossibleHeight } from '../core/shot/landing-height'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
 import { boundedNumber, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
 
@@ -125,6 +126,12 @@ export const TakenRecord = z.strictObject({
 })
 export type TakenRecord = z.infer<typeof TakenRecord>
 
+/** Why a ball cannot have come down there. */
+export function heightFault(carryM: number, heightM: number): string {
+  const away = `${Math.abs(heightM).toFixed(1)} m ${heightM > 0 ? 'above' : 'below'} the tee`
+  return `A carry of ${carryM.toFixed(1)} m to ${away} is not possible: no ball comes down there.`
+}
+
 /** One ball as the browser logs it, and as it stands after each change. Deleting is marking. */
 export const ShotRecord = z.object({
   id: Id,
@@ -143,6 +150,10 @@ export const ShotRecord = z.object({
   taken: TakenRecord.nullable().default(null),
   deleted: z.boolean({ error: 'Deleted is yes or no.' }),
   version: Version,
+}).superRefine(({ carryM, taken }, issues) => {
+  const heightM = taken?.heightM ?? 0
+  if (isPossibleHeight(carryM, heightM)) return
+  issues.addIssue({ code: 'custom', path: ['taken', 'heightM'], message: heightFault(carryM, heightM) })
 })
 export type ShotRecord = z.infer<typeof ShotRecord>
 

@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { clubsInUse, rungsInUse, type Bag } from '#core/bag/bag'
+import { cut } from '#core/cut'
 import { LABEL_MAX } from '#core/limits'
 import type { Mapping } from '#core/files/foreign-table'
 import { ballKey, type Choices, type ImportAnswer, type ImportAsk, type OpenedFile, type PlannedFile } from '~/workers/import-protocol'
@@ -44,7 +45,9 @@ export function useImport() {
       opened.value = answer.opened
       const before = kept.value[headerKey.value]
       const mapping = before ? { ...before, unsure: [] } : answer.opened.mapping
-      choices.value = { mapping, clubs: {}, swings: {}, swing: rungsInUse(record.bag).at(-1)?.id ?? null, dateMs: new Date().setHours(12, 0, 0, 0) }
+      // Labels of a file may be called anything, "constructor" too: no object's own names are in the way here.
+      const none = () => Object.create(null) as Record<string, string>
+      choices.value = { mapping, clubs: none(), swings: none(), swing: rungsInUse(record.bag).at(-1)?.id ?? null, dateMs: new Date().setHours(12, 0, 0, 0), ball: 'own', surface: 'grass', indoors: false }
       plan()
     } else if (answer.did === 'plan') {
       planned.value = answer.planned
@@ -79,7 +82,7 @@ export function useImport() {
   /** A club that the bag does not have yet, into it, and its rows with it. @throws Error with a sentence for the coach */
   async function makeClub(label: string, loftDeg: number): Promise<void> {
     const id = newId()
-    const clubs = [...record.bag.clubs, { id, label: label.slice(0, LABEL_MAX), name: '', loftDeg, retired: false }].sort((a, b) => Number(a.retired) - Number(b.retired) || b.loftDeg - a.loftDeg)
+    const clubs = [...record.bag.clubs, { id, label: cut(label, LABEL_MAX).trim(), name: '', loftDeg, retired: false }].sort((a, b) => Number(a.retired) - Number(b.retired) || b.loftDeg - a.loftDeg)
     record.takeBag(await api<{ bag: Bag, bagVersion: number }>(`/api/players/${record.playerId}/bag`, { method: 'PUT', body: { version: record.bagVersion, clubs, scale: record.bag.scale, struckOut: record.bag.struckOut } }))
     choices.value!.clubs[label] = id
     plan()

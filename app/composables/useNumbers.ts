@@ -28,6 +28,8 @@ export const useNumbers = createSharedComposable(() => {
     rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),
     corrections: computed(() => calibration.result?.corrections ?? []),
     questions: computed(() => calibration.result?.questions ?? []),
+    /** Balls that count but cannot be worked out, and why. */
+    setAside: computed(() => calibration.result?.setAside ?? []),
   }
 })
 

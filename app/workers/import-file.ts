@@ -1,6 +1,9 @@
 import Papa from 'papaparse'
 import { isUnitRow, guessMapping, type ForeignTable, type Mapping } from '#core/files/foreign-table'
+import { unzipSync } from 'fflate'
+import { cut } from '#core/cut'
 import { FILE_MAX_BYTES, ROWS_MAX } from './import-protocol'
+import { CELL_CHARACTERS_MAX, CELLS_MAX, COLUMNS_MAX, walkSheet, walkText, type Beyond, type Bounds } from './table-bounds'
 
 /** What is wrong with a file, in a sentence for the coach. */
 export class FileFault extends Error {}
@@ -40,33 +43,62 @@ export function decode(bytes: Uint8Array): string {
   }
 }
 
-const words = (value: unknown) => (value === null || value === undefined ? '' : value instanceof Date ? value.toISOString() : String(value)).slice(0, CELL_MAX)
+const words = (value: unknown) => cut(value === null || value === undefined ? '' : value instanceof Date ? value.toISOString() : String(value), CELL_MAX)
 
-async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<string[][]> {
+/** Lines of preamble that are looked past for the header. */
+const HEADER_WITHIN = 15
+/** Rows that may stand beside the shots: a preamble, units, blank lines at the end. */
+const ROWS_BESIDE = 1000
+const BOUNDS: Bounds = { rows: ROWS_MAX + ROWS_BESIDE, columns: COLUMNS_MAX, cells: CELLS_MAX, cellCharacters: CELL_CHARACTERS_MAX }
+const many = (n: number) => n.toLocaleString('en-GB')
+
+/** @throws FileFault */
+function refuseBeyond(beyond: Beyond | null): void {
+  if (!beyond) return
+  const sentences: Record<Beyond['bound'], string> = {
+    rows: `This file has more than ${many(ROWS_MAX)} rows: at most ${many(ROWS_MAX)} can be read at once.`,
+    columns: `Line ${beyond.line} has more than ${COLUMNS_MAX} columns: at most ${COLUMNS_MAX} can be read.`,
+    cells: `This file has more than ${many(CELLS_MAX)} cells: leave columns away that are no shots.`,
+    cell: `Line ${beyond.line} has a cell of more than ${many(CELL_CHARACTERS_MAX)} characters: shorten it.`,
+    quote: `Line ${beyond.line}: a quotation mark is left open, so where a cell ends cannot be told.`,
+  }
+  throw new FileFault(sentences[beyond.bound])
+}
+
+/** What is read of a file, row by row, and the line that each row begins on. */
+interface Read { rows: string[][], lines: number[] }
+
+async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<Read> {
   const size = unpackedSize(bytes)
   if (size === null) throw new FileFault('This is no spreadsheet that can be read: it is damaged, or another kind of zip.')
   if (size > UNPACKED_MAX_BYTES) throw new FileFault(`Unpacked this spreadsheet has ${Math.round(size / 1e6)} MB: at most ${UNPACKED_MAX_BYTES / 1e6} MB can be read.`)
   const { default: readExcelFile } = await import('read-excel-file/web-worker')
   try {
+    const sheetParts = unzipSync(bytes, { filter: ({ name }) => /^xl\/worksheets\/[^/]*\.xml$/i.test(name) })
+    for (const xml of Object.values(sheetParts)) refuseBeyond(walkSheet(xml, BOUNDS).beyond)
     const sheets = await readExcelFile(new Blob([bytes]))
     const first = sheets.find(sheet => sheet.data.length > 0)
-    return (first?.data ?? []).map(row => row.map(words))
+    const rows = (first?.data ?? []).map(row => row.map(words))
+    return { rows, lines: rows.map((_, i) => i + 1) }
   } catch (error) {
+    if (error instanceof FileFault) throw error
     throw new FileFault(`This spreadsheet cannot be read: ${(error as Error).message.slice(0, 120)}`)
   }
 }
 
-function readCsv(bytes: Uint8Array): string[][] {
+function readCsv(bytes: Uint8Array): Read {
   const text = decode(bytes).replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n')
   if (text.includes('\0')) throw new FileFault('This file is no table of text: save it as CSV or XLSX.')
-  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
-  const quote = errors.find(error => error.type === 'Quotes')
-  if (quote) throw new FileFault(`Line ${(quote.row ?? 0) + 1}: a quotation mark is left open, so where a cell ends cannot be told.`)
-  return data.map(row => row.map(words))
+  refuseBeyond(walkText(text, BOUNDS).beyond)
+  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
+  let line = 1
+  const lines = data.map((row) => {
+    const begins = line
+    line += 1 + row.reduce((sum, cell) => sum + (cell.split('\n').length - 1), 0)
+    return begins
+  })
+  return { rows: data.map(row => row.map(words)), lines }
 }
-
-/** Lines of preamble that are looked past for the header. */
-const HEADER_WITHIN = 15
 
 /** The row that names columns: the first with a carry or a club in it, else the first with two cells. */
 function headerAt(rows: readonly string[][]): number {
@@ -85,7 +117,7 @@ export async function openFile(name: string, bytes: Uint8Array<ArrayBuffer>): Pr
   if (bytes.length > FILE_MAX_BYTES) throw new FileFault(`${name} has ${Math.round(bytes.length / 1e6)} MB: at most ${FILE_MAX_BYTES / 1e6} MB can be read.`)
   if (bytes.length === 0) throw new FileFault(`${name} is empty.`)
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4B
-  const all = isZip ? await readWorkbook(bytes) : readCsv(bytes)
+  const { rows: all, lines } = isZip ? await readWorkbook(bytes) : readCsv(bytes)
   const at = headerAt(all)
   if (at < 0) throw new FileFault(`${name} has no row with names of columns.`)
   const headers = all[at]!.map(cell => cell.trim())
@@ -94,6 +126,6 @@ export async function openFile(name: string, bytes: Uint8Array<ArrayBuffer>): Pr
   const rows = all.slice(from)
   while (rows.length > 0 && rows.at(-1)!.every(cell => cell.trim() === '')) rows.pop()
   if (rows.length === 0) throw new FileFault(`${name} has names of columns and no row below them.`)
-  if (rows.length > ROWS_MAX) throw new FileFault(`${name} has ${rows.length.toLocaleString('en-GB')} rows: at most ${ROWS_MAX.toLocaleString('en-GB')} can be read at once.`)
-  return { table: { headers, rows, firstLine: from + 1 }, mapping: guessMapping(headers, rows, units) }
+  if (rows.length > ROWS_MAX) throw new FileFault(`${name} has ${many(rows.length)} rows: at most ${many(ROWS_MAX)} can be read at once.`)
+  return { table: { headers, rows, lines: lines.slice(from, from + rows.length) }, mapping: guessMapping(headers, rows, units) }
 }

@@ -14,8 +14,12 @@ export interface Choices {
   swings: Record<string, string>
   /** Swing length of rows that name none. */
   swing: string | null
-  /** When rows without a time were hit. */
+  /** Day on which rows without a time were hit, at its noon. */
   dateMs: number
+  /** What holds for all rows where no column says it. */
+  ball: 'own' | 'range'
+  surface: 'grass' | 'mat'
+  indoors: boolean
 }
 
 /** What a ball that came another way is known by: one that went out in a table and comes back is the same ball. */

@@ -40,7 +40,7 @@ async function take(ask: ImportAsk): Promise<void> {
     table = opened.table
     post({ did: 'open', opened: { name: file.name, headers: table.headers, sample: table.rows.slice(0, SAMPLE_ROWS), rows: table.rows.length, mapping: opened.mapping } })
   } else if (ask.do === 'plan') {
-    plan = { playerId: ask.playerId, ...planImport(table!, ask.choices, ask.bag, ask.playerId, new Set(ask.knownBalls)) }
+    plan = { playerId: ask.playerId, ...planImport(table!, ask.choices, ask.bag, ask.playerId, new Set(ask.knownBalls), Date.now()) }
     post({ did: 'plan', planned: plan.planned })
   } else {
     stopped = false

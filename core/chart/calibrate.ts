@@ -12,12 +12,13 @@ import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from './launch-looks'
 import { insteadOf, otherUnitRun } from './instead'
 import { dayOf, fitGrid, type GridFit, type Kept, type PlayerShots } from './grid-fit'
 import { onLevel } from './level'
-import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, type NextOptions } from './model/next-shot'
+import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, isEnough, type NextOptions } from './model/next-shot'
 import { questionsOf } from './model/screens'
 import { asMeasured, inNeutralAir } from './neutral-shots'
 import { groupByCell, inTime } from './pile'
 import { asPitched } from './pitched'
 import { asPlayBall } from './play-ball'
+import { setAsideOf, withoutOddCarries } from './set-aside'
 
 /** Stock shots named ahead. */
 const SHOTS_AHEAD = 3
@@ -63,24 +64,25 @@ export function calibrate(measured: PlayerShots, options: CalibrationOptions = U
   if (looks.size > 0) inAir.shots = inAir.shots.map(shot => looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot)
   const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(inAir) : { ...inAir, rangeBalls: null }
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
-  const player = { ...record, sessions, shots: inTime(shots) }
+  const player = { ...record, sessions, shots: inTime(withoutOddCarries(shots)) }
   const grid = fitGrid(player, kept)
   const chart = carryChart(player.bag, player.shots, grid)
-  const { within, inUse } = cellsWithin(grid.fit, grid.need, options.withinM)
+  const known = cellsWithin(grid.fit, grid.need, options.withinM)
   const told = chartProgress(chart).hit > 0
-  const goodEnough = told && within >= NEXT.goodEnoughShare * inUse
+  const goodEnough = told && isEnough(known)
   const facts = gapFacts({ player, grid, chart, withinM: options.withinM, goodEnough, cover: { measuredOnly: options.measuredOnly }, words: options.words, published: options.published })
   const findings = findFlags(facts, options.flags)
   const rule: NextOptions = { measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M), balls: BALLS_AT_ONCE, need: grid.need }
-  const toGo = inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
+  const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
     grid, player, air: corrections.length > 0 ? 'neutral' : 'as measured', corrections: [...corrections, ...heights], rangeBalls, chart, ladder: facts.ladder, findings, cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { measuredOnly: options.measuredOnly, unit: 'm' }) : facts.cover,
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({ ...grid.cells[cell]!, balls: BALLS_AT_ONCE, gainM, others: others.map(i => grid.cells[i]!) })),
     ready: {
-      withinM: options.withinM, cellsWithin: within, cellsInUse: inUse, goodEnough,
+      withinM: options.withinM, cellsWithin: known.within, cellsInUse: known.inUse, goodEnough,
       ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
     },
     retestDueMs: grid.lastDay === null || !told ? null : DAY_MS * (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
     questions: askAbout(player, grid, chart, looks),
+    setAside: setAsideOf(measured.shots, player.shots),
   }
 }

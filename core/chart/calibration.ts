@@ -11,6 +11,7 @@ import type { CellWord } from './coach-word'
 import type { PublishedNumbers } from './published-numbers'
 import type { AirCorrection } from './corrections'
 import type { RangeBalls } from './play-ball'
+import type { SetAside } from './set-aside'
 import { WITHIN_M } from './within'
 
 /** A ball that stands out, what it looks like, and what else it may have been. */
@@ -76,4 +77,6 @@ export interface Calibration {
   /** Day the numbers should be tested again, milliseconds since 1970; null without a ball. */
   retestDueMs: number | null
   questions: (StockShot & Question)[]
+  /** Balls that count, but that cannot be worked out: each with its reason. */
+  setAside: SetAside[]
 }

@@ -6,6 +6,7 @@ import { airAt, todayOfAir, type AirEntry } from '../flight/session-air'
 import { groupBy } from '../group-by'
 import { cellKey } from '../bag/bag'
 import { median } from '../median'
+import { aside, unlessRefused } from './set-aside'
 import type { Session, Shot } from '../shot/shot'
 import type { AirCorrection } from './corrections'
 
@@ -15,19 +16,19 @@ const ERROR_SHARE = 0.3
 const CARRY_BIN_M = 2
 const LEAST_CARRY_M = 1
 
-const gains = new Map<string, number>()
+const gains = new Map<string, number | null>()
 const MOST_GAINS = 5000
 
-/** Metres of carry for each metre of height, of the usual strike with this loft. 0 where no such strike comes down there. */
-function gainOf(loftDeg: number, carryM: number, heightM: number, air: AirEntry | undefined): number {
+/** Metres of carry for each metre of height, of the usual strike with this loft. Null where no such strike comes down there. */
+function gainOf(loftDeg: number, carryM: number, heightM: number, air: AirEntry | undefined): number | null {
   const at = Math.max(LEAST_CARRY_M, Math.round(carryM / CARRY_BIN_M) * CARRY_BIN_M)
   const rise = Math.sign(heightM) * Math.max(1, Math.round(Math.abs(heightM)))
   const { fromMs: _, ...rest } = air ?? { fromMs: 0 }
   const key = JSON.stringify([loftDeg, at, rise, rest])
   let gain = gains.get(key)
   if (gain === undefined) {
-    const level = toLevel(loftDeg, at, rise, air ? todayOfAir(air) : NEUTRAL)
-    gain = level.ok ? (level.carryM - at) / rise : 0
+    const level = unlessRefused(() => toLevel(loftDeg, at, rise, air ? todayOfAir(air) : NEUTRAL))
+    gain = level?.ok ? (level.carryM - at) / rise : null
     if (gains.size >= MOST_GAINS) gains.clear()
     gains.set(key, gain)
   }
@@ -48,7 +49,9 @@ export function onLevel<T extends { bag: Bag, sessions: readonly Session[], shot
   const shots = record.shots.map((shot): Shot => {
     if (!rises(shot)) return shot
     const air = sessionOf.get(shot.sessionId)?.air ?? []
-    const levelM = shot.heightM! * gainOf(lofts.get(shot.clubId)!, shot.carryM, shot.heightM!, air[airAt(air, shot.hitAtMs)])
+    const gain = gainOf(lofts.get(shot.clubId)!, shot.carryM, shot.heightM!, air[airAt(air, shot.hitAtMs)])
+    if (gain === null) return aside(shot, 'no-flight-there')
+    const levelM = shot.heightM! * gain
     return { ...shot, carryM: Math.max(LEAST_CARRY_M, shot.carryM + levelM), levelM }
   })
   const bySession = groupBy(shots.filter(shot => shot.leftOut === null), shot => shot.sessionId)

@@ -7,10 +7,8 @@ import { median } from '../median'
 import type { Session, Shot } from '../shot/shot'
 import type { AirCorrection } from './corrections'
 import type { PlayerShots } from './grid-fit'
+import { aside, unlessRefused } from './set-aside'
 import { byOwnFlight, ownStrikes } from './seen-flights'
-
-/** Why a ball does not count that was hit into too much wind. */
-export const TOO_WINDY = 'wind too strong to count'
 
 /** Lofts under this are not in the delivery: such a club's shots stay as they were measured. */
 const LEAST_LOFT_DEG = DELIVERY_LOFT_DEG[0]
@@ -29,7 +27,7 @@ function correctionOf(loftDeg: number, middleM: number, air: AirEntry, strike: S
   const key = JSON.stringify([loftDeg, middleM, rest, strike])
   let found = known.get(key)
   if (found === undefined) {
-    found = correct(loftDeg, middleM, todayOfAir(air), strike.from, strike.own)
+    found = unlessRefused(() => correct(loftDeg, middleM, todayOfAir(air), strike.from, strike.own))
     if (known.size >= MOST_KNOWN) known.clear()
     known.set(key, found)
   }
@@ -73,13 +71,13 @@ function correctPile(loftDeg: number, list: readonly Shot[], air: AirEntry, own:
   if (flown.length === 0) return null
   const counting = flown.filter(shot => shot.leftOut === null)
   const middleM = median((counting.length > 0 ? counting : flown).map(shot => shot.carryM))
-  const seen = new Map(flown.map(shot => [shot, byOwnFlight(shot, loftDeg, air)]))
+  const seen = new Map(flown.map(shot => [shot, unlessRefused(() => byOwnFlight(shot, loftDeg, air))]))
   const from = (counting.length > 0 ? counting : flown).every(shot => seen.get(shot)) ? 'launch' : own ? 'own' : 'unknown'
   const strike: StrikeKnown = { from, own: own ?? USUAL_STRIKE }
   const found = correctionOf(loftDeg, middleM, air, strike)
   const moved = (shot: Shot): Shot => {
     if (shot.readings?.carryBasis === 'computed') return shot
-    if (!found) return { ...shot, leftOut: shot.leftOut ?? TOO_WINDY }
+    if (!found) return aside(shot, 'too-windy')
     const itself = seen.get(shot)
     const carryM = itself ? itself.carryM : correctedCarryM(shot.carryM, middleM, found)
     const sideM = itself?.sideM ?? (shot.sideM === undefined ? undefined : shot.sideM - found.driftM)

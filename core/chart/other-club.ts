@@ -20,7 +20,7 @@ const NOT_OWNED = ''
  * @param player shots in the air that the answer is wanted in
  * @returns nothing while no ball counts: what is usual for a stranger is no prediction
  * @throws RangeError for a loft that the pooled model does not know
- * @example predictClub(player, 54)[0] // { rungId: '9:00', carryM: 68.1, certainty80M: [65.2, 71.1], … }
+ * @example predictClub({ bag: { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }, level: 'good', nowMs: 0, sessions: [], shots: [] }, 54) // => []
  */
 export function predictClub(player: PlayerShots, loftDeg: number): OtherClubShot[] {
   if (!(loftDeg >= GRID_LOFT_MIN_DEG && loftDeg <= GRID_LOFT_MAX_DEG)) throw new RangeError(`a loft of ${loftDeg}° cannot be predicted: ${GRID_LOFT_MIN_DEG} to ${GRID_LOFT_MAX_DEG}° can`)

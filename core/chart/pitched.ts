@@ -19,7 +19,7 @@ const MOST_RUNS = 20_000
 /**
  * Run of a usual strike that carries so far on flat ground, metres; negative where it spins back, 0 where no such strike is
  * known. Carry and run make the total.
- * @example runAfterM(50, 73.4, 'soft') // => 1.6
+ * @example runAfterM(50, 73.4, 'soft') // => 1.35
  */
 export function runAfterM(loftDeg: number, carryM: number, firmness: Firmness): number {
   const solved = solveSpeed(loftDeg, carryM, NEUTRAL)
@@ -31,7 +31,7 @@ export function runAfterM(loftDeg: number, carryM: number, firmness: Firmness): 
 /**
  * How far a ball ran that lies so far away: the run whose carry and it make up the distance.
  * @param lieM to where it lies
- * @example runBeforeM(50, 75, 'soft') // => 1.6
+ * @example runBeforeM(50, 75, 'soft') // => 1.34
  */
 export function runBeforeM(loftDeg: number, lieM: number, firmness: Firmness): number {
   const at = Math.round(lieM / STEP_M) * STEP_M

@@ -1,7 +1,7 @@
 import { NEUTRAL } from '../flight/air'
 import { deliver, ownStrike, type OwnStrike } from '../flight/deliver'
 import { fly, type Launch } from '../flight/fly'
-import type { Today } from '../flight/neutral'
+import { correctFlight, type Landing, type Today } from '../flight/neutral'
 import { todayOfAir, type AirEntry } from '../flight/session-air'
 import { cellKey, type StockShot } from '../bag/bag'
 import { groupBy } from '../group-by'
@@ -10,9 +10,7 @@ import { FLIGHT_LIMITS } from '../shot/strike-screens'
 import type { Shot } from '../shot/shot'
 import { groupByCell } from './pile'
 
-/** Where a launch pitches, metres; null when it does not come down at the target. */
-interface Landing { carryM: number, sideM: number }
-
+/** Where a launch pitches; null when it does not come down at the target. */
 const land = (launch: Launch, today: typeof NEUTRAL): Landing | null => {
   const flight = fly(launch, today)
   return flight.ok && flight.carryM > 0 ? { carryM: flight.carryM, sideM: flight.sideM } : null
@@ -62,7 +60,7 @@ export function byOwnFlight({ carryM, sideM, readings }: Shot, loftDeg: number, 
   const { carryOverFlight, spinShare } = FLIGHT_LIMITS
   const share = there.launch.spinRpm / deliver(loftDeg, there.launch.speedMs).spinRpm
   if (!(carryM >= carryOverFlight[0] * here.carryM && carryM <= carryOverFlight[1] * here.carryM && share >= spinShare[0] && share <= spinShare[1])) return null
-  return { carryM: carryM * there.landing.carryM / here.carryM, ...(sideM !== undefined && { sideM: sideM + there.landing.sideM - here.sideM }) }
+  return correctFlight({ carryM, sideM }, here, there.landing)
 }
 
 /**

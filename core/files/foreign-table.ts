@@ -3,13 +3,14 @@ import { fly } from '../flight/fly'
 import { median } from '../median'
 import { METRES_PER_YARD, metresToYards, WIND_UNITS } from '../units'
 import { figure } from './cells'
+import { textCell } from './shot-table'
 
 /** A table as it came, whoever wrote it: its header row, and the rows below it as text. */
 export interface ForeignTable {
   headers: string[]
   rows: string[][]
-  /** Line of the file that the first row stands on, the first line being 1. */
-  firstLine: number
+  /** Line of the file that each row begins on, the first line being 1. */
+  lines: number[]
 }
 
 /** What a column can be taken for, and how it is called on the screen. Ids are columns of the shot table. */
@@ -19,7 +20,7 @@ export const FOREIGN_COLUMNS = [
   ['ball_speed_mph', 'Ball speed, mph'], ['ball_speed_mps', 'Ball speed, m/s'], ['ball_speed_kmh', 'Ball speed, km/h'], ['club_speed_mph', 'Club speed, mph'], ['club_speed_mps', 'Club speed, m/s'], ['club_speed_kmh', 'Club speed, km/h'],
   ['launch_deg', 'Launch, °'], ['direction_deg', 'Direction, °'], ['spin_rpm', 'Spin, rpm'], ['spin_axis_deg', 'Spin axis, °'], ['descent_deg', 'Descent, °'],
   ['strike', 'Strike'], ['left_out', 'Left out'], ['balls', 'Balls in a pile'], ['method', 'Method'], ['ball', 'Ball'], ['carry_basis', 'Carry seen or worked out'],
-  ['asked', 'Swing length asked for'], ['measured_at', 'Measured to pitch or rest'], ['firmness', 'Ground'], ['height_yd', 'Landing height, yd'], ['height_m', 'Landing height, m'],
+  ['asked', 'Swing length asked for'], ['surface', 'Surface'], ['indoors', 'Indoors'], ['measured_at', 'Measured to pitch or rest'], ['firmness', 'Ground'], ['height_yd', 'Landing height, yd'], ['height_m', 'Landing height, m'],
   ['pile_front_yd', 'Front of the pile, yd'], ['pile_front_m', 'Front of the pile, m'], ['pile_back_yd', 'Back of the pile, yd'], ['pile_back_m', 'Back of the pile, m'], ['pile_width_yd', 'Width of the pile, yd'], ['pile_width_m', 'Width of the pile, m'],
   ['temp_c', 'Temperature, °C'], ['temp_f', 'Temperature, °F'], ['altitude_m', 'Altitude, m'], ['altitude_ft', 'Altitude, ft'], ['pressure_hpa', 'Pressure, hPa'], ['humidity_pct', 'Humidity, %'],
   ['wind_mps', 'Wind, m/s'], ['wind_mph', 'Wind, mph'], ['wind_kmh', 'Wind, km/h'], ['wind_from_clock', 'Wind from, o\'clock'], ['wind_height_m', 'Wind read at, m'],
@@ -202,7 +203,7 @@ export function readDate(text: string, dayFirst: boolean, toMs: (year: number, m
 }
 
 /** Text columns: left as they are. */
-const TEXT = new Set<ForeignColumn>(['club', 'swing', 'session', 'strike', 'left_out', 'method', 'ball', 'carry_basis', 'asked', 'measured_at', 'firmness'])
+const TEXT = new Set<ForeignColumn>(['club', 'swing', 'session', 'strike', 'left_out', 'method', 'ball', 'carry_basis', 'asked', 'surface', 'indoors', 'measured_at', 'firmness'])
 
 /** One row as cells of the shot table, by the mapping; what cannot be read stays as it is, and is refused there by name. */
 export function toCells(row: readonly string[], { columns, dayFirst }: Mapping, toMs: Parameters<typeof readDate>[2]): Record<string, string> {
@@ -210,7 +211,7 @@ export function toCells(row: readonly string[], { columns, dayFirst }: Mapping, 
   columns.forEach((column, i) => {
     const text = (row[i] ?? '').trim()
     if (column === '' || text === '' || cells[column] !== undefined) return
-    cells[column] = column === 'time' ? readDate(text, dayFirst, toMs) ?? text : TEXT.has(column) ? text : tidyNumber(text)
+    cells[column] = column === 'time' ? readDate(text, dayFirst, toMs) ?? text : TEXT.has(column) ? textCell(text) : tidyNumber(text)
   })
   return cells
 }

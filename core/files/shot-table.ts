@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
+import { isPossibleHeight } from '../shot/landing-height'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
 import { figure, readNumber, readOneOf, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
@@ -92,8 +93,13 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
 }
 
 /** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
-function words(cell: string | undefined): string {
+export function textCell(cell: string | undefined): string {
   return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
+}
+
+/** Lines of the file that a row takes: one more for each line break inside a cell. */
+function linesOf(row: readonly string[]): number {
+  return row.reduce((sum, cell) => sum + cell.split(/\r\n|\r|\n/).length - 1, 1)
 }
 
 function readCarry(cells: Record<string, string>, fail: Fail): number {
@@ -157,6 +163,7 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
   const [frontM, backM, widthM] = ['pile_front', 'pile_back', 'pile_width'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
   const lies = readLies(cells, method, fail)
   const heightM = readLength(cells, 'height', HEIGHT_RANGE_M, fail)
+  if (heightM && carryM > 0 && !isPossibleHeight(carryM, heightM)) fail('height_m', cells.height_m ?? cells.height_yd ?? '', `is no height for a carry of ${carryM.toFixed(1)} m: no ball comes down there`)
   const readings = readReadings(cells, fail)
   const air = readAirColumns(cells, fail)
   return {
@@ -172,11 +179,10 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
  * @example readShotTable('club,swing,carry_yd\n56°,9:00,72').rows[0].carryM // => 65.8368
  */
 export function readShotTable(text: string): { rows: ShotRow[], errors: RowError[] } {
-  const parsed = Papa.parse<Record<string, string>>(text, {
-    header: true, skipEmptyLines: 'greedy', delimiter: ',', transformHeader: name => name.trim().toLowerCase(),
-  })
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: ',' })
+  const [header = [], ...body] = parsed.data
+  const columns = header.map(name => name.trim().toLowerCase())
   const errors: RowError[] = []
-  const columns = parsed.meta.fields ?? []
   for (const column of ['club', 'swing']) {
     if (!columns.includes(column)) errors.push({ row: 1, column, value: columns.join(','), allowed: `has no column "${column}", which is required` })
   }
@@ -187,20 +193,24 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
 
   for (const { type, row, message } of parsed.errors) {
     // Rows with too few or too many cells are read as far as they go; an open quote makes the rest unreadable.
-    if (type === 'Quotes') errors.push({ row: (row ?? 0) + 1, column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
+    if (type === 'Quotes') errors.push({ row: parsed.data.slice(0, row ?? 0).reduce((sum, cells) => sum + linesOf(cells), 1), column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
   }
   const rows: ShotRow[] = []
-  parsed.data.forEach((cells, i) => {
-    const row = i + 2
+  let line = 1 + linesOf(header)
+  for (const values of body) {
+    const row = line
+    line += linesOf(values)
+    if (values.every(cell => cell.trim() === '')) continue
+    const cells = Object.fromEntries(columns.map((column, i) => [column, values[i] ?? '']))
     const before = errors.length
     const fail: Fail = (column, value, allowed) => errors.push({ row, column, value, allowed })
     const figures = readRowFigures(cells, fail)
-    if (errors.length > before) return
+    if (errors.length > before) continue
     rows.push({
       row, ...figures, day: (cells.time ?? '').trim().slice(0, 10) || null,
-      club: words(cells.club), swing: words(cells.swing),
-      player: words(cells.player) || null, session: words(cells.session) || null, leftOut: words(cells.left_out) || null, asked: words(cells.asked) || null,
+      club: textCell(cells.club), swing: textCell(cells.swing),
+      player: textCell(cells.player) || null, session: textCell(cells.session) || null, leftOut: textCell(cells.left_out) || null, asked: textCell(cells.asked) || null,
     })
-  })
+  }
   return { rows, errors }
 }

@@ -91,7 +91,7 @@ function rootIn(f: (s: number) => number, low: number, high: number): number {
  * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
  * @param steps about how many the flight is cut into
  * @returns the flight to the height of the target, or the reason why it does not get there
- * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL) // carryM about 91.6
+ * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL).carryM // => 91.6
  */
 export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, steps: number = STEPS_A_FLIGHT): Flight {
   checkLaunch(launch)

@@ -1,7 +1,7 @@
 import { metresToYards, yardsToMetres } from '../units'
 import { airOf, NEUTRAL, windFactor, windFromParts, windParts, type Conditions } from './air'
 import { straight, USUAL_STRIKE, type OwnStrike } from './deliver'
-import { fly, type Launch } from './fly'
+import { fly } from './fly'
 import { solveSpeed } from './solve-speed'
 
 /** `beyond`, `unreachable`: as `solveSpeed`. */
@@ -18,7 +18,7 @@ function carriedOver(loftDeg: number, carryM: number, from: Conditions, to: Cond
 /**
  * What a carry of today would have been in neutral air: the strike is found that carries so today, and flown there.
  * @param carryM to the target's height, metres
- * @example toNeutral(60, 54.864, into 3.6 m/s) // carryM 57.59
+ * @example toNeutral(60, 54.864, { ...NEUTRAL, wind: windFromParts(3.6, 0, CALM) }).carryM // => 57.59
  */
 export function toNeutral(loftDeg: number, carryM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE, near?: number): Carried {
   return carriedOver(loftDeg, carryM, today, NEUTRAL, own, near)
@@ -32,7 +32,7 @@ export function toToday(loftDeg: number, carryM: number, today: Conditions, own:
 /**
  * What a carry to a place above or below the ball would have been on level ground, in the same air.
  * @param heightM of the landing place above the ball, metres, −60 to 60
- * @example toLevel(52, 100, 5, NEUTRAL) // carryM 103.6
+ * @example toLevel(52, 100, 5, NEUTRAL).carryM // => 104.0
  */
 export function toLevel(loftDeg: number, carryM: number, heightM: number, today: Conditions, own: OwnStrike = USUAL_STRIKE): Carried {
   return carriedOver(loftDeg, carryM, { ...today, targetHeightM: heightM }, { ...today, targetHeightM: 0 }, own)
@@ -187,13 +187,18 @@ export function correctedCarryM(carryM: number, middleM: number, { neutralM, slo
   return neutralM + Math.min(1, slope) * (carryM - middleM)
 }
 
+/** Where a ball pitches: along the line and to the right of it, metres. */
+export interface Landing { carryM: number, sideM: number }
+
 /**
- * A ball whose flight was seen and whose launch was measured, in neutral air: by its own flight in both. Null when the
- * flight of that launch does not come down at the target.
- * @param sideM right of the line, as measured
+ * A ball whose flight was seen and whose launch was measured, in neutral air: what it did, times what its launch does there
+ * over what it does today; its side by the difference.
+ * @param seen as measured; without a side there is none to correct
+ * @param today where that launch pitches today, above 0
+ * @param neutral where it pitches in neutral air
+ * @example correctFlight({ carryM: 80, sideM: 2 }, { carryM: 82, sideM: 1 }, { carryM: 90.2, sideM: 0 }) // => { carryM: 88, sideM: 1 }
  */
-export function correctFlight(launch: Launch, carryM: number, sideM: number, today: Conditions): { carryM: number, sideM: number } | null {
-  const [here, there] = [fly(launch, today), fly(launch, NEUTRAL)]
-  if (!here.ok || !there.ok || here.carryM <= 0) return null
-  return { carryM: carryM * there.carryM / here.carryM, sideM: sideM + there.sideM - here.sideM }
+export function correctFlight(seen: { carryM: number, sideM?: number }, today: Landing, neutral: Landing): { carryM: number, sideM?: number } {
+  const carryM = seen.carryM * neutral.carryM / today.carryM
+  return seen.sideM === undefined ? { carryM } : { carryM, sideM: seen.sideM + neutral.sideM - today.sideM }
 }

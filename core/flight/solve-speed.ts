@@ -9,6 +9,8 @@ export type Solved = { ok: true, ballSpeedMs: number } | { ok: false, reason: 'b
 const CLOSE_M = 1e-4
 const FASTEST_MS = 75
 const SLOWEST_MS = 1
+/** Steps by which the speed is raised until a ball gets up to a raised target. */
+const RISE = 1.05
 const MOST_ROUNDS = 80
 const SMALLEST_BRACKET = 1e-9
 
@@ -28,7 +30,7 @@ function guessMs(loftDeg: number, carryM: number): number {
  * @param near where to begin to look, m/s: another day's answer saves half the flights
  * @returns the speed, to a tenth of a millimetre of carry, or the reason why there is none
  * @throws RangeError for a carry that is not above 0
- * @example solveSpeed(56, 91.44, NEUTRAL) // ballSpeedMs 37.957
+ * @example solveSpeed(56, 91.44, NEUTRAL).ballSpeedMs // => 37.957
  */
 export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditions, own: OwnStrike = USUAL_STRIKE, near: number = guessMs(loftDeg, carryM)): Solved {
   if (!(carryM > 0 && carryM < 1000)) throw new RangeError(`carryM ${carryM} is not possible: above 0 and below 1000 is allowed`)
@@ -39,6 +41,12 @@ export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditio
   }
   let high = within(near, SLOWEST_MS, FASTEST_MS)
   let fHigh = off(high)
+  // Too slow to get up to a raised target at all: faster, until it does.
+  while (fHigh === -carryM) {
+    high *= RISE
+    if (high > FASTEST_MS) return { ok: false, reason: 'unreachable' }
+    fHigh = off(high)
+  }
   if (fHigh < 0) {
     let next = off(1.01 * high)
     if (next > fHigh) {
@@ -53,6 +61,7 @@ export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditio
       // On the falling branch: back to the peak, which may lie short of the target.
       while (fHigh < 0) {
         high *= 0.97
+        if (high < SLOWEST_MS) return { ok: false, reason: 'unreachable' }
         next = off(high)
         if (next < fHigh) return { ok: false, reason: 'beyond' }
         fHigh = next
@@ -63,7 +72,7 @@ export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditio
   let fLow = fHigh
   while (fLow > 0) {
     low *= within(1 - 0.8 * fLow / carryM, 0.5, 0.985)
-    if (low < 0.5) return { ok: false, reason: 'unreachable' }
+    if (low < SLOWEST_MS / 2) return { ok: false, reason: 'unreachable' }
     fLow = off(low)
     if (fLow > 0) {
       high = low

@@ -11,7 +11,7 @@ const MOST_KNOWN = 5_000
 /**
  * The angle at which a usual strike of this loft comes down when it carries so far in neutral air, degrees below level, to
  * a tenth. Null where no such strike is known: a loft outside 32 to 64°, or a carry beyond its reach.
- * @example descentDeg(56, 91.44) // => 49.6
+ * @example descentDeg(56, 91.44) // => 52.5
  */
 export function descentDeg(loftDeg: number, carryM: number): number | null {
   if (loftDeg < DELIVERY_LOFT_DEG[0] || loftDeg > DELIVERY_LOFT_DEG[1]) return null

@@ -32,7 +32,7 @@ export function withStepDoubt(ladder: Ladder, plusMinusOfStepM: (shorter: StockS
   return ladder.map((step, i) => i === 0 ? step : { ...step, stepPlusMinusM: plusMinusOfStepM(ladder[i - 1]!, step) })
 }
 
-/** Neighbouring pairs, shortest first. @example neighbours(ladder of 4) // => 3 pairs */
+/** Neighbouring pairs, shortest first. @example neighbours([{ carryM: 60 }, { carryM: 70 }]).length // => 1 */
 export function neighbours(ladder: Ladder): [LadderStep, LadderStep][] {
   return ladder.slice(1).map((longer, i) => [ladder[i]!, longer])
 }

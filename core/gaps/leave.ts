@@ -86,7 +86,7 @@ const CLOSE_SHARE = 2e-5
 
 /**
  * Mean distance from the target at which a ball of this shot pitches, metres. At least as far as its mean lies off.
- * @example meanLeaveM(90, { carryM: 90, longSdM: 4.5, sideBiasM: 0, sideSdM: 4, mishitShare: 0.07 }) // => 6.18
+ * @example meanLeaveM(90, { carryM: 90, longSdM: 4.5, sideBiasM: 0, sideSdM: 4, mishitShare: 0.07 }) // => 6.17
  */
 export function meanLeaveM(targetM: number, { carryM, longSdM, sideBiasM, sideSdM, mishitShare }: Scatter): number {
   const good = meanDistance(carryM - targetM, longSdM, sideBiasM, sideSdM)

@@ -27,7 +27,7 @@ export function shotErrorM({ method, carryM, errorM }: Pick<Shot, 'method' | 'ca
 /**
  * One distance measured in two ways, put together by their errors: the surer one weighs more.
  * @param ways method and distance of each, metres; one or more
- * @example combineWays([{ method: 'laser', distanceM: 21 }, { method: 'paces', distanceM: 22 }]) // => { distanceM: 21.82, errorM: 0.593 }
+ * @example combineWays([{ method: 'laser', distanceM: 21 }, { method: 'paces', distanceM: 22 }]) // => { distanceM: 21.81, errorM: 0.595 }
  */
 export function combineWays(ways: readonly { method: Method, distanceM: number }[]): { distanceM: number, errorM: number } {
   const weights = ways.map(({ method, distanceM }) => 1 / measuringErrorM(method, distanceM) ** 2)

@@ -38,7 +38,7 @@ const UNKNOWN_FROM = 0.45
  * The share of the full carry of every rung in use, shortest first as listed.
  * The coach's own share comes first, then the school's, then an even spread by place for the rungs that have neither.
  * @returns one share per rung of `rungs`, same order; `known` is false where it was spread
- * @example rungFractions({ school: 'custom', rungs: three unknown rungs }) // => .45, .725, 1
+ * @example rungFractions({ school: 'custom', rungs: [{ label: 'little' }, { label: 'much' }] })[0].fraction // => 0.45
  */
 export function rungFractions(scale: SwingScale): { fraction: number, known: boolean }[] {
   const n = scale.rungs.length

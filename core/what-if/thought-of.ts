@@ -50,7 +50,7 @@ export const USUAL_LIMITS: SearchLimits = { clubsInAll: 14, wedges: 5, changes: 
 /**
  * Wedges of equal loft steps, both ends among them, in whole degrees: a set to start from.
  * @param count of clubs, two or more
- * @example equalSteps(46, 58, 3) // => 58, 52, 46
+ * @example equalSteps(46, 58, 3) // => [58, 52, 46]
  */
 export function equalSteps(strongestDeg: number, weakestDeg: number, count: number): number[] {
   return Array.from({ length: count }, (_, i) => Math.round(weakestDeg - (weakestDeg - strongestDeg) * i / (count - 1)))

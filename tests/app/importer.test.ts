@@ -1,21 +1,23 @@
 import fc from 'fast-check'
-import { strToU8, zipSync } from 'fflate'
+import { strToU8, unzipSync, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { guessMapping, isUnitRow, readDate, tidyNumber, toCells, type Mapping } from '../../core/files/foreign-table'
 import { straight } from '../../core/flight/deliver'
 import { fly } from '../../core/flight/fly'
 import { NEUTRAL } from '../../core/flight/air'
 import { decode, FileFault, openFile, unpackedSize } from '../../app/workers/import-file'
-import { guessChoice, planImport, SKIP } from '../../app/workers/importer'
+import { guessChoice, planImport, SKIP, spreadOverDay } from '../../app/workers/importer'
+import { walkSheet, walkText } from '../../app/workers/table-bounds'
 import { ballKey, type Choices } from '../../app/workers/import-protocol'
 import { writeShotTable } from '../../core/files/shot-table'
 import { bagOf } from '../core/players'
 
 const bytes = (text: string) => new TextEncoder().encode(text) as Uint8Array<ArrayBuffer>
+const NOW_MS = Date.UTC(2026, 6, 1)
 const PLAYER = '019e0000-0000-7000-8000-000000000001'
 const BAG = bagOf({ '56°': 56, '50°': 50 }, ['9:00', 'full'])
 const utc = (...[y, mo, d, h, mi, s]: [number, number, number, number, number, number]) => Date.UTC(y, mo - 1, d, h, mi, s)
-const choices = (mapping: Mapping, change: Partial<Choices> = {}): Choices => ({ mapping, clubs: {}, swings: {}, swing: 'full', dateMs: Date.UTC(2026, 4, 4, 12), ...change })
+const choices = (mapping: Mapping, change: Partial<Choices> = {}): Choices => ({ mapping, clubs: {}, swings: {}, swing: 'full', dateMs: Date.UTC(2026, 4, 4, 12), ball: 'own', surface: 'grass', indoors: false, ...change })
 
 /** The least workbook that there is: one sheet, strings in their cells. (ECMA-376, Office Open XML.) */
 function workbook(rows: (string | number)[][]): Uint8Array<ArrayBuffer> {
@@ -80,7 +82,7 @@ describe('what the columns of a file are', () => {
 describe('a file', () => {
   it('is read past a preamble and a row of units, whatever its marks and line ends', async () => {
     const { table, mapping } = await openFile('range.csv', bytes('Range report;;\r\nMade by hand;;\r\nClub;Carry;Spin\r;yd;rpm\n56;72,5;8150\r\n\r\n56;71;8000\n;;\n'))
-    expect(table).toMatchObject({ headers: ['Club', 'Carry', 'Spin'], firstLine: 5 })
+    expect(table).toMatchObject({ headers: ['Club', 'Carry', 'Spin'], lines: [5, 6, 7] })
     expect(mapping.columns).toEqual(['club', 'carry_yd', 'spin_rpm'])
     expect(table.rows.filter(row => row[0] !== '').map(row => toCells(row, mapping, utc).carry_yd)).toEqual(['72.5', '71'])
     expect(decode(new Uint8Array([0xFF, 0xFE, 0x35, 0, 0xB0, 0]))).toBe('5°')
@@ -121,15 +123,52 @@ describe('a file', () => {
     await fc.assert(fc.asyncProperty(fc.oneof(file.map(bytes), fc.uint8Array({ maxLength: 400 }).map(a => a as Uint8Array<ArrayBuffer>), file.map(text => bytes(`club,carry yd\n${text}`))), async (content) => {
       try {
         const { table, mapping } = await openFile('fuzz.csv', content)
-        const { planned, shots } = planImport(table, choices(mapping), BAG, PLAYER, new Set())
+        const { planned, shots } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
         expect(planned.fresh).toBe(shots.length)
         for (const shot of shots) expect(shot.carryM > 0 && shot.carryM < 400 && shot.deleted).toBe(true)
       } catch (error) {
         expect(error).toBeInstanceOf(FileFault)
       }
     }), { numRuns: 300 })
-    const { table } = await openFile('wide.csv', bytes(`club,carry yd\n56,70\n${'x'.repeat(1e6)},71\n`))
+    const { table } = await openFile('wide.csv', bytes(`club,carry yd\n56,70\n${'x'.repeat(1990)},71\n`))
     expect(table.rows[1]![0]!.length).toBeLessThanOrEqual(300)
+  })
+})
+
+describe('a file that could hang the page', () => {
+  const bounds = { rows: 1000, columns: 256, cells: 100_000, cellCharacters: 2000 }
+
+  it.each([
+    ['24 MB of quotation marks', '"'.repeat(24e6), 'quote', 4100], ['5 million semicolons', ';'.repeat(5e6), 'columns', 300], ['100,000 columns', Array.from({ length: 1e5 }, (_, i) => `c${i}`).join(','), 'columns', 2000],
+    ['a cell of a million characters', `club\n${'x'.repeat(1e6)}`, 'cell', 2100], ['a million lines', '\n'.repeat(1e6), 'rows', 1100], ['a quotation mark that is never closed', `club,carry yd\n"56,70\n${'56,70\n'.repeat(50_000)}`, 'quote', 2100],
+    ['many cells', `${'1,'.repeat(200)}\n`.repeat(600), 'cells', 250_000],
+  ])('is refused after few steps: %s', (_, text, bound, most) => {
+    const { beyond, steps } = walkText(text, bounds)
+    expect(beyond?.bound).toBe(bound)
+    expect(steps).toBeLessThan(most)
+  })
+
+  it.each([
+    ['24 MB of quotation marks', '"'.repeat(24e6), /Line 1: a quotation mark is left open/], ['5 million semicolons', ';'.repeat(5e6), /more than 256 columns/], ['100,000 columns', ','.repeat(1e5), /more than 256 columns/],
+    ['a million lines', 'a,b\n'.repeat(1e6), /more than 100,000 rows/], ['a long cell', `club,carry yd\n${'x'.repeat(1e5)},70`, /Line 2 has a cell of more than 2,000 characters/],
+  ])('is refused in words: %s', async (_, text, words) => {
+    await expect(openFile('x.csv', bytes(text))).rejects.toThrow(words)
+  })
+
+  it('is refused when one cell of a workbook lies far out, before its rows are built', async () => {
+    const parts = (sheet: string) => strToU8(`<worksheet><sheetData>${sheet}</sheetData></worksheet>`)
+    expect(walkSheet(parts('<row r="1"><c r="A1"><v>1</v></c></row><row r="1048576"><c r="XFD1048576"><v>1</v></c></row>'), bounds)).toMatchObject({ beyond: { bound: 'rows', line: 1048576 } })
+    expect(walkSheet(parts('<c r="A1"/><c r="ZZ1"/>'), bounds)).toMatchObject({ beyond: { bound: 'columns' }, steps: 2 })
+    // A reference that lies across two slices is seen once.
+    const padded = `${' '.repeat((1 << 20) - 30)}<c r="B1"/>`
+    expect(walkSheet(strToU8(padded), bounds)).toEqual({ beyond: null, steps: 1 })
+    const far = zipSync({ ...unzipSync(workbook([['club', 'carry yd'], ['56', 70]])), 'xl/worksheets/sheet1.xml': parts('<row r="1"><c r="A1"><v>1</v></c></row><row r="1048576"><c r="XFD1048576"><v>1</v></c></row>') })
+    await expect(openFile('far.xlsx', far as Uint8Array<ArrayBuffer>)).rejects.toThrow(/more than 100,000 rows/)
+  })
+
+  it('is walked over just once when all is within bounds', () => {
+    const text = 'club;carry yd\n"5""6";72,5\n'.repeat(100)
+    expect(walkText(text, bounds)).toEqual({ beyond: null, steps: text.length })
   })
 })
 
@@ -139,7 +178,7 @@ describe('what an import would do', () => {
 
   it('is told before it is done: rows to add, labels to choose, rows refused with line, column, value and reason', async () => {
     const { table, mapping } = await open()
-    const { planned, shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set())
+    const { planned, shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
     expect(planned).toMatchObject({ fresh: 2, present: 0, skipped: 0, refusedRows: 2 })
     expect(planned.refused).toEqual([{ row: 5, column: 'carry_yd', value: 'far', allowed: 'is not a number from 1 to 400' }, { row: 6, column: 'club', value: '', allowed: 'is empty: which club was it?' }])
     expect(planned.clubs).toEqual([{ label: '56', rows: 3, choice: '56°' }, { label: 'SW', rows: 1, choice: null }])
@@ -147,34 +186,80 @@ describe('what an import would do', () => {
     expect(sessions).toHaveLength(1)
     // Two equal rows are two balls.
     expect(new Set(shots.map(shot => shot.id)).size).toBe(2)
-    const chosen = planImport(table, choices(mapping, { clubs: { SW: '56°' }, swings: { half: SKIP } }), BAG, PLAYER, new Set()).planned
+    const chosen = planImport(table, choices(mapping, { clubs: { SW: '56°' }, swings: { half: SKIP } }), BAG, PLAYER, new Set(), NOW_MS).planned
     expect(chosen).toMatchObject({ fresh: 3, skipped: 1 })
     expect(chosen.sample[2]).toMatchObject({ line: 4, club: '56°', swing: 'full' })
   })
 
   it('twice adds nothing, also when it was mapped otherwise, and each player has balls of their own', async () => {
     const { table, mapping } = await open()
-    const first = planImport(table, choices(mapping), BAG, PLAYER, new Set())
-    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(first.shots.map(shot => shot.id))).planned).toMatchObject({ fresh: 0, present: 2 })
-    expect(planImport(table, choices(mapping), BAG, PLAYER.replace('1', '2'), new Set(first.shots.map(shot => shot.id))).planned.present).toBe(0)
-    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set()).shots).toEqual(first.shots)
+    const first = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
+    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(first.shots.map(shot => shot.id), NOW_MS)).planned).toMatchObject({ fresh: 0, present: 2 })
+    expect(planImport(table, choices(mapping), BAG, PLAYER.replace('1', '2'), new Set(first.shots.map(shot => shot.id), NOW_MS)).planned.present).toBe(0)
+    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS).shots).toEqual(first.shots)
   })
 
   it('of our own table comes back whole, with its air, its ground and what was asked; a ball that is on record is known again', async () => {
     const air = { tempC: 12, humidity: 0.6, altitudeM: 100, qnhPa: null, wind: { speedMs: 3, clock: 12, judged: 'felt' as const }, ground: 'open' as const }
     const row = { player: 'p', session: 's', hitAtMs: Date.UTC(2026, 4, 4, 10), club: '56°', swing: 'full', carryM: 80.4672, method: 'laser' as const, balls: 6, strike: null, ball: 'own' as const, leftOut: null, asked: '9:00', readings: null, taken: { lies: 'firm' as const, heightM: -2, frontM: 78, backM: 84, widthM: 5 }, air }
     const { table, mapping } = await open(writeShotTable([row, { ...row, hitAtMs: row.hitAtMs + 60_000, air: { ...air, tempC: 14 } }, { ...row, hitAtMs: row.hitAtMs + 120_000, air: { ...air, tempC: 14 }, taken: null, asked: null }]))
-    const { shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set())
+    const { shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
     expect(shots[0]).toMatchObject({ method: 'laser', balls: 6, taken: { lies: 'firm', heightM: -2, askedRungId: '9:00', frontM: 78, backM: 84, widthM: 5 } })
     expect(shots[2]!.taken).toBeNull()
     expect(sessions[0]!.air).toMatchObject([{ ...air, fromMs: row.hitAtMs }, { tempC: 14, fromMs: row.hitAtMs + 60_000 }])
     const onRecord = new Set([ballKey({ hitAtMs: row.hitAtMs, clubId: '56°', rungId: 'full', carryM: 80.46720000001 })])
-    expect(planImport(table, choices(mapping), BAG, PLAYER, onRecord).planned).toMatchObject({ fresh: 2, present: 1 })
+    expect(planImport(table, choices(mapping), BAG, PLAYER, onRecord, NOW_MS).planned).toMatchObject({ fresh: 2, present: 1 })
+  })
+
+  it('says the line of the file, also past blank lines and line breaks in a cell, and what is wrong there', async () => {
+    const { table, mapping } = await open('club,swing,carry_m,time,session,left_out\n\n"56",full,80,1999-05-04T10:00:00Z,,\n56,full,81,2031-05-04T10:00:00Z,,\n\n"two\nlines",full,82,,,\n56,full,366,,,\n56,full,83,,"a\nb",\n56,full,84,2026-05-04T10:00:00Z,,fine\n')
+    const { planned } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
+    expect(planned.refused.map(({ row, column, allowed }) => [row, column, allowed])).toEqual([
+      [3, 'time', 'lies before the year 2000'], [4, 'time', 'lies in the future: up to now is allowed'], [6, 'club', 'holds a line break or control character: one line of plain text is allowed'],
+      [8, 'carry_m', 'is not a number from 0.9144 to 365.76'], [9, 'session', 'holds a line break or control character: one line of plain text is allowed']])
+    expect(planned.sample).toMatchObject([{ line: 11 }])
+    const piles = await open('club,swing,carry_m,pile_front_m,pile_back_m,height_m\n56,full,80,79,366,\n56,full,12,,,10\n')
+    expect(planImport(piles.table, choices(piles.mapping), BAG, PLAYER, new Set(), NOW_MS).planned.refused.map(({ row, column, value }) => [row, column, value])).toEqual([[2, 'pile_back_m', '366'], [3, 'height_m', '10']])
+  })
+
+  it('takes clubs that are called like parts of the language, and leaves no half character', async () => {
+    const odd = bagOf({ constructor: 56, __proto__x: 50 }, ['toString', 'full'])
+    const { table, mapping } = await open(`club,swing,carry_m,session\nconstructor,toString,80,${'x'.repeat(39)}👩 and more\n__proto__,full,70,s\n`)
+    const plan = planImport(table, choices(mapping), odd, PLAYER, new Set(), NOW_MS)
+    expect(plan.planned.clubs).toEqual([{ label: 'constructor', rows: 1, choice: 'constructor' }, { label: '__proto__', rows: 1, choice: null }])
+    expect(plan.sessions[0]!.plan.name).toBe('x'.repeat(39))
+    const chosen = Object.create(null) as Record<string, string>
+    chosen['__proto__'] = '__proto__x'
+    expect(planImport(table, choices(mapping, { clubs: JSON.parse(JSON.stringify(chosen)) as Record<string, string> }), odd, PLAYER, new Set(), NOW_MS).planned.fresh).toBe(2)
+  })
+
+  it('gives 5,000 rows without a time moments of their day, in order and never later than now', async () => {
+    const { table, mapping } = await open(`club,swing,carry_m\n${'56,full,80\n'.repeat(5000)}`)
+    const noon = Date.UTC(2026, 4, 4, 12)
+    for (const nowMs of [noon - 11 * 3_600_000, noon, noon + 3_600_000, noon + 90 * 86_400_000]) {
+      const { shots, planned } = planImport(table, choices(mapping, { dateMs: noon }), BAG, PLAYER, new Set(), nowMs)
+      expect(planned.fresh).toBe(5000)
+      const times = shots.map(shot => shot.hitAtMs)
+      expect(times.every((ms, i) => i === 0 || ms > times[i - 1]!)).toBe(true)
+      expect(times[0]).toBeGreaterThanOrEqual(noon - 43_200_000)
+      expect(times.at(-1)).toBeLessThanOrEqual(Math.min(nowMs, noon + 43_200_000))
+    }
+    const of = spreadOverDay(noon, 3, noon + 3_600_000)
+    expect([of(0), of(2)]).toEqual([noon, noon + 60_000])
+  })
+
+  it('asks once what no column says: ball, surface, indoors', async () => {
+    const { table, mapping } = await open('club,swing,carry_m,ball_speed_mps\n56,full,80,36\n')
+    const { sessions, shots } = planImport(table, choices(mapping, { ball: 'range', surface: 'mat', indoors: true }), BAG, PLAYER, new Set(), NOW_MS)
+    expect(sessions).toMatchObject([{ ball: 'range', surface: 'mat', plan: { indoors: true } }])
+    expect(shots[0]!.readings).toEqual({ ballSpeedMs: 36, carryBasis: 'computed' })
+    const said = await open('club,swing,carry_m,ball,surface,indoors\n56,full,80,own,grass,no\n')
+    expect(planImport(said.table, choices(said.mapping, { ball: 'range', surface: 'mat', indoors: true }), BAG, PLAYER, new Set(), NOW_MS).sessions).toMatchObject([{ ball: 'own', surface: 'grass', plan: { indoors: false } }])
   })
 
   it('makes a session of each day', async () => {
     const { table, mapping } = await open('club,swing,carry_m,date\n56,full,80,2026-05-04 10:00\n56,full,81,2026-05-04 11:00\n56,full,82,2026-05-09 11:00\n')
-    const { planned } = planImport(table, choices(mapping), BAG, PLAYER, new Set())
+    const { planned } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
     expect(planned.sessions.map(session => session.balls)).toEqual([2, 1])
     const clubs = [{ id: 'x', labels: ['56°', 'Sand Wedge'] }, { id: 'y', labels: ['9 iron', 'nine iron'] }]
     expect(['sand wedge', 'SW', '56', '9i', 'PW', ''].map(label => guessChoice(label, clubs))).toEqual(['x', 'x', 'x', 'y', null, null])

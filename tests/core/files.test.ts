@@ -34,7 +34,7 @@ describe('the shot table', () => {
   it.each([
     ['abc', '56°,9:00,abc,,,,,', 'carry_yd', '"abc" is not a number from 1 to 400'],
     ['nought', '56°,9:00,0,,,,,', 'carry_yd', '"0" is not a number from 1 to 400'],
-    ['a negative', '56°,9:00,,-5,,,,', 'carry_m', '"-5" is not a number from 0.9 to 366'],
+    ['a negative', '56°,9:00,,-5,,,,', 'carry_m', '"-5" is not a number from 0.9144 to 365.76'],
     ['beyond', '56°,9:00,401,,,,,', 'carry_yd', '"401" is not a number from 1 to 400'],
     ['hexadecimal', '56°,9:00,0x48,,,,,', 'carry_yd', '"0x48" is not a number from 1 to 400'],
     ['nothing', '56°,9:00,,,,,,', 'carry_yd', '"" is empty: a carry is required'],

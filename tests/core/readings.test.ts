@@ -3,10 +3,9 @@ import { launchLooks } from '../../core/chart/launch-looks'
 import { inNeutralAir } from '../../core/chart/neutral-shots'
 import { byOwnFlight, neutralFlight, ownStrikes } from '../../core/chart/seen-flights'
 import { READING_COLUMNS_IN, READING_COLUMNS_OUT, readReadings, writeReadings } from '../../core/files/reading-columns'
-import { NEUTRAL } from '../../core/flight/air'
+import { NEUTRAL, type Conditions } from '../../core/flight/air'
 import { straight } from '../../core/flight/deliver'
-import { fly, type Launch } from '../../core/flight/fly'
-import { correctFlight } from '../../core/flight/neutral'
+import { fly, type Flown, type Launch } from '../../core/flight/fly'
 import { todayOfAir, type AirEntry } from '../../core/flight/session-air'
 import { solveSpeed } from '../../core/flight/solve-speed'
 import { groupBy } from '../../core/group-by'
@@ -53,8 +52,9 @@ describe('a ball whose launch was read', () => {
     expect(shots[2]!.sideM!).toBeLessThan(-2)
     expect(neutral[2]!.sideM!).toBeCloseTo(0, 3)
     expect(corrections[0]!.neutralM).toBeCloseTo(neutral[2]!.carryM, 3)
-    // As the formula for a full record says.
-    expect(neutral[0]).toMatchObject({ carryM: expect.closeTo(correctFlight(launchOf(shots[0]!.readings!)!, shots[0]!.carryM, shots[0]!.sideM!, TODAY)!.carryM, 5) as number })
+    // As flying the launch by hand says.
+    const flownM = (day: Conditions) => (fly(launchOf(shots[0]!.readings!)!, day) as Flown).carryM
+    expect(neutral[0]).toMatchObject({ carryM: expect.closeTo(shots[0]!.carryM * flownM(NEUTRAL) / flownM(TODAY), 5) as number })
   })
 
   it('is known better than by its carry alone, and by the player\'s own usual strike in between', () => {

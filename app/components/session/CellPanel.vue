@@ -32,6 +32,7 @@ const method = computed(() => {
       <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
     </div>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
+    <ShotsSetAside class="mt-2" />
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>

@@ -2,6 +2,7 @@
 import { rungName } from '#core/swing/scale'
 import { LOFT_MAX_DEG, LOFT_MIN_DEG } from '#core/limits'
 import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-table'
+import { BALL_KINDS, SURFACES } from '#shared/session'
 
 /** A file of shots: what its columns are, what its clubs and swings are, what would become of it, and only then it is taken. */
 const record = usePlayerRecord()
@@ -17,6 +18,7 @@ function take(files: FileList | null | undefined) {
   if (input.value) input.value.value = ''
 }
 
+const BALL_WORDS = { own: 'own ball', range: 'range ball' } as const
 const LEFT = 'left'
 const SKIP = 'skip'
 const NEW = 'open'
@@ -71,6 +73,24 @@ const missing = computed(() => {
   const columns = choices.value?.mapping.columns ?? []
   return [...(columns.includes('club') ? [] : ['club']), ...(columns.some(column => column.startsWith('carry_') && column !== 'carry_basis') ? [] : ['carry'])]
 })
+/** Asked once for the whole file, where no column says it. */
+const asked = computed(() => {
+  const columns = choices.value?.mapping.columns ?? []
+  return { ball: !columns.includes('ball'), surface: !columns.includes('surface'), indoors: !columns.includes('indoors') }
+})
+const ballItems = BALL_KINDS.map(value => ({ value: value as string, label: BALL_WORDS[value] }))
+const surfaceItems = SURFACES.map(value => ({ value: value as string, label: value }))
+const placeItems = [{ value: 'no', label: 'outdoors' }, { value: 'yes', label: 'indoors' }]
+
+/** Every figure of a row that is read beside its carry, as its column calls it. */
+const SHOWN_APART = ['club', 'swing', 'carry_yd', 'carry_m']
+const columnLabels = new Map<string, string>(FOREIGN_COLUMNS.map(([id, label]) => [id, label]))
+function readWords(cells: Partial<Record<ForeignColumn, string>>): string {
+  return Object.entries(cells).filter(([column]) => !SHOWN_APART.includes(column)).map(([column, value]) => {
+    const [what, columnUnit] = columnLabels.get(column)!.split(', ')
+    return `${what!.toLowerCase()} ${value}${columnUnit ? ` ${columnUnit}` : ''}`
+  }).join(', ')
+}
 const units = computed(() => choices.value?.mapping.unsure.map(place => opened.value!.headers[place]).join(', ') ?? '')
 const ready = computed(() => planned.value && planned.value.fresh > 0 && missing.value.length === 0 && !busy.value)
 
@@ -156,6 +176,18 @@ const rows = (n: number) => `${number(n)} ${n === 1 ? 'row' : 'rows'}`
               <label for="import-date" class="flex-1">No time in the file: it was hit on</label>
               <UInput id="import-date" v-model="date" type="date" class="w-44" />
             </li>
+            <li v-if="asked.ball" class="flex min-h-12 items-center gap-3">
+              <span class="flex-1">The file says no ball: it was the</span>
+              <FramePlainSelect :model-value="choices.ball" :items="ballItems" label="Ball of all rows" class="w-44!" @update:model-value="choices.ball = $event as 'own' | 'range'; plan()" />
+            </li>
+            <li v-if="asked.surface" class="flex min-h-12 items-center gap-3">
+              <span class="flex-1">No surface in the file: it was hit off</span>
+              <FramePlainSelect :model-value="choices.surface" :items="surfaceItems" label="Surface of all rows" class="w-44!" @update:model-value="choices.surface = $event as 'grass' | 'mat'; plan()" />
+            </li>
+            <li v-if="asked.indoors" class="flex min-h-12 items-center gap-3">
+              <span class="flex-1">It does not say where: it was hit</span>
+              <FramePlainSelect :model-value="choices.indoors ? 'yes' : 'no'" :items="placeItems" label="Indoors or outdoors" class="w-44!" @update:model-value="choices.indoors = $event === 'yes'; plan()" />
+            </li>
           </ul>
           <p class="soft mt-1 text-sm">What the columns are is remembered for files with the same header.</p>
         </div>
@@ -178,7 +210,7 @@ const rows = (n: number) => `${number(n)} ${n === 1 ? 'row' : 'rows'}`
             <caption class="soft text-left">As they will be read</caption>
             <tbody>
               <tr v-for="row in planned.sample" :key="row.line" class="border-t border-default">
-                <td class="soft py-1 pr-2">line {{ row.line }}</td><td class="pr-2">{{ row.club }} {{ row.swing }}</td><td class="pr-2 font-bold">{{ typed(row.carryM) }} {{ unit }}</td><td class="soft">{{ row.cells.spin_rpm ? `${row.cells.spin_rpm} rpm` : '' }}</td>
+                <td class="soft py-1 pr-2">line {{ row.line }}</td><td class="pr-2">{{ row.club }} {{ row.swing }}</td><td class="pr-2 font-bold">{{ typed(row.carryM) }} {{ unit }}</td><td class="soft">{{ readWords(row.cells) }}</td>
               </tr>
             </tbody>
           </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { asideWords } from '#shared/aside-words'
 import { sideText, spinText } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
@@ -11,22 +12,25 @@ defineEmits<{ open: [shot: ShotRecord] }>()
 const { text, typed, unit, whole } = useDistance()
 const { cellName, swingLabel } = useCellNames()
 const record = usePlayerRecord()
+const { setAside } = useNumbers()
+const aside = computed(() => new Map(setAside.value.map(({ shot, why }) => [shot, why])))
 const account = useAccount()
 const outbox = useOutbox()
-const unsent = computed(() => new Set(outbox.stuck ? outbox.waiting.map(item => item.entry.record.id) : []))
+const unsent = computed(() => new Set(outbox.stuck || outbox.aside.length > 0 ? [...outbox.waiting, ...outbox.aside].map(item => item.entry.record.id) : []))
 const refused = computed(() => new Set(outbox.refused.map(item => item.entry.record.id)))
 </script>
 
 <template>
   <ol class="divide-y divide-default">
     <!-- A ball more leaves all other lines as they are: dozens of them made anew would cost the moment in which the number is awaited. -->
-    <li v-for="shot in shots" :key="shot.id" v-memo="[shot, unit, account.decimals, record.bag, neutralM?.get(shot.id), picking, picked.includes(shot.id), refused.has(shot.id), unsent.has(shot.id)]">
+    <li v-for="shot in shots" :key="shot.id" v-memo="[shot, unit, account.decimals, record.bag, neutralM?.get(shot.id), aside.get(shot.id), picking, picked.includes(shot.id), refused.has(shot.id), unsent.has(shot.id)]">
       <button type="button" class="flex min-h-11 w-full cursor-pointer items-center gap-3 px-2 text-left hover:bg-elevated" :aria-label="`${cellName(shot)}, ${typed(shot.carryM)} ${unit}${shot.leftOut ? `, left out: ${shot.leftOut}` : ''}`" :aria-pressed="picking ? picked.includes(shot.id) : undefined" @click="picking ? toggle(shot.id) : $emit('open', shot)">
         <UIcon v-if="picking" :name="picked.includes(shot.id) ? 'i-lucide-square-check-big' : 'i-lucide-square'" class="shrink-0" />
         <span class="w-20 shrink-0 text-xl font-bold" :class="shot.leftOut && 'soft line-through'">{{ typed(shot.carryM) }}<span class="soft ml-1 text-sm font-normal">{{ unit }}</span></span>
         <span class="min-w-0 flex-1 truncate">
           <template v-if="!hideName">{{ cellName(shot) }}</template>
           <span v-if="shot.leftOut" class="soft"> {{ hideName ? '' : '– ' }}left out: {{ shot.leftOut }}</span>
+          <span v-else-if="aside.has(shot.id)" class="soft"> {{ hideName ? '' : '– ' }}set aside: {{ asideWords(aside.get(shot.id)!) }}</span>
           <span v-else-if="shot.strike && shot.strike !== 'clean'" class="soft"> {{ hideName ? '' : '– ' }}{{ shot.strike }}, weighs little</span>
           <span v-else-if="shot.strike === 'clean'" class="soft"> {{ hideName ? '' : '– ' }}counts, by your word</span>
         </span>

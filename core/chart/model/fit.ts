@@ -178,7 +178,7 @@ export function fitWithPrior(priorOf: PriorOf, cells: number, sessions: readonly
  * @param today whole days on the same count as the sessions
  * @returns ln metres throughout; `cellEstimate` reads it
  * @see MODEL for every constant and its source
- * @example cellEstimate(fitModel(cells, [{ day: 0, shots: [{ cell: 0, carryM: 66, measSdM: 0.9, balls: 1 }] }], 0), 0)
+ * @example fitModel([], [], 0).mean.length // => 0
  */
 export function fitModel(cells: readonly ModelCell[], sessions: readonly ModelSession[], today: number, options: FitOptions = USUAL_SPREAD): Fit {
   return fitWithPrior(priorOfCells(cells), cells.length, sessions, today, options)

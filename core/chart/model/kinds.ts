@@ -51,7 +51,7 @@ function densities(e: number, v: number, shares: Shares) {
  * @param e ln carry less what is expected of it
  * @param v variance of that difference for a clean ball
  * @returns probabilities that add up to 1
- * @example kindsOfShot(0, 0.0009).clean // => 0.992 to 0.001
+ * @example kindsOfShot(0, 0.0009).clean // => 0.998
  */
 export function kindsOfShot(e: number, v: number, shares: Shares = USUAL_SHARES): Shares {
   const { clean, mishit, flyer, misread } = densities(e, v, shares)

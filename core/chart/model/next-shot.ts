@@ -134,10 +134,14 @@ export function cellsWithin(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonl
   return { within, inUse }
 }
 
+/** True when eight tenths of the cells in use are known as surely as wanted. @example isEnough({ within: 8, inUse: 10 }) // => true */
+export function isEnough({ within, inUse }: { within: number, inUse: number }): boolean {
+  return within >= NEXT.goodEnoughShare * inUse
+}
+
 /** True when eight tenths of the cells in use are known to within ± `withinM`, 8 times in 10. */
 export function goodEnough(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): boolean {
-  const { within, inUse } = cellsWithin(fit, need, withinM)
-  return within >= NEXT.goodEnoughShare * inUse
+  return isEnough(cellsWithin(fit, need, withinM))
 }
 
 /**

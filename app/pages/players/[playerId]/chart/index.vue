@@ -149,6 +149,7 @@ const line = computed(() => {
     <FrameNumbersGate v-else>
       <p v-if="totalOn" class="raised mb-3 flex flex-wrap items-center gap-3 px-4 py-2"><span>Total first, on {{ totalOn }} ground: carry and run, each run known to about half of itself. Carry stands below it.</span> <UButton size="sm" color="neutral" variant="outline" @click="showTotal(undefined)">Carry first</UButton></p>
       <ChartCarryGrid v-if="clubs.grid.length > 0" :chart="chart" :clubs="clubs.grid" :totals="totals" caption="Carry chart: swing lengths down, clubs across" @open="openCell" />
+      <ShotsSetAside class="mt-4" />
       <section v-if="!anyBall" class="raised mt-5 flex flex-wrap items-center justify-between gap-3 p-4">
         <p class="text-lg font-bold">No stock shot has a number yet. The first few balls fill the whole chart, roughly at first.</p>
         <UButton size="lg" :to="`/players/${playerId}/session`">Hit the first balls</UButton>
