@@ -1,4 +1,6 @@
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { build as bundle } from 'esbuild'
 
 /** Changes with every build, so that a kept shell never points at files that are gone. */
 const BUILD = new Date().toISOString()
@@ -41,6 +43,20 @@ export default defineNuxtConfig({
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   telemetry: false,
+  hooks: {
+    // Errors of routes have a form of their own; pages keep the framework's.
+    // The thread that works numbers out on the server is a program of its own, beside the server.
+    'nitro:init': (nitro) => {
+      nitro.hooks.hook('compiled', async () => {
+        if (nitro.options.dev) return
+        await bundle({
+          entryPoints: [fileURLToPath(new URL('./server/calibration/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'workers/calibration.mjs'),
+          bundle: true, platform: 'node', format: 'esm', target: 'node20', minify: true,
+        })
+      })
+    },
+    'nitro:config': (config) => { config.errorHandler = [fileURLToPath(new URL('./server/error-handler.ts', import.meta.url)), ...[config.errorHandler ?? []].flat()] },
+  },
   icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
   // An open page works without a network; this lets it be opened without one. The shell of all pages is the answer to "/".
   pwa: {

@@ -5,6 +5,7 @@ import { loadDemo } from './lib/demo-data.mjs'
 import { migrateDatabase } from './lib/migrate.mjs'
 import { ensurePackages } from './lib/packages.mjs'
 import { fromRoot } from './lib/paths.mjs'
+import { setting } from './lib/settings.mjs'
 import { isFree } from './lib/ports.mjs'
 import { run, say, stop } from './lib/say.mjs'
 import { serveUntilStopped, startServer } from './lib/server.mjs'
@@ -12,8 +13,8 @@ import { startWeather } from './lib/weather.mjs'
 
 function options(args) {
   const at = args.indexOf('--port')
-  const port = Number(at >= 0 ? args[at + 1] : process.env.PORT ?? 4600)
-  if (!Number.isInteger(port) || port < 1024 || port > 65535) stop(`Port "${args[at + 1] ?? process.env.PORT}" is not possible: give a whole number from 1024 to 65535.`)
+  const port = Number(at >= 0 ? args[at + 1] : setting('PORT') ?? 4600)
+  if (!Number.isInteger(port) || port < 1024 || port > 65535) stop(`Port "${args[at + 1] ?? setting('PORT')}" is not possible: give a whole number from 1024 to 65535.`)
   return { port, fresh: args.includes('--fresh') }
 }
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { WORD_KINDS } from '../core/chart/coach-word'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
-import { boundedNumber, Id, lineOfText, Moment, oneOf } from './text'
+import { boundedNumber, Id, lineOfText, ClockTime, oneOf } from './text'
 
 export const WHY_MAX = 300
 
@@ -12,7 +12,7 @@ export const CellWordRecord = z.strictObject({
   kind: oneOf('Kind', WORD_KINDS),
   carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m').nullable(),
   why: lineOfText('Why', WHY_MAX, { required: false }),
-  saidAtMs: Moment('Time'),
+  saidAtMs: ClockTime('Time'),
   holds: z.boolean({ error: 'Whether it holds is yes or no.' }),
 }).superRefine(({ kind, carryM, holds }, issues) => {
   const number = kind === 'believed' || kind === 'written'

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../core/limits'
 import { SHOTS_PER_REQUEST, type SessionRecord, type ShotRecord } from './session'
-import { Id, lineOfText, Moment, quoted } from './text'
+import { Id, lineOfText, ClockTime, quoted } from './text'
 
 /** A device that may send balls by itself. */
 export const NewDevice = z.object({ id: Id, name: lineOfText('Name', NAME_MAX) })
@@ -24,8 +24,8 @@ export type MadeDevice = Device & { token: string }
 export const DeviceAim = z.object({
   at: z.object({ playerId: Id, sessionId: Id, clubId: Id, rungId: Id }).nullable(),
   /** When it was chosen and when this was sent, by this browser's clock: the difference is right even where the clock is not. */
-  fromMs: Moment('Chosen'),
-  sentAtMs: Moment('Sent'),
+  fromMs: ClockTime('Chosen'),
+  sentAtMs: ClockTime('Sent'),
 })
 export type DeviceAim = z.infer<typeof DeviceAim>
 

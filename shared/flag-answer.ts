@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ANSWERS, type FlagAnswer } from '../core/gaps/answers'
 import { FLAG_RULES } from '../core/gaps/flags'
-import { Id, lineOfText, Moment, oneOf } from './text'
+import { Id, lineOfText, ClockTime, oneOf } from './text'
 
 export const ANSWER_NOTE_MAX = 300
 /** More stock shots than a grid has. */
@@ -24,7 +24,7 @@ export const FlagAnswerRecord = z.strictObject({
   untilMs: z.number({ error: 'Until must be a time in milliseconds.' }).int({ error: 'Until must be a time in whole milliseconds.' })
     .refine(ms => ms <= Date.now() + LONGEST_MS, { error: 'Until lies more than two years ahead.' }).nullable(),
   note: lineOfText('Note', ANSWER_NOTE_MAX, { required: false }),
-  saidAtMs: Moment('Time'),
+  saidAtMs: ClockTime('Time'),
   holds: z.boolean({ error: 'Whether it holds is yes or no.' }),
 }).superRefine(({ answer, untilMs, holds }, issues) => {
   if (holds && (answer === 'working') !== (untilMs !== null)) issues.addIssue({ code: 'custom', path: ['untilMs'], message: answer === 'working' ? 'Until is missing: what is worked on has a day.' : 'Only what is worked on has a day.' })

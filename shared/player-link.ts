@@ -3,7 +3,7 @@ import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
 import type { HandedPage } from './handed-bag'
 import type { PublishedChart } from '../core/chart/published'
 import { METHODS } from '../core/shot/shot'
-import { boundedNumber, Id, Moment, oneOf } from './text'
+import { boundedNumber, Id, ClockTime, oneOf } from './text'
 
 /** What a private address may do: `read` shows the published chart, `log` also takes the player's own balls. */
 export const LINK_STRENGTHS = ['read', 'log'] as const
@@ -17,6 +17,11 @@ export interface PlayerLink { id: string, strength: LinkStrength, createdAtMs: n
 export interface MadeLink extends PlayerLink { token: string }
 
 export const OWN_BALLS_AT_ONCE = 200
+/** Most balls that a player may log alone in a day, and most that wait for the coach. Our choice: ten buckets, and a fortnight of them. */
+export const OWN_BALLS_A_DAY = 500
+export const OWN_BALLS_WAITING = 2000
+/** So many of those that wait are told at once. */
+export const OWN_BALLS_A_PAGE = 50
 
 export const OwnBall = z.strictObject({
   id: Id,
@@ -24,7 +29,7 @@ export const OwnBall = z.strictObject({
   rungId: Id,
   carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
   method: oneOf('Method', METHODS),
-  hitAtMs: Moment('Time'),
+  hitAtMs: ClockTime('Time'),
 })
 export type OwnBall = z.infer<typeof OwnBall>
 
@@ -34,6 +39,16 @@ export const OwnBalls = z.strictObject({
 
 /** What the player's phone gets: the name, the chart that was published last, thought-of bags that were handed over, and what the link may do. */
 export interface LinkView { player: string, strength: LinkStrength, published: PublishedChart | null, bags?: HandedPage[] }
+
+/** What the player's door answers: what it took, what it never will, and why the rest is to wait on the phone. */
+export interface OwnBallsTaken {
+  taken: string[]
+  refused: { id: string, message: string }[]
+  full: string | null
+}
+
+/** Balls that wait for the coach, oldest first: a page of them, and how many in all. */
+export interface WaitingBalls { balls: OwnBall[], waiting: number }
 
 /** The coach's nod: balls that count from now on, or do not. */
 export const Nod = z.strictObject({

@@ -7,7 +7,7 @@ import { ORDERS } from '../core/session/order'
 import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName, type Readings } from '../core/shot/readings'
 import { isPossibleHeight } from '../core/shot/landing-height'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
-import { boundedNumber, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
+import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
 
 /** A name of a sign, a target or a session. */
 export const LABEL_LINE = 40
@@ -28,7 +28,7 @@ function clockFault({ input }: { input?: unknown }): string {
 
 /** Air of a session from a moment on. */
 export const AirRecord = z.object({
-  fromMs: Moment('Air'),
+  fromMs: ClockTime('Air'),
   tempC: boundedNumber('Temperature', ...AIR_RANGE.tempC, ' °C'),
   humidity: boundedNumber('Humidity', ...AIR_RANGE.humidity, ''),
   altitudeM: boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m'),
@@ -70,8 +70,8 @@ export const AIRS_MAX = 50
 /** A range session as the browser makes it: sent once or ten times, it is there once. */
 export const SessionRecord = z.object({
   id: Id,
-  startedAtMs: Moment('Start'),
-  endedAtMs: Moment('End').nullable(),
+  startedAtMs: ClockTime('Start'),
+  endedAtMs: ClockTime('End').nullable(),
   method: oneOf('Method', METHODS),
   ball: oneOf('Ball', BALL_KINDS),
   surface: oneOf('Surface', SURFACES),
@@ -121,8 +121,10 @@ export const TakenRecord = z.strictObject({
   /** The sign it was guessed against, as it was believed to stand then, and how far past it. */
   sign: z.strictObject({ id: Id, name: lineOfText('Sign', LABEL_LINE), distanceM: metres('Sign') }).optional(),
   offM: boundedNumber('Past the sign', -100, 100, ' m').optional(),
+  /** What was added to the time that its device's clock said, which was wrong. */
+  clockMs: ClockTime('Clock').optional(),
   /** Carries that stood here before they were mended. */
-  was: z.array(z.strictObject({ carryM: metres('Carry'), atMs: Moment('Mended') })).max(20).optional(),
+  was: z.array(z.strictObject({ carryM: metres('Carry'), atMs: ClockTime('Mended') })).max(20).optional(),
 })
 export type TakenRecord = z.infer<typeof TakenRecord>
 
@@ -141,7 +143,7 @@ export const ShotRecord = z.object({
   carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
   method: oneOf('Method', METHODS),
   balls: boundedNumber('Balls', 1, BALLS_MAX, '').int({ error: 'Balls must be a whole number.' }),
-  hitAtMs: Moment('Time'),
+  hitAtMs: ClockTime('Time'),
   leftOut: lineOfText('Reason', REASON_MAX).nullable(),
   /** Missing from what an older page kept: nobody has called it then. */
   strike: oneOf('Strike', STRIKES).nullable().default(null),
@@ -160,10 +162,16 @@ export type ShotRecord = z.infer<typeof ShotRecord>
 /** Most shots that one request may bring. */
 export const SHOTS_PER_REQUEST = 500
 
-export const ShotBatch = z.object({
-  shots: z.array(ShotRecord, { error: 'Shots must be a list.' })
-    .min(1, { error: 'No shots were sent.' })
-    .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} shots can be sent at once.` }),
+const listOf = <T extends z.ZodType>(shot: T) => z.array(shot, { error: 'Shots must be a list.' })
+  .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} shots can be sent at once.` })
+
+export const ShotBatch = z.object({ shots: listOf(ShotRecord).min(1, { error: 'No shots were sent.' }) })
+
+/** A lot of an import. The dates of a file are judged: they are what somebody wrote. */
+export const ImportLot = z.object({
+  sessions: z.array(SessionRecord.extend({ startedAtMs: Moment('Start'), endedAtMs: Moment('End').nullable() }), { error: 'Sessions must be a list.' })
+    .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} sessions can be sent at once.` }),
+  shots: listOf(ShotRecord.safeExtend({ hitAtMs: Moment('Time') })),
 })
 export type ShotBatch = z.infer<typeof ShotBatch>
 

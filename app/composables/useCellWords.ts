@@ -12,7 +12,7 @@ export function useCellWords() {
   const saidOf = (cell: StockShot): Said => said.value.get(cellKey(cell)) ?? NOTHING
 
   function put(cell: StockShot, kind: WordKind, carryM: number | null, why: string, holds = true): Promise<void> {
-    return record.putWord({ id: newId(), clubId: cell.clubId, rungId: cell.rungId, kind, carryM, why, saidAtMs: Date.now(), holds })
+    return record.putWord({ id: newId(), clubId: cell.clubId, rungId: cell.rungId, kind, carryM, why, saidAtMs: serverNowMs(), holds })
   }
 
   /**

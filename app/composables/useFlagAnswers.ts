@@ -10,7 +10,7 @@ export function useFlagAnswers() {
 
   function put({ flag, variant, cells, fromM, toM, figure }: Finding, answer: Answer, untilMs: number | null, note: string, holds: boolean): Promise<void> {
     const body = { flag, ...(variant && { variant }), cells: cells.map(({ clubId, rungId }) => ({ clubId, rungId })), fromM, toM, figure }
-    return record.putAnswer({ id: newId(), ...body, answer, untilMs: holds ? untilMs : null, note, saidAtMs: Date.now(), holds })
+    return record.putAnswer({ id: newId(), ...body, answer, untilMs: holds ? untilMs : null, note, saidAtMs: serverNowMs(), holds })
   }
 
   /** Answers, and offers to take it back to what held before. */

@@ -9,7 +9,7 @@ export const useNumbers = createSharedComposable(() => {
   const calibration = useCalibration()
   const record = usePlayerRecord()
   /** Every flag that is said, with the coach's answer. */
-  const flags = computed(() => answered(saidFlags(calibration.result?.findings ?? []), record.answers, Date.now()))
+  const flags = computed(() => answered(saidFlags(calibration.result?.findings ?? []), record.answers, serverNowMs()))
   return {
     flags,
     /** Those that ask something of the coach, those that matter most first. */

@@ -94,7 +94,7 @@ export function useRangeSession(sessionId: string) {
     return LIES.includes(method) && measuredTo === 'rest' ? { lies: firmness } : {}
   }
   /** Nothing but the swing length that was asked for says how a ball was measured. */
-  const onlyAsked = (taken: TakenRecord | null | undefined) => !taken || Object.keys(taken).every(key => key === 'askedRungId')
+  const onlyAsked = (taken: TakenRecord | null | undefined) => !taken || Object.keys(taken).every(key => key === 'askedRungId' || key === 'clockMs')
   /** On ground that rises or falls to the target. */
   const heightOf = (carryM: number): Pick<TakenRecord, 'heightM'> => {
     const target = targetOf(session.value!.plan.rangeId, session.value!.plan.targetId)
@@ -108,8 +108,8 @@ export function useRangeSession(sessionId: string) {
     const method = more.method ?? session.value!.method
     const shot: ShotRecord = {
       id: newId(), sessionId, clubId: cell.value!.clubId, rungId: cell.value!.rungId, carryM, method,
-      balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, deleted: false, version: 1, ...more,
-      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull({ ...(onlyAsked(more.taken) ? { ...liesOf(method), ...more.taken } : more.taken), ...heightOf(carryM) }),
+      balls: 1, hitAtMs: serverNowMs(), leftOut: null, strike: null, deleted: false, version: 1, ...more,
+      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }), taken: orNull({ ...(onlyAsked(more.taken) ? { ...liesOf(method), ...more.taken } : more.taken), ...heightOf(carryM), ...clockNote() }),
     }
     did(`the ball with ${cellName(shot)}`, () => record.changeShot(shot.id, { deleted: true }))
     await record.putShot(shot)
@@ -178,7 +178,7 @@ export function useRangeSession(sessionId: string) {
   /** New air, from now on or in place of all that was taken before; none takes the correction back. */
   async function setAir(air: Air | null, from: 'now' | 'start'): Promise<void> {
     const { air: before, ...rest } = session.value!
-    const entries = air === null ? [] : from === 'start' ? [{ ...air, fromMs: rest.startedAtMs }] : withAir(before, { ...air, fromMs: Date.now() })
+    const entries = air === null ? [] : from === 'start' ? [{ ...air, fromMs: rest.startedAtMs }] : withAir(before, { ...air, fromMs: serverNowMs() })
     did('the change of the air', () => record.putSession({ ...session.value!, air: before, version: session.value!.version + 1 }))
     await record.putSession({ ...rest, air: entries, version: rest.version + 1 })
   }
@@ -197,7 +197,7 @@ export function useRangeSession(sessionId: string) {
     const air = now.air.at(-1)
     const turnDeg = (target?.rightDeg ?? 0) - (before?.rightDeg ?? 0)
     const clock = air && (Math.round(10 * clockOnLine(air.wind.clock, turnDeg)) / 10 || 12)
-    const turned = air && clock !== air.wind.clock && air.wind.speedMs > 0 ? withAir(now.air, { ...air, fromMs: Date.now(), wind: { ...air.wind, clock: clock! } }) : now.air
+    const turned = air && clock !== air.wind.clock && air.wind.speedMs > 0 ? withAir(now.air, { ...air, fromMs: serverNowMs(), wind: { ...air.wind, clock: clock! } }) : now.air
     const done = did('the change of the target', () => record.putSession({ ...session.value!, plan: { ...session.value!.plan, targetId: now.plan.targetId }, air: now.air, version: session.value!.version + 1 }))
     await record.putSession({ ...now, plan: { ...now.plan, targetId: target?.id ?? null }, air: turned, version: now.version + 1 })
     return done
@@ -237,14 +237,14 @@ export function useRangeSession(sessionId: string) {
     const put = async (to: string, gone: boolean) => {
       for (const id of ids) await record.changeShot(id, { sessionId: to })
       const now = session.value!
-      await record.putSession({ ...now, plan: { ...now.plan, gone }, endedAtMs: now.endedAtMs ?? Date.now(), version: now.version + 1 })
+      await record.putSession({ ...now, plan: { ...now.plan, gone }, endedAtMs: now.endedAtMs ?? serverNowMs(), version: now.version + 1 })
     }
     const done = did('merging two sessions', () => put(sessionId, false))
     await put(otherId, true)
     return done
   }
 
-  const end = () => record.putSession({ ...session.value!, endedAtMs: Date.now(), version: session.value!.version + 1 })
+  const end = () => record.putSession({ ...session.value!, endedAtMs: serverNowMs(), version: session.value!.version + 1 })
   const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 
   return {

@@ -66,7 +66,7 @@ export function useWhatIf() {
     const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published) })
     const flags = flagOptions(player.thresholds, academyThresholds)
     tell({
-      do: 'open', options, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), shots: [...shots], nowMs: Date.now() },
+      do: 'open', options, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), shots: [...shots], nowMs: serverNowMs() },
       judging: { flags, withinM: options.withinM, lineM: lineOf(flags, player.level), unit: unit.value, answers: toRaw(answers) },
     })
   }

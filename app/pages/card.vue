@@ -9,8 +9,8 @@ definePageMeta({ layout: 'plain' })
 useHead({ title: 'Carry chart', meta: [{ name: 'referrer', content: 'no-referrer' }, { name: 'robots', content: 'noindex' }] })
 
 /** What the player carries: the published chart on the phone, by the grid or by the yardage. */
-const { view, failure, away, waiting, load, start, log } = useCard()
-const { unit, from } = useDistance()
+const { view, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = useCard()
+const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
 const way = useLocalStorage<'carry' | 'grid'>('uzzet-card-way', 'carry')
 const chart = computed(() => view.value?.published ?? null)
@@ -89,7 +89,12 @@ const isWay = (which: 'carry' | 'grid') => way.value === which
             <UButton type="submit">Log it</UButton>
           </form>
           <p v-if="said" role="status">{{ said }}</p>
-          <p v-if="waiting.length > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ waiting.length }} kept on this phone{{ away ? ': no connection, sent by themselves later' : ', on the way' }}.</p>
+          <p v-if="!keeps && waiting.length > 0" role="alert" class="font-semibold text-warning">This phone keeps nothing (a private window, or no room): stay on this page until it is sent.</p>
+          <p v-if="waiting.length > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ waiting.length }} kept on this phone{{ full ? '' : away ? ': no connection, sent by themselves later' : ', on the way' }}. <span v-if="full">{{ full }}</span> <UButton v-if="away || full" size="sm" color="neutral" variant="outline" @click="sendNow">Send now</UButton></p>
+          <ul v-if="refused.length > 0" class="divide-y divide-default">
+            <li v-for="ball in refused" :key="ball.id" class="flex flex-wrap items-center gap-2 py-1"><span class="min-w-0 flex-1"><b>{{ readDistance(ball.carryM) }}</b> was not taken: {{ ball.refused }}</span> <UButton size="sm" color="neutral" variant="outline" @click="discard(ball.id)">Discard</UButton></li>
+          </ul>
+          <p v-if="ofOthers > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ ofOthers }} more {{ ofOthers === 1 ? 'ball waits' : 'balls wait' }} on this phone for another player's link.</p>
         </section>
         <section v-if="view.bags && view.bags.length > 0" class="mt-5 space-y-3" aria-labelledby="bags-title">
           <h2 id="bags-title" class="text-xl font-bold">What if</h2>

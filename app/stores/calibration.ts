@@ -58,7 +58,7 @@ export const useCalibration = defineStore('calibration', () => {
     const { put, gone } = changesSince(anew ? [] : sent, records)
     const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published), unit: account.unit })
     // Proxies cannot be sent; what is in the record is plain.
-    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: Date.now() }, options, anew, put: put.map(toShot), gone }
+    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: serverNowMs() }, options, anew, put: put.map(toShot), gone }
     sent = records
     sentPlayer = player.id
     failure.value = null

@@ -5,7 +5,7 @@ import type { PublishedNumbers } from '#core/chart/published-numbers'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import type { AcademyThresholds, Player } from '#shared/player'
 import { fromColumns, type PlayerRecord } from '#shared/record'
-import type { OutboxItem } from './outbox'
+import type { Entry } from '~/utils/outbox-queue'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
 
 const emptyBag = (): Bag => ({ clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] })
@@ -58,7 +58,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
   const added = <T extends { id: string }>(list: T[], word: T) => list.some(other => other.id === word.id) ? list : [...list, word]
 
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
-  function take(reply: PlayerRecord, confirmed: readonly OutboxItem['entry'][] = []): void {
+  function take(reply: PlayerRecord, confirmed: readonly Entry[] = []): void {
     let newSessions = reply.sessions
     let newRecords = fromColumns(reply.shots)
     let newWords = reply.words
@@ -83,7 +83,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
 
   let asked = 0
   /** Entered while the answer was under way: it may have been sent and confirmed, yet not be in that answer. */
-  let sinceAsked: OutboxItem['entry'][] = []
+  let sinceAsked: Entry[] = []
 
   /** Opens a player. One that is open already is shown at once and brought up to date behind it. */
   async function open(id: string): Promise<void> {
@@ -129,7 +129,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     failure.value = null
   }
 
-  function keep(entry: OutboxItem['entry']): Promise<void> {
+  function keep(entry: Entry): Promise<void> {
     sinceAsked.push(entry)
     return outbox.add(playerId.value!, entry)
   }

@@ -1,3 +1,5 @@
+import { serverNowMs } from './server-clock'
+
 const DAY_MS = 86_400_000
 
 function midnight(ms: number): number {
@@ -5,7 +7,7 @@ function midnight(ms: number): number {
 }
 
 /** "today", "yesterday", "12 days ago", "3 months ago": by the calendar of this device. */
-export function daysAgo(ms: number, nowMs = Date.now()): string {
+export function daysAgo(ms: number, nowMs = serverNowMs()): string {
   const days = Math.round((midnight(nowMs) - midnight(ms)) / DAY_MS)
   if (days <= 0) return 'today'
   if (days === 1) return 'yesterday'
@@ -20,7 +22,7 @@ const DAY_AND_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: '
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 
 /** "2 Oct", with the year when it is another one. */
-export function shortDate(ms: number, nowMs = Date.now()): string {
+export function shortDate(ms: number, nowMs = serverNowMs()): string {
   const date = new Date(ms)
   return (date.getFullYear() === new Date(nowMs).getFullYear() ? DAY : DAY_AND_YEAR).format(date)
 }

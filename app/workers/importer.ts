@@ -3,7 +3,7 @@ import { labelsOf } from '#core/bag/labels'
 import type { Bag } from '#core/bag/bag'
 import { toCells, type ForeignTable } from '#core/files/foreign-table'
 import { withStated } from '#core/flight/session-air'
-import { cut } from '#core/cut'
+import { cut, isWholeText, wholeText } from '#core/cut'
 import { readOneOf } from '#core/files/cells'
 import { readRowFigures, type RowError } from '#core/files/shot-table'
 import { REASON_MAX } from '#core/limits'
@@ -61,7 +61,7 @@ function* wordFaults(cells: Record<string, string>): Generator<[column: string, 
   for (const column of WORD_COLUMNS) {
     const text = cells[column] ?? ''
     if (CONTROL.test(text)) yield [column, text.replace(/\s+/g, ' '), 'holds a line break or control character: one line of plain text is allowed']
-    if (!text.isWellFormed()) yield [column, text.toWellFormed(), 'holds half a character: plain text is allowed']
+    if (!isWholeText(text)) yield [column, wholeText(text), 'holds half a character: plain text is allowed']
   }
 }
 

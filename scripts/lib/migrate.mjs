@@ -1,22 +1,54 @@
+import { setTimeout as wait } from 'node:timers/promises'
+import { AddressFault, connectionOptions, whyNoConnection } from '../../server/db/connection-options.mjs'
 import { fromRoot } from './paths.mjs'
 import { stop } from './say.mjs'
 
-/** Brings a database to the newest migration. Packages must be installed. */
+/** Of two servers that start at once one migrates and the other waits so long for it. */
+const LOCK = 'uzzet migration'
+const LOCK_SECONDS = 120
+const CONNECT_MS = 5000
+
+/** A connection, or one sentence that says why there is none. */
+async function connect(url, mysql) {
+  let options
+  try {
+    options = connectionOptions(url)
+  } catch (error) {
+    if (!(error instanceof AddressFault)) throw error
+    return stop(error.message)
+  }
+  try {
+    return await mysql.createConnection({ ...options, timezone: 'Z', connectTimeout: CONNECT_MS })
+  } catch (error) {
+    return stop(whyNoConnection(error, url))
+  }
+}
+
+/** What went wrong, without the values of any statement. */
+function reasonOf(error) {
+  const { cause, code, message } = error
+  return cause?.code ?? cause?.message ?? code ?? message
+}
+
+/**
+ * Brings a database to the newest migration, one server at a time. Every statement can be repeated, so that a migration
+ * that was cut off half-way is taken up again by running it again. Packages must be installed.
+ * @param {string} url
+ */
 export async function migrateDatabase(url) {
   const [{ drizzle }, { migrate }, mysql] = await Promise.all([
     import('drizzle-orm/mysql2'), import('drizzle-orm/mysql2/migrator'), import('mysql2/promise'),
   ])
-  let connection
+  const connection = await connect(url, mysql)
   try {
-    connection = await mysql.createConnection({ uri: url, timezone: 'Z' })
-  } catch (error) {
-    stop(`The database at ${url.replace(/\/\/[^@]*@/, '//')} does not answer (${error.code ?? error.message}): check DATABASE_URL and that its server runs.`)
-  }
-  try {
+    const [[lock]] = await connection.query('select get_lock(?, ?) as held', [LOCK, LOCK_SECONDS])
+    if (lock.held !== 1) stop(`Another server has been bringing this database up to date for ${LOCK_SECONDS} s: wait for it, or end it, and start again.`)
     await migrate(drizzle(connection), { migrationsFolder: fromRoot('server/db/migrations') })
   } catch (error) {
-    stop(`The database could not be brought up to date: ${error.cause?.message ?? error.message}. Nothing was served.`)
+    if (error.name === 'Stop' || error.constructor.name === 'Stop') throw error
+    stop(`The database could not be brought up to date (${reasonOf(error)}). Nothing was served and nothing is lost: mend the cause (often a full disk or a missing right) and start again; it goes on where it was cut off.`)
   } finally {
-    await connection.end()
+    // The lock ends with the connection; a database that went away ended both.
+    await Promise.race([connection.end().catch(() => {}), wait(2000, undefined, { ref: false })])
   }
 }

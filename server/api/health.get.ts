@@ -11,7 +11,7 @@ export default defineEventHandler(async (event) => {
     if (applied < wanted) setResponseStatus(event, 503)
     return { version, database: 'up', migrations: { applied, wanted } }
   } catch (error) {
-    console.error('health:', (error as { cause?: unknown }).cause ?? error)
+    console.error(`health: ${describeError(error)}`)
     setResponseStatus(event, 503)
     return { version, database: 'down', migrations: { applied: null, wanted } }
   }

@@ -4,7 +4,7 @@ const MOST_CHARACTERS = 400
 /** The newest METAR line of the range's weather station, named by UZZET_WEATHER; null where there is none. */
 export default defineEventHandler(async (event): Promise<{ station: boolean, line: string | null }> => {
   await requireCoach(event)
-  const address = process.env.UZZET_WEATHER
+  const address = setting('UZZET_WEATHER')
   if (!address) return { station: false, line: null }
   try {
     const text = await $fetch<string>(address, { timeout: PATIENCE_MS, retry: 0, responseType: 'text' })

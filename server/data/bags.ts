@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm'
-import { cellWords, clubs, players, rungs, shots, struckOut } from '../db/schema'
+import { cellWords, clubs, deviceAims, ownBalls, players, rungs, shots, struckOut } from '../db/schema'
 import type { Coach } from './coaches'
+import { newestPublished } from './newest-published'
 import { ownPlayer } from './players'
 import type { Bag } from '../../core/bag/bag'
 import type { SchoolId } from '../../core/swing/schools'
@@ -33,7 +34,7 @@ export async function bagOfPlayer({ academyId }: { academyId: string }, playerId
   return player ? bagOf(playerId, player.school) : { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] }
 }
 
-/** Ids of what no longer stands in the bag: with shots it is retired, without it goes. */
+/** Ids of what no longer stands in the bag: with anything that was hit, said, or waits, it is retired; without it goes. */
 async function sortOutMissing(db: Runner, table: typeof clubs | typeof rungs, shotColumn: typeof shots.clubId | typeof shots.rungId, playerId: string, kept: string[]) {
   const there = await db.select({ id: table.id }).from(table).where(eq(table.playerId, playerId))
   const missing = there.map(row => row.id).filter(id => !kept.includes(id))
@@ -42,7 +43,15 @@ async function sortOutMissing(db: Runner, table: typeof clubs | typeof rungs, sh
   // What was said of a stock shot is kept for ever too.
   const wordColumn = table === clubs ? cellWords.clubId : cellWords.rungId
   const said = await db.selectDistinct({ id: wordColumn }).from(cellWords).where(and(eq(cellWords.playerId, playerId), inArray(wordColumn, missing)))
-  const withShots = [...new Set([...used, ...said].map(row => row.id))]
+  // Balls that the player logged and that wait for the coach; what a device was aimed at, since its late balls go by it.
+  const ownColumn = table === clubs ? ownBalls.clubId : ownBalls.rungId
+  const waits = await db.selectDistinct({ id: ownColumn }).from(ownBalls).where(and(eq(ownBalls.playerId, playerId), inArray(ownColumn, missing)))
+  const aimColumn = table === clubs ? deviceAims.clubId : deviceAims.rungId
+  const aimed = await db.selectDistinct({ id: aimColumn }).from(deviceAims).where(and(eq(deviceAims.playerId, playerId), inArray(aimColumn, missing)))
+  // The player's phone logs balls by the chart that was published.
+  const published = await newestPublished(playerId)
+  const carried = (published?.cells ?? []).map(cell => ({ id: table === clubs ? cell.clubId : cell.rungId })).filter(({ id }) => missing.includes(id))
+  const withShots = [...new Set([...used, ...said, ...waits, ...aimed, ...carried].map(row => row.id))].filter(id => id !== null)
   const bare = missing.filter(id => !withShots.includes(id))
   if (withShots.length > 0) await db.update(table).set({ retired: true, position: 999 }).where(and(eq(table.playerId, playerId), inArray(table.id, withShots)))
   if (bare.length > 0) await db.delete(table).where(and(eq(table.playerId, playerId), inArray(table.id, bare)))

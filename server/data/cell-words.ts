@@ -2,6 +2,7 @@ import { and, asc, eq } from 'drizzle-orm'
 import { cellWords, clubs, rungs } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
+import { possibleTime } from '../../shared/clock'
 import type { CellWordRecord } from '../../shared/cell-word'
 
 function toWord(row: typeof cellWords.$inferSelect): CellWordRecord {
@@ -27,12 +28,14 @@ export async function addWord(coach: Coach, playerId: string, word: CellWordReco
   ])
   if (!club || !rung) throw refuse(422, 'This stock shot is not in the player\'s bag any more.', [{ field: club ? 'rungId' : 'clubId', message: 'It is not in the player\'s bag any more.' }])
   const { saidAtMs, ...rest } = word
+  const nowMs = Date.now()
   try {
-    await db.insert(cellWords).values({ ...rest, playerId, coachId: coach.id, saidAt: new Date(saidAtMs) })
+    await db.insert(cellWords).values({ ...rest, playerId, coachId: coach.id, saidAt: new Date(possibleTime(saidAtMs, undefined, nowMs)) })
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const [there] = await db.select().from(cellWords).where(and(eq(cellWords.id, word.id), eq(cellWords.playerId, playerId)))
-    if (!there || JSON.stringify(toWord(there)) !== JSON.stringify(word)) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+    const same = there && JSON.stringify(toWord(there)) === JSON.stringify({ ...word, saidAtMs: possibleTime(saidAtMs, there.saidAt.getTime(), nowMs) })
+    if (!same) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
   }
   return word
 }

@@ -10,6 +10,9 @@ export interface KnownDevice { id: string, coachId: string, academyId: string }
 /** Where a device's balls went from a moment on; no session ends it. */
 export interface Aim { fromMs: number, playerId: string | null, sessionId: string | null, clubId: string | null, rungId: string | null }
 
+/** A page that was away for longer says nothing of what was chosen then. */
+const LONGEST_AGO_MS = 86_400_000
+
 const columns = { id: devices.id, name: devices.name, createdAt: devices.createdAt, heardAt: devices.heardAt }
 const own = (coach: Coach, deviceId: string) => and(eq(devices.id, deviceId), eq(devices.coachId, coach.id), isNull(devices.revokedAt))
 
@@ -68,7 +71,7 @@ export async function aimDevice(coach: Coach, deviceId: string, at: DeviceAim['a
   await findDevice(coach, deviceId)
   if (at) await checkBelongings(coach, at.playerId, [at], name => name)
   const aim = at ?? { playerId: null, sessionId: null, clubId: null, rungId: null }
-  await useDatabase().insert(deviceAims).values({ deviceId, fromAt: new Date(fromMs), ...aim }).onDuplicateKeyUpdate({ set: aim })
+  await useDatabase().insert(deviceAims).values({ deviceId, fromAt: new Date(Math.max(fromMs, Date.now() - LONGEST_AGO_MS)), ...aim }).onDuplicateKeyUpdate({ set: aim })
   return findDevice(coach, deviceId)
 }
 

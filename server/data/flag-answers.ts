@@ -2,6 +2,7 @@ import { and, asc, eq } from 'drizzle-orm'
 import { flagAnswers } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
+import { possibleTime } from '../../shared/clock'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
 
 /** Every answer to a flag of a player, oldest first, of a player that the caller has found to be the coach's. */
@@ -14,15 +15,17 @@ export async function answersOf(playerId: string): Promise<FlagAnswerRecord[]> {
  * Adds an answer; sent twice it is there once.
  * @throws 404; 409 when the id is another's
  */
-export async function addAnswer(coach: Coach, playerId: string, answer: FlagAnswerRecord): Promise<FlagAnswerRecord> {
+export async function addAnswer(coach: Coach, playerId: string, sent: FlagAnswerRecord): Promise<FlagAnswerRecord> {
   const db = useDatabase()
+  const nowMs = Date.now()
+  const answer = { ...sent, saidAtMs: possibleTime(sent.saidAtMs, undefined, nowMs) }
   await findPlayer(coach, playerId)
   try {
     await db.insert(flagAnswers).values({ id: answer.id, playerId, coachId: coach.id, saidAt: new Date(answer.saidAtMs), body: answer })
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const [there] = await db.select({ body: flagAnswers.body }).from(flagAnswers).where(and(eq(flagAnswers.id, answer.id), eq(flagAnswers.playerId, playerId)))
-    if (!there || JSON.stringify(there.body) !== JSON.stringify(answer)) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+    if (!there || JSON.stringify(there.body) !== JSON.stringify({ ...sent, saidAtMs: possibleTime(sent.saidAtMs, there.body.saidAtMs, nowMs) })) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
   }
   return answer
 }

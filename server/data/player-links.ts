@@ -1,13 +1,17 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
+import { and, asc, count, eq, gte, inArray, isNull } from 'drizzle-orm'
 import { clubs, ownBalls, playerLinks, players, rungs, sessions, shots } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { newestPublished } from './newest-published'
 import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
-import type { LinkStrength, LinkView, NewLink, OwnBall, PlayerLink } from '../../shared/player-link'
+import { possibleTime } from '../../shared/clock'
+import {
+  OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE, OWN_BALLS_WAITING, type LinkStrength, type LinkView, type NewLink, type OwnBall, type OwnBallsTaken, type PlayerLink, type WaitingBalls,
+} from '../../shared/player-link'
 import { v7 as newId } from 'uuid'
 
+const DAY_MS = 86_400_000
 const columns = { id: playerLinks.id, strength: playerLinks.strength, createdAt: playerLinks.createdAt, openedAt: playerLinks.openedAt }
 const toLink = ({ id, strength, createdAt, openedAt }: { id: string, strength: LinkStrength, createdAt: Date, openedAt: Date | null }): PlayerLink => ({ id, strength, createdAtMs: createdAt.getTime(), openedAtMs: openedAt?.getTime() ?? null })
 
@@ -53,22 +57,63 @@ export async function viewOf({ id, playerId, player, strength }: KnownLink): Pro
   return { player, strength, published, bags }
 }
 
-/** Keeps the player's own balls until the coach nods; sent twice they are there once. @throws 422 */
-export async function putOwnBalls(link: KnownLink, balls: readonly OwnBall[]): Promise<void> {
-  const db = useDatabase()
-  const [clubIds, rungIds] = await Promise.all([
-    db.select({ id: clubs.id }).from(clubs).where(eq(clubs.playerId, link.playerId)), db.select({ id: rungs.id }).from(rungs).where(eq(rungs.playerId, link.playerId)),
-  ])
-  const known = new Set([...clubIds, ...rungIds].map(({ id }) => id))
-  if (balls.some(ball => !known.has(ball.clubId) || !known.has(ball.rungId))) throw refuse(422, 'A stock shot is not in the bag any more: open the chart anew.', [{ field: 'balls', message: 'A stock shot is not in the bag any more.' }])
-  await db.insert(ownBalls).ignore().values(balls.map(({ hitAtMs, ...ball }) => ({ ...ball, playerId: link.playerId, linkId: link.id, hitAt: new Date(hitAtMs) })))
+/** How many more balls the player may log now, and in whose words the door is shut when that is none. */
+async function roomFor({ playerId }: KnownLink, waiting: number, nowMs: number): Promise<{ room: number, full: string }> {
+  const [today] = await useDatabase().select({ n: count() }).from(ownBalls).where(and(eq(ownBalls.playerId, playerId), gte(ownBalls.createdAt, new Date(nowMs - DAY_MS))))
+  const [leftToWait, leftToday] = [OWN_BALLS_WAITING - waiting, OWN_BALLS_A_DAY - today!.n]
+  const full = leftToWait <= leftToday
+    ? `${OWN_BALLS_WAITING} balls wait for your coach already. The others stay on this phone and go when there is room.`
+    : `${OWN_BALLS_A_DAY} balls were logged within a day. The others stay on this phone and go tomorrow.`
+  return { room: Math.max(0, Math.min(leftToWait, leftToday)), full }
 }
 
-/** Balls that wait for the coach's nod, oldest first. @throws 404 */
-export async function waitingBalls(coach: Coach, playerId: string): Promise<OwnBall[]> {
+const waitingOf = (playerId: string) => and(eq(ownBalls.playerId, playerId), isNull(ownBalls.taken))
+
+async function countWaiting(playerId: string): Promise<number> {
+  const [row] = await useDatabase().select({ n: count() }).from(ownBalls).where(waitingOf(playerId))
+  return row!.n
+}
+
+/**
+ * Keeps the player's own balls until the coach nods; sent twice they are there once. A ball whose stock shot is gone is
+ * named and holds up no other; what is over the ceiling is for the phone to keep.
+ */
+export async function putOwnBalls(link: KnownLink, balls: readonly OwnBall[]): Promise<OwnBallsTaken> {
+  const db = useDatabase()
+  const nowMs = Date.now()
+  const ids = balls.map(ball => ball.id)
+  const [clubIds, rungIds, before, waiting] = await Promise.all([
+    db.select({ id: clubs.id }).from(clubs).where(eq(clubs.playerId, link.playerId)), db.select({ id: rungs.id }).from(rungs).where(eq(rungs.playerId, link.playerId)),
+    db.select({ id: ownBalls.id, playerId: ownBalls.playerId }).from(ownBalls).where(inArray(ownBalls.id, ids)), countWaiting(link.playerId),
+  ])
+  const known = new Set([...clubIds, ...rungIds].map(({ id }) => id))
+  const there = new Map(before.map(({ id, playerId }) => [id, playerId]))
+  const refused: OwnBallsTaken['refused'] = []
+  const fresh: OwnBall[] = []
+  for (const ball of balls) {
+    const owner = there.get(ball.id)
+    if (owner !== undefined && owner !== link.playerId) refused.push({ id: ball.id, message: 'This id is taken.' })
+    else if (owner !== undefined) continue
+    else if (!known.has(ball.clubId) || !known.has(ball.rungId)) refused.push({ id: ball.id, message: 'This stock shot is not in the bag any more.' })
+    else fresh.push(ball)
+  }
+  const { room, full } = await roomFor(link, waiting, nowMs)
+  const fits = fresh.slice(0, room)
+  if (fits.length > 0) {
+    await db.insert(ownBalls).ignore()
+      .values(fits.map(({ hitAtMs, ...ball }) => ({ ...ball, playerId: link.playerId, linkId: link.id, hitAt: new Date(possibleTime(hitAtMs, undefined, nowMs)) })))
+  }
+  const left = new Set([...fresh.slice(room), ...refused].map(({ id }) => id))
+  return { taken: ids.filter(id => !left.has(id)), refused, full: fresh.length > room ? full : null }
+}
+
+/** Balls that wait for the coach's nod, oldest first: the first page of them. @throws 404 */
+export async function waitingBalls(coach: Coach, playerId: string): Promise<WaitingBalls> {
   await findPlayer(coach, playerId)
-  const rows = await useDatabase().select().from(ownBalls).where(and(eq(ownBalls.playerId, playerId), isNull(ownBalls.taken))).orderBy(asc(ownBalls.hitAt), asc(ownBalls.id))
-  return rows.map(({ id, clubId, rungId, carryM, method, hitAt }) => ({ id, clubId, rungId, carryM, method, hitAtMs: hitAt.getTime() }))
+  const [rows, waiting] = await Promise.all([
+    useDatabase().select().from(ownBalls).where(waitingOf(playerId)).orderBy(asc(ownBalls.hitAt), asc(ownBalls.id)).limit(OWN_BALLS_A_PAGE), countWaiting(playerId),
+  ])
+  return { waiting, balls: rows.map(({ id, clubId, rungId, carryM, method, hitAt }) => ({ id, clubId, rungId, carryM, method, hitAtMs: hitAt.getTime() })) }
 }
 
 /**

@@ -2,6 +2,7 @@ import { and, eq, inArray, sql } from 'drizzle-orm'
 import { players, ranges, sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
+import { sessionTimesRight } from '../../shared/clock'
 import type { RangeTarget } from '../../shared/range'
 import { USUAL_PLAN, type SessionRecord } from '../../shared/session'
 
@@ -37,12 +38,14 @@ export async function listeningSessions({ academyId }: { academyId: string }, id
  * Puts a session as the browser knows it. Sent twice it is there once; version n + 1 replaces version n.
  * @throws 404, or 409 when it was changed elsewhere or the id is another player's
  */
-export async function putSession(coach: Coach, playerId: string, record: SessionRecord): Promise<SessionRecord> {
+export async function putSession(coach: Coach, playerId: string, sent: SessionRecord): Promise<SessionRecord> {
   const db = useDatabase()
+  const nowMs = Date.now()
   await findPlayer(coach, playerId)
   const [there] = await db.select({ session: sessions, academyId: players.academyId }).from(sessions)
-    .innerJoin(players, eq(players.id, sessions.playerId)).where(eq(sessions.id, record.id))
+    .innerJoin(players, eq(players.id, sessions.playerId)).where(eq(sessions.id, sent.id))
   if (!there) {
+    const record = sessionTimesRight(sent, undefined, nowMs)
     try {
       await db.insert(sessions).values({ id: record.id, playerId, coachId: coach.id, ...columnsOf(record) })
     } catch (error) {
@@ -53,6 +56,7 @@ export async function putSession(coach: Coach, playerId: string, record: Session
   }
   if (there.session.playerId !== playerId) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
   const known = toSession(there.session)
+  const record = sessionTimesRight(sent, known, nowMs)
   if (JSON.stringify(known) === JSON.stringify(record)) return known
   const [done] = await db.update(sessions).set(columnsOf(record))
     .where(and(eq(sessions.id, record.id), eq(sessions.playerId, playerId), eq(sessions.version, record.version - 1)))

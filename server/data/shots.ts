@@ -4,6 +4,7 @@ import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import type { FieldError } from '../../shared/errors'
 import type { Readings } from '../../core/shot/readings'
+import { shotTimeRight } from '../../shared/clock'
 import { addReadings, indexer, noReadings, type ShotColumns } from '../../shared/record'
 import type { ShotRecord } from '../../shared/session'
 
@@ -54,15 +55,17 @@ function same(a: ShotRecord, b: ShotRecord): boolean {
 
 /** Some of them are there already: each is new, the same again, or the next version of what is there. */
 async function putOneByOne(playerId: string, records: readonly ShotRecord[]): Promise<void> {
+  const nowMs = Date.now()
   await useDatabase().transaction(async (tx) => {
-    for (const [i, record] of records.entries()) {
-      const [row] = await tx.select().from(shots).where(eq(shots.id, record.id)).for('update')
+    for (const [i, sent] of records.entries()) {
+      const [row] = await tx.select().from(shots).where(eq(shots.id, sent.id)).for('update')
+      const known = row && toRecord(row)
+      const record = shotTimeRight(sent, known, nowMs)
       const deletedAt = record.deleted ? new Date() : null
-      if (!row) {
+      if (!row || !known) {
         await tx.insert(shots).values({ id: record.id, playerId, ...columnsOf(record), deletedAt })
         continue
       }
-      const known = toRecord(row)
       if (row.playerId === playerId && same(known, record)) continue
       if (row.playerId === playerId && row.version === record.version - 1) {
         await tx.update(shots).set({ ...columnsOf(record), deletedAt }).where(and(eq(shots.id, record.id), eq(shots.playerId, playerId)))
@@ -89,7 +92,7 @@ const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?
  * @returns false when nothing was put in, for whatever reason: `putShots` then finds out which
  */
 export async function logBall(session: { coachId: string, epoch: number }, playerId: string, record: ShotRecord): Promise<boolean> {
-  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken, deleted, version } = record
+  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken, deleted, version } = shotTimeRight(record, undefined, Date.now())
   try {
     const [done] = await usePool().execute(INSERT_OWN, [
       id, carryM, method, balls, new Date(hitAtMs), leftOut, strike, asJson(readings), asJson(taken), deleted ? new Date() : null, version, sessionId, clubId, rungId,
@@ -125,7 +128,8 @@ export async function addSentShots(playerId: string, records: readonly ShotRecor
 export async function putShots(coach: Coach, playerId: string, records: readonly ShotRecord[]): Promise<void> {
   await checkBelongings(coach, playerId, records)
   try {
-    await insertAll(playerId, records)
+    const nowMs = Date.now()
+    await insertAll(playerId, records.map(record => shotTimeRight(record, undefined, nowMs)))
   } catch (error) {
     if (!isDuplicate(error)) throw error
     await putOneByOne(playerId, records)

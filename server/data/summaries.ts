@@ -1,41 +1,14 @@
 import { and, eq } from 'drizzle-orm'
-import { calibrate } from '../../core/chart/calibrate'
-import type { Calibration } from '../../core/chart/calibration'
-import { chartProgress } from '../../core/chart/chart-cell'
-import { cellKey } from '../../core/bag/bag'
-import { labelsOf } from '../../core/bag/labels'
-import { answered, openFlags } from '../../core/gaps/answers'
+import { workOut } from '../calibration/pool'
 import { players } from '../db/schema'
 import type { Coach } from './coaches'
-import { playerRecord } from './records'
-import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
 import type { PlayerSummary } from '../../shared/player'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
-
-/** The same computation as in the coach's browser. */
-export function calibrateRecord(record: PlayerRecord, nowMs: number): Calibration {
-  const { player, bag, sessions, shots } = record
-  return calibrate(playerShots(player, bag, sessions, fromColumns(shots), nowMs), calibrationOptions(player.thresholds, newestMethod(sessions), record))
-}
-
-/** Of a player's open flags so many stand in the list, those that matter most. */
-const LISTED_FLAGS = 12
-
-function summaryOf(record: PlayerRecord, stamp: string, nowMs: number): PlayerSummary {
-  const { chart, findings, ready, retestDueMs } = calibrateRecord(record, nowMs)
-  const { cellsWithin, withinM, goodEnough } = ready
-  const open = openFlags(answered(findings, record.answers, nowMs))
-  const labels = labelsOf(record.bag)
-  const listed = open.slice(0, LISTED_FLAGS)
-  const names = Object.fromEntries(listed.flatMap(finding => finding.cells.map(cell => [cellKey(cell), labels(cell)])))
-  return { stamp, ...chartProgress(chart), cellsWithin, withinM, goodEnough, flags: open.length, open: listed, names, retestDueMs }
-}
 
 /** Longest that a request for the list waits for summaries; the rest follow behind it. */
 const PATIENCE_MS = 300
 
 async function renew(coach: Coach, playerId: string, stamp: string): Promise<PlayerSummary> {
-  const summary = summaryOf(await playerRecord(coach, playerId), stamp, Date.now())
+  const summary = { stamp, ...await workOut({ coach }, playerId, 'summary', null, Date.now()) }
   await useDatabase().update(players).set({ summary }).where(and(eq(players.id, playerId), eq(players.academyId, coach.academyId)))
   return summary
 }
@@ -57,7 +30,7 @@ export async function renewSummaries(coach: Coach, stale: readonly { id: string,
         ready.set(id, await renew(coach, id, stamp))
       } catch (error) {
         // The list stands without it and the next request tries again; the reason is for whoever reads the log.
-        console.error(`summary of player ${id}:`, error)
+        console.error(`summary of a player: ${describeError(error)}`)
       } finally {
         underWay.delete(id)
       }

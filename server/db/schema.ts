@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bigint, boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import type { Firmness } from '../../core/flight/run-out'
 import type { LockIn } from '../../core/session/lock-in'
 import type { WordKind } from '../../core/chart/coach-word'
@@ -149,8 +149,9 @@ export const ownBalls = mysqlTable('own_balls', {
   id: id('id').primaryKey(),
   playerId: id('player_id').notNull().references(() => players.id),
   linkId: id('link_id').notNull().references(() => playerLinks.id),
-  clubId: id('club_id').notNull().references(() => clubs.id, { onDelete: 'cascade' }),
-  rungId: id('rung_id').notNull().references(() => rungs.id, { onDelete: 'cascade' }),
+  // No cascade: what waits is never deleted by tidying.
+  clubId: id('club_id').notNull().references(() => clubs.id),
+  rungId: id('rung_id').notNull().references(() => rungs.id),
   carryM: double('carry_m').notNull(),
   method: varchar('method', { length: 8 }).$type<Method>().notNull(),
   hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
@@ -238,3 +239,10 @@ export const shots = mysqlTable('shots', {
   version: int('version').notNull().default(1),
   createdAt,
 }, t => [index('shots_player').on(t.playerId, t.hitAt), index('shots_cell').on(t.clubId, t.rungId)])
+
+/** Tries at passwords and the like, counted here so that a restart forgets none. The limiter's own columns. */
+export const limits = mysqlTable('limits', {
+  key: varchar('key', { length: 255 }).primaryKey(),
+  points: int('points').notNull().default(0),
+  expire: bigint('expire', { mode: 'number', unsigned: true }),
+}, t => [index('limits_expire').on(t.expire)])

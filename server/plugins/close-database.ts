@@ -1,4 +1,6 @@
-/** The pool ends with the server, so that stopping is quick and clean. */
+import { closeThreads } from '../calibration/pool'
+
+/** Connections and threads end with the server, so that stopping is quick and clean. */
 export default defineNitroPlugin((nitro) => {
-  nitro.hooks.hook('close', closeDatabase)
+  nitro.hooks.hook('close', async () => void await Promise.all([closeDatabase(), closeThreads()]))
 })

@@ -3,7 +3,7 @@ import { openDatabase } from '../db/client'
 let opened: ReturnType<typeof openDatabase> | undefined
 
 function open() {
-  const url = process.env.DATABASE_URL
+  const url = setting('DATABASE_URL')
   if (!url) throw new Error('DATABASE_URL is not set')
   return opened ??= openDatabase(url)
 }

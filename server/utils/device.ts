@@ -19,7 +19,7 @@ export function bearerOf(event: H3Event): string | undefined {
 
 const MINUTE = 60
 // A monitor sends a ball every few seconds, a bay of them twenty a second, and what was kept back in lots of hundreds. Our choice.
-const byDevice = new RateLimiterMemory({ keyPrefix: 'device', points: Number(process.env.UZZET_DEVICE_REQUESTS_PER_MINUTE ?? 1500), duration: MINUTE })
+const byDevice = new RateLimiterMemory({ keyPrefix: 'device', points: numberSetting('UZZET_DEVICE_REQUESTS_PER_MINUTE', 1500), duration: MINUTE })
 // A device with a token of long ago tries again and again; a guesser tries thousands.
 const badTokens = new RateLimiterMemory({ keyPrefix: 'token', points: 60, duration: 15 * MINUTE })
 
@@ -46,7 +46,7 @@ export async function requireDevice(event: H3Event): Promise<KnownDevice> {
   const token = bearerOf(event)
   const device = token ? await deviceByToken(hashOfToken(token)) : undefined
   if (!device) {
-    await countRequest(event, badTokens, getRequestIP(event) ?? 'unknown')
+    await countRequest(event, badTokens, clientAddress(event))
     setHeader(event, 'www-authenticate', 'Bearer')
     throw refuse(401, 'The device token is missing or is not valid any more: make a new one in the account.')
   }

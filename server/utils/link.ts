@@ -15,7 +15,7 @@ export async function requireLink(event: H3Event): Promise<KnownLink> {
   const token = bearerOf(event)
   const link = token ? await linkByToken(hashOfToken(token)) : undefined
   if (!link) {
-    await countRequest(event, badLinks, getRequestIP(event) ?? 'unknown')
+    await countRequest(event, badLinks, clientAddress(event))
     throw refuse(401, 'This link does not open anything any more: ask your coach for a new one.')
   }
   await countRequest(event, byLink, link.id)

@@ -33,9 +33,33 @@ export function checked<T extends z.ZodType>(schema: T, value: unknown, around: 
   throw refuse(422, errors[0]!.message, errors)
 }
 
+/** No record of ours is deeper; what is may be built to exhaust who walks it. */
+const DEEPEST = 32
+
+/** How many brackets are open at once at most, outside of texts. */
+function depthOf(json: string): number {
+  let [depth, deepest] = [0, 0]
+  let inText = false
+  for (let i = 0; i < json.length; i++) {
+    const character = json[i]
+    if (inText) {
+      if (character === '\\') i += 1
+      else if (character === '"') inText = false
+    } else if (character === '"') inText = true
+    else if (character === '{' || character === '[') deepest = Math.max(deepest, depth += 1)
+    else if (character === '}' || character === ']') depth -= 1
+  }
+  return deepest
+}
+
 /** The body of a request as JSON, not yet checked. @throws 422 */
 export async function readJson(event: H3Event): Promise<unknown> {
   const text = await readRawBody(event, 'utf8') ?? ''
+  const depth = depthOf(text)
+  if (depth > DEEPEST) {
+    const message = `What was sent is ${depth} levels deep: at most ${DEEPEST} can be read.`
+    throw refuse(422, message, [{ field: 'body', message }])
+  }
   try {
     return JSON.parse(text)
   } catch {

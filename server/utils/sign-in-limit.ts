@@ -1,44 +1,117 @@
+import { createHash } from 'node:crypto'
 import type { H3Event } from 'h3'
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import type { RateLimiterMySQL } from 'rate-limiter-flexible'
+import { RateLimiterRes } from 'rate-limiter-flexible'
+import { limiter } from '../data/limits'
 
-const MINUTES = 60
+const MINUTE = 60
+const HOUR = 60 * MINUTE
+const DAY = 24 * HOUR
 
-// A person mistypes a few times; a club shares one address; a guesser needs thousands. Our choice.
-const byAccount = new RateLimiterMemory({ keyPrefix: 'account', points: 8, duration: 15 * MINUTES })
-const byAddress = new RateLimiterMemory({ keyPrefix: 'address', points: 60, duration: 15 * MINUTES })
-// An installation may set its own number; the default stops a script, not a course full of coaches.
-const signUps = new RateLimiterMemory({ keyPrefix: 'sign-up', points: Number(process.env.UZZET_SIGN_UPS_PER_HOUR ?? 30), duration: 60 * MINUTES })
+/** Wrong tries at one account from one address before each further one has to wait. A person mistypes a few times. Our choice. */
+const FREE_TRIES = 5
+const LONGEST_WAIT_S = 15 * MINUTE
 
-function tooMany(wait: unknown) {
-  if (!(wait instanceof RateLimiterRes)) throw wait
-  const minutes = Math.max(1, Math.ceil(wait.msBeforeNext / 60_000))
-  const message = `Too many tries. Wait ${minutes} min and try again.`
+/** A club shares one address and guessers come from many: wrong tries of those who never came in from there. Our choice. */
+const STRANGERS_TRIES = 100
+
+/** All of them in the database, so that a restart forgets nothing and two servers count together. Made when first asked. */
+const limiters = lazily(() => ({
+  tries: limiter({ keyPrefix: 'tries', points: Number.MAX_SAFE_INTEGER, duration: HOUR }),
+  gate: limiter({ keyPrefix: 'gate', points: 1, duration: MINUTE }),
+  strangersOfAddress: limiter({ keyPrefix: 'address', points: STRANGERS_TRIES, duration: 15 * MINUTE }),
+  strangersOfAccount: limiter({ keyPrefix: 'account', points: STRANGERS_TRIES, duration: HOUR }),
+  known: limiter({ keyPrefix: 'known', points: 1, duration: 90 * DAY }),
+  // An installation may set its own number; the default stops a script, not a course full of coaches.
+  signUps: limiter({ keyPrefix: 'sign-up', points: numberSetting('UZZET_SIGN_UPS_PER_HOUR', 30), duration: HOUR }),
+}))
+
+function lazily<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => made ??= make()
+}
+
+/** Neither addresses nor e-mails stand in the table. */
+const keyOf = (...parts: string[]) => createHash('sha256').update(parts.join('\n')).digest('base64url')
+
+/** How long the next try has to wait after so many: 2 s, 4 s, 8 s, up to a quarter of an hour. */
+export function waitAfter(tries: number): number {
+  return tries <= FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, 2 ** (tries - FREE_TRIES))
+}
+
+function spoken(seconds: number): string {
+  return seconds < 2 * MINUTE ? `${seconds} s` : `${Math.ceil(seconds / MINUTE)} min`
+}
+
+function tooMany(event: H3Event, wait: RateLimiterRes) {
+  const seconds = Math.max(1, Math.ceil(wait.msBeforeNext / 1000))
+  setHeader(event, 'retry-after', seconds)
+  const message = `Too many tries. Wait ${spoken(seconds)} and try again.`
   return refuse(429, message, [{ field: 'password', message }])
 }
 
-const addressOf = (event: H3Event) => getRequestIP(event) ?? 'unknown'
+/** Counts in order; past a limit what was counted before is given back, and the limit is told. */
+async function count(event: H3Event, steps: readonly { limiter: RateLimiterMySQL, key: string, waitS?: number }[]): Promise<void> {
+  const done: typeof steps[number][] = []
+  try {
+    for (const step of steps) {
+      await step.limiter.consume(step.key, 1, step.waitS === undefined ? {} : { customDuration: step.waitS })
+      done.push(step)
+    }
+  } catch (wait) {
+    for (const step of done) await step.limiter.reward(step.key)
+    throw wait instanceof RateLimiterRes ? tooMany(event, wait) : wait
+  }
+}
 
 /**
- * Counts a try at a password before it is checked, so that many at once cannot slip through together.
- * @returns to be called when the password was right: it gives the account its tries back
+ * Counts a try at a password before it is checked, so that many at once cannot slip through together. Tries count by account
+ * and address together, with growing delays: a stranger keeps nobody out but themselves. Who came in from an address before
+ * is not held by what strangers do there.
+ * @param account the account's id, or the address that was typed where there is none
+ * @returns to be called when the password was right: it gives the tries back
  * @throws 429 that says how long to wait
  */
-export async function beginAttempt(event: H3Event, email: string) {
-  const account = `${email.toLowerCase()} ${addressOf(event)}`
-  await Promise.all([byAccount.consume(account), byAddress.consume(addressOf(event))]).catch((wait) => {
-    throw tooMany(wait)
-  })
-  return async function succeeded() {
-    await byAccount.delete(account)
-    await byAddress.reward(addressOf(event))
+export async function beginAttempt(event: H3Event, account: string): Promise<() => Promise<void>> {
+  const { tries, gate, known, strangersOfAccount, strangersOfAddress } = limiters()
+  const pair = keyOf(account, clientAddress(event))
+  const isKnown = await known.get(pair) !== null
+  const strangers = isKnown ? [] : [{ limiter: strangersOfAddress, key: keyOf(clientAddress(event)) }, { limiter: strangersOfAccount, key: keyOf(account) }]
+  const { consumedPoints } = await tries.consume(pair)
+  const waitS = waitAfter(consumedPoints)
+  try {
+    await count(event, [...strangers, ...waitS > 0 ? [{ limiter: gate, key: pair, waitS }] : []])
+  } catch (error) {
+    // One that was turned away at the door was no try.
+    await tries.reward(pair)
+    throw error
   }
+  return async function succeeded() {
+    await Promise.all([tries.delete(pair), gate.delete(pair), known.set(pair, 1, 90 * DAY), ...strangers.map(step => step.limiter.reward(step.key))])
+  }
+}
+
+/**
+ * The same for the current password of who is signed in: counted by the account alone, where no stranger counts.
+ * @throws 429 that says how long to wait
+ */
+export async function beginOwnAttempt(event: H3Event, coachId: string): Promise<() => Promise<void>> {
+  const { tries, gate } = limiters()
+  const key = keyOf('signed in', coachId)
+  const { consumedPoints } = await tries.consume(key)
+  const waitS = waitAfter(consumedPoints)
+  try {
+    await count(event, waitS > 0 ? [{ limiter: gate, key, waitS }] : [])
+  } catch (error) {
+    await tries.reward(key)
+    throw error
+  }
+  return async () => void await Promise.all([tries.delete(key), gate.delete(key)])
 }
 
 /** @throws 429 past the number of new accounts that one address may open in an hour */
 export async function beginSignUp(event: H3Event): Promise<void> {
-  await signUps.consume(addressOf(event)).catch((wait) => {
-    throw tooMany(wait)
-  })
+  await count(event, [{ limiter: limiters().signUps, key: keyOf(clientAddress(event)) }])
 }
 
 let hash: Promise<string> | undefined

@@ -194,8 +194,8 @@ describe('what an import would do', () => {
   it('twice adds nothing, also when it was mapped otherwise, and each player has balls of their own', async () => {
     const { table, mapping } = await open()
     const first = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
-    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(first.shots.map(shot => shot.id), NOW_MS)).planned).toMatchObject({ fresh: 0, present: 2 })
-    expect(planImport(table, choices(mapping), BAG, PLAYER.replace('1', '2'), new Set(first.shots.map(shot => shot.id), NOW_MS)).planned.present).toBe(0)
+    expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(first.shots.map(shot => shot.id)), NOW_MS).planned).toMatchObject({ fresh: 0, present: 2 })
+    expect(planImport(table, choices(mapping), BAG, PLAYER.replace('1', '2'), new Set(first.shots.map(shot => shot.id)), NOW_MS).planned.present).toBe(0)
     expect(planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS).shots).toEqual(first.shots)
   })
 

@@ -29,7 +29,7 @@ const WEEKS = [2, 4, 8]
 const note = ref('')
 const asking = ref<Answer | null>(null)
 async function confirm(answer: Answer, weeks?: number) {
-  await say(props.answered.finding, props.answered.answer, answer, weeks === undefined ? null : Date.now() + weeks * 7 * DAY_MS, note.value.trim())
+  await say(props.answered.finding, props.answered.answer, answer, weeks === undefined ? null : serverNowMs() + weeks * 7 * DAY_MS, note.value.trim())
   asking.value = null
   note.value = ''
 }

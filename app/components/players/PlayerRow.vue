@@ -23,7 +23,7 @@ const state = computed(() => {
 const due = computed(() => {
   const { summary, archived } = props.player
   if (archived || !summary || summary.retestDueMs === null) return null
-  const late = summary.retestDueMs < Date.now()
+  const late = summary.retestDueMs < serverNowMs()
   return { late, words: late ? `retest due since ${shortDate(summary.retestDueMs)}` : `retest by ${shortDate(summary.retestDueMs)}` }
 })
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { stockShotName } from '#shared/flag-words'
-import type { LinkStrength, MadeLink, OwnBall, PlayerLink } from '#shared/player-link'
+import type { LinkStrength, MadeLink, PlayerLink, WaitingBalls } from '#shared/player-link'
 
 /** The private link for the player's phone, and the balls that came through it. */
 const record = usePlayerRecord()
@@ -10,16 +10,19 @@ const { clubLabel, swingLabel } = useCellNames()
 const toast = useToast()
 const { copy } = useClipboard({ legacy: true })
 const links = shallowRef<PlayerLink[]>()
-const waiting = shallowRef<OwnBall[]>([])
+const waiting = shallowRef<WaitingBalls>({ balls: [], waiting: 0 })
 const made = shallowRef<{ url: string, picture: string, strength: LinkStrength }>()
 const failure = ref('')
 const base = computed(() => `/api/players/${record.playerId}`)
+/** Beyond the page that is shown. */
+const more = computed(() => waiting.value.waiting - waiting.value.balls.length)
+const these = computed(() => more.value > 0 ? `These ${waiting.value.balls.length}` : 'They')
 const STRENGTH_WORDS = { read: 'shows the chart', log: 'shows the chart and takes own balls' } as const
 
 async function load() {
   failure.value = ''
   try {
-    [links.value, waiting.value] = await Promise.all([api<PlayerLink[]>(`${base.value}/links`), api<OwnBall[]>(`${base.value}/own-balls`)])
+    [links.value, waiting.value] = await Promise.all([api<PlayerLink[]>(`${base.value}/links`), api<WaitingBalls>(`${base.value}/own-balls`)])
   } catch (error) {
     failure.value = (error as Error).message
   }
@@ -50,7 +53,7 @@ const revoke = (link: PlayerLink) => tryTo('The link could not be revoked', asyn
 })
 
 const answer = (take: boolean) => tryTo('The balls could not be settled', async () => {
-  const ids = waiting.value.map(ball => ball.id)
+  const ids = waiting.value.balls.map(ball => ball.id)
   await api(`${base.value}/own-balls`, { method: 'POST', body: { ids, take } })
   toast.add({ title: `${ids.length} ${ids.length === 1 ? 'ball' : 'balls'} ${take ? (ids.length === 1 ? 'counts now' : 'count now') : 'left aside'}` })
   if (take) await record.open(record.playerId!)
@@ -66,12 +69,12 @@ async function copyLink() {
   <section aria-labelledby="phone-title">
     <h2 id="phone-title" class="mb-2 text-xl font-bold">On the player's phone</h2>
     <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-3">{{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton></p>
-    <div v-if="waiting.length > 0" class="raised mb-4 space-y-2 border-l-[5px]! border-l-(--weak)! p-4">
-      <p class="font-bold">{{ waiting.length }} {{ waiting.length === 1 ? 'ball waits' : 'balls wait' }} for your nod: {{ record.player!.name }} logged {{ waiting.length === 1 ? 'it' : 'them' }} alone, and {{ waiting.length === 1 ? 'it counts' : 'they count' }} for nothing until then.</p>
+    <div v-if="waiting.waiting > 0" class="raised mb-4 space-y-2 border-l-[5px]! border-l-(--weak)! p-4">
+      <p class="font-bold">{{ waiting.waiting }} {{ waiting.waiting === 1 ? 'ball waits' : 'balls wait' }} for your nod: {{ record.player!.name }} logged {{ waiting.waiting === 1 ? 'it' : 'them' }} alone, and {{ waiting.waiting === 1 ? 'it counts' : 'they count' }} for nothing until then.<template v-if="more > 0"> The oldest {{ waiting.balls.length }} first.</template></p>
       <ul class="max-h-56 divide-y divide-default overflow-y-auto">
-        <li v-for="ball in waiting" :key="ball.id" class="flex justify-between gap-3 py-1"><span><strong>{{ typed(ball.carryM) }}</strong> {{ unit }}, {{ stockShotName(clubLabel(ball), swingLabel(ball)) }}</span><span class="soft text-sm">{{ shortDate(ball.hitAtMs) }} {{ clockTime(ball.hitAtMs) }}</span></li>
+        <li v-for="ball in waiting.balls" :key="ball.id" class="flex justify-between gap-3 py-1"><span><strong>{{ typed(ball.carryM) }}</strong> {{ unit }}, {{ stockShotName(clubLabel(ball), swingLabel(ball)) }}</span><span class="soft text-sm">{{ shortDate(ball.hitAtMs) }} {{ clockTime(ball.hitAtMs) }}</span></li>
       </ul>
-      <div class="flex flex-wrap gap-2"><UButton @click="answer(true)">They count</UButton><UButton color="neutral" variant="outline" @click="answer(false)">Leave them aside</UButton></div>
+      <div class="flex flex-wrap gap-2"><UButton @click="answer(true)">{{ these }} count</UButton><UButton color="neutral" variant="outline" @click="answer(false)">Leave {{ more > 0 ? 'these' : 'them' }} aside</UButton></div>
     </div>
     <div class="raised space-y-3 p-4">
       <p>A private link, without an account: it opens this player's published chart and nothing else, also without a network once it was opened.</p>

@@ -14,7 +14,7 @@ const last = record.sessions.findLast(session => !session.plan.gone)
 // Today's air is still there when another session begins within the hours; the place stays for longer.
 const STILL_HOLDS_MS = 4 * 3_600_000
 const lastAir = record.sessions.findLast(session => session.air.length > 0)?.air.at(-1)
-const air = shallowRef<Air | null>(lastAir && Date.now() - lastAir.fromMs < STILL_HOLDS_MS ? lastAir : null)
+const air = shallowRef<Air | null>(lastAir && serverNowMs() - lastAir.fromMs < STILL_HOLDS_MS ? lastAir : null)
 const airOpen = ref(false)
 const { airText } = useAirUnits()
 const { typed, unit } = useDistance()
@@ -59,7 +59,7 @@ function start() {
     fault.value = `"${bucket.value}" balls are not possible: 1 to ${BUCKET_MAX}, or empty.`
     return
   }
-  const now = Date.now()
+  const now = serverNowMs()
   const taken = air.value && !plan.indoors ? [{ ...air.value, fromMs: now }] : []
   emit('start', { id: newId(), startedAtMs: now, endedAtMs: null, ...setup, air: taken, plan: { ...plan, bucket: balls }, version: 1 })
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { asideWords } from '#shared/aside-words'
+import { clockWords } from '#shared/clock-words'
 import { sideText, spinText } from '#shared/reading-words'
 import type { ShotRecord } from '#shared/session'
 
@@ -40,6 +41,7 @@ const refused = computed(() => new Set(outbox.refused.map(item => item.entry.rec
         <span v-if="shot.readings?.spinRpm !== undefined" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ spinText(shot.readings.spinRpm) }} rpm</span>
         <span v-if="shot.taken?.askedRungId" class="soft text-sm whitespace-nowrap">asked {{ swingLabel({ ...shot, rungId: shot.taken.askedRungId }) }}</span>
         <span v-if="shot.taken?.lies" class="soft text-sm whitespace-nowrap max-sm:hidden">lies</span>
+        <span v-if="shot.taken?.clockMs" class="soft text-sm whitespace-nowrap" :title="clockWords(shot.taken.clockMs)"><UIcon name="i-lucide-clock-alert" /> time set right</span>
         <span v-if="refused.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-error"><UIcon name="i-lucide-circle-alert" /> refused</span>
         <span v-else-if="unsent.has(shot.id)" class="flex items-center gap-1 text-sm font-semibold text-warning"><UIcon name="i-lucide-cloud-off" /> waiting</span>
         <span class="soft text-sm whitespace-nowrap">{{ showDate ? `${shortDate(shot.hitAtMs)} ` : '' }}{{ clockTime(shot.hitAtMs) }}</span>

@@ -5,7 +5,7 @@ import { changePassword, passwordHashOf } from '../../data/coaches'
 export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
   const { current, password } = await readChecked(event, PasswordChange)
-  const succeeded = await beginAttempt(event, coach.email)
+  const succeeded = await beginOwnAttempt(event, coach.id)
   if (!await verifyPassword(await passwordHashOf(coach), current)) {
     const message = 'The current password is not right.'
     throw refuse(422, message, [{ field: 'current', message }])

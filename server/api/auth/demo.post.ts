@@ -3,7 +3,7 @@ import { coachByEmail } from '../../data/coaches'
 
 /** Enters as the demo's coach. Exists in the demo alone. */
 export default defineEventHandler(async (event) => {
-  const coach = process.env.UZZET_DEMO === '1' ? await coachByEmail(DEMO_EMAIL) : undefined
+  const coach = setting('UZZET_DEMO') === '1' ? await coachByEmail(DEMO_EMAIL) : undefined
   if (!coach) throw notFound('page')
   await enter(event, coach)
   return { ok: true }

@@ -1,5 +1,5 @@
 /** Which doors the sign-in page shows. */
 export default defineEventHandler(() => ({
-  demo: process.env.UZZET_DEMO === '1',
-  signUp: process.env.UZZET_SIGN_UP !== 'closed',
+  demo: setting('UZZET_DEMO') === '1',
+  signUp: setting('UZZET_SIGN_UP') !== 'closed',
 }))

@@ -4,8 +4,9 @@ import { coachByEmail } from '../../data/coaches'
 /** E-mail and password. Which of the two was wrong is not told; failures are counted. */
 export default defineEventHandler(async (event) => {
   const { email, password } = await readChecked(event, SignIn)
-  const succeeded = await beginAttempt(event, email)
   const coach = await coachByEmail(email)
+  // By the account, not by what was typed: addresses that look alike are one.
+  const succeeded = await beginAttempt(event, coach?.id ?? email.normalize('NFKC').toLowerCase())
   // Unknown addresses, and accounts without a password, cost the same work, so that timing tells nothing.
   const right = await verifyPassword(coach?.passwordHash || await unknownHash(), password)
   if (!coach || !right) {

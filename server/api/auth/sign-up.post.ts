@@ -4,7 +4,7 @@ import { createCoach } from '../../data/coaches'
 
 /** A coach with an academy of one. An installation may close this door with UZZET_SIGN_UP=closed. */
 export default defineEventHandler(async (event) => {
-  if (process.env.UZZET_SIGN_UP === 'closed') throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
+  if (setting('UZZET_SIGN_UP') === 'closed') throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
   const { name, academy, email, password } = await readChecked(event, SignUp)
   await beginSignUp(event)
   const coach = { id: newId(), academyId: newId(), name, academy, email, passwordHash: await hashPassword(password) }

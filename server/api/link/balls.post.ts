@@ -6,7 +6,6 @@ export default defineEventHandler(async (event) => {
   const link = await requireLink(event)
   if (link.strength !== 'log') throw refuse(403, 'This link shows the chart; it does not take balls. Ask your coach for one that does.')
   const { balls } = await readChecked(event, OwnBalls)
-  await putOwnBalls(link, balls)
   setResponseStatus(event, 202)
-  return { taken: balls.map(ball => ball.id) }
+  return putOwnBalls(link, balls)
 })

@@ -1,11 +1,11 @@
-CREATE TABLE `academies` (
+CREATE TABLE IF NOT EXISTS `academies` (
 	`id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`created_at` datetime(3) NOT NULL DEFAULT current_timestamp(3),
 	CONSTRAINT `academies_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `clubs` (
+CREATE TABLE IF NOT EXISTS `clubs` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`label` varchar(16) NOT NULL,
@@ -16,7 +16,7 @@ CREATE TABLE `clubs` (
 	CONSTRAINT `clubs_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `coaches` (
+CREATE TABLE IF NOT EXISTS `coaches` (
 	`id` uuid NOT NULL,
 	`academy_id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
@@ -29,7 +29,7 @@ CREATE TABLE `coaches` (
 	CONSTRAINT `coaches_email` UNIQUE(`email`)
 );
 --> statement-breakpoint
-CREATE TABLE `players` (
+CREATE TABLE IF NOT EXISTS `players` (
 	`id` uuid NOT NULL,
 	`academy_id` uuid NOT NULL,
 	`name` varchar(80) NOT NULL,
@@ -44,7 +44,7 @@ CREATE TABLE `players` (
 	CONSTRAINT `players_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `rungs` (
+CREATE TABLE IF NOT EXISTS `rungs` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`label` varchar(16) NOT NULL,
@@ -57,7 +57,7 @@ CREATE TABLE `rungs` (
 	CONSTRAINT `rungs_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `sessions` (
+CREATE TABLE IF NOT EXISTS `sessions` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`coach_id` uuid NOT NULL,
@@ -71,7 +71,7 @@ CREATE TABLE `sessions` (
 	CONSTRAINT `sessions_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `shots` (
+CREATE TABLE IF NOT EXISTS `shots` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`session_id` uuid NOT NULL,
@@ -88,30 +88,30 @@ CREATE TABLE `shots` (
 	CONSTRAINT `shots_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `struck_out` (
+CREATE TABLE IF NOT EXISTS `struck_out` (
 	`club_id` uuid NOT NULL,
 	`rung_id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	CONSTRAINT `struck_out_club_id_rung_id_pk` PRIMARY KEY(`club_id`,`rung_id`)
 );
 --> statement-breakpoint
-ALTER TABLE `clubs` ADD CONSTRAINT `clubs_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `coaches` ADD CONSTRAINT `coaches_academy_id_academies_id_fk` FOREIGN KEY (`academy_id`) REFERENCES `academies`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `players` ADD CONSTRAINT `players_academy_id_academies_id_fk` FOREIGN KEY (`academy_id`) REFERENCES `academies`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `rungs` ADD CONSTRAINT `rungs_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `sessions` ADD CONSTRAINT `sessions_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `sessions` ADD CONSTRAINT `sessions_coach_id_coaches_id_fk` FOREIGN KEY (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `shots` ADD CONSTRAINT `shots_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `shots` ADD CONSTRAINT `shots_session_id_sessions_id_fk` FOREIGN KEY (`session_id`) REFERENCES `sessions`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `shots` ADD CONSTRAINT `shots_club_id_clubs_id_fk` FOREIGN KEY (`club_id`) REFERENCES `clubs`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `shots` ADD CONSTRAINT `shots_rung_id_rungs_id_fk` FOREIGN KEY (`rung_id`) REFERENCES `rungs`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_club_id_clubs_id_fk` FOREIGN KEY (`club_id`) REFERENCES `clubs`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_rung_id_rungs_id_fk` FOREIGN KEY (`rung_id`) REFERENCES `rungs`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX `clubs_player` ON `clubs` (`player_id`);--> statement-breakpoint
-CREATE INDEX `players_academy` ON `players` (`academy_id`);--> statement-breakpoint
-CREATE INDEX `rungs_player` ON `rungs` (`player_id`);--> statement-breakpoint
-CREATE INDEX `sessions_player` ON `sessions` (`player_id`,`started_at`);--> statement-breakpoint
-CREATE INDEX `shots_player` ON `shots` (`player_id`,`hit_at`);--> statement-breakpoint
-CREATE INDEX `shots_cell` ON `shots` (`club_id`,`rung_id`);--> statement-breakpoint
-CREATE INDEX `struck_out_player` ON `struck_out` (`player_id`);
+ALTER TABLE `clubs` ADD CONSTRAINT `clubs_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `clubs_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `coaches` ADD CONSTRAINT `coaches_academy_id_academies_id_fk` FOREIGN KEY IF NOT EXISTS `coaches_academy_id_academies_id_fk` (`academy_id`) REFERENCES `academies`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `players` ADD CONSTRAINT `players_academy_id_academies_id_fk` FOREIGN KEY IF NOT EXISTS `players_academy_id_academies_id_fk` (`academy_id`) REFERENCES `academies`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `rungs` ADD CONSTRAINT `rungs_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `rungs_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `sessions` ADD CONSTRAINT `sessions_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `sessions_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `sessions` ADD CONSTRAINT `sessions_coach_id_coaches_id_fk` FOREIGN KEY IF NOT EXISTS `sessions_coach_id_coaches_id_fk` (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `shots` ADD CONSTRAINT `shots_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `shots_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `shots` ADD CONSTRAINT `shots_session_id_sessions_id_fk` FOREIGN KEY IF NOT EXISTS `shots_session_id_sessions_id_fk` (`session_id`) REFERENCES `sessions`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `shots` ADD CONSTRAINT `shots_club_id_clubs_id_fk` FOREIGN KEY IF NOT EXISTS `shots_club_id_clubs_id_fk` (`club_id`) REFERENCES `clubs`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `shots` ADD CONSTRAINT `shots_rung_id_rungs_id_fk` FOREIGN KEY IF NOT EXISTS `shots_rung_id_rungs_id_fk` (`rung_id`) REFERENCES `rungs`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_club_id_clubs_id_fk` FOREIGN KEY IF NOT EXISTS `struck_out_club_id_clubs_id_fk` (`club_id`) REFERENCES `clubs`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_rung_id_rungs_id_fk` FOREIGN KEY IF NOT EXISTS `struck_out_rung_id_rungs_id_fk` (`rung_id`) REFERENCES `rungs`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `struck_out` ADD CONSTRAINT `struck_out_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `struck_out_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `clubs_player` ON `clubs` (`player_id`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `players_academy` ON `players` (`academy_id`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `rungs_player` ON `rungs` (`player_id`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `sessions_player` ON `sessions` (`player_id`,`started_at`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `shots_player` ON `shots` (`player_id`,`hit_at`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `shots_cell` ON `shots` (`club_id`,`rung_id`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `struck_out_player` ON `struck_out` (`player_id`);

@@ -1,2 +1,2 @@
-ALTER TABLE `players` ADD `summary` json;--> statement-breakpoint
-ALTER TABLE `shots` ADD `strike` varchar(8);
+ALTER TABLE `players` ADD COLUMN IF NOT EXISTS `summary` json;--> statement-breakpoint
+ALTER TABLE `shots` ADD COLUMN IF NOT EXISTS `strike` varchar(8);

@@ -1,1 +1,1 @@
-ALTER TABLE `sessions` ADD `air` json DEFAULT ('[]') NOT NULL;
+ALTER TABLE `sessions` ADD COLUMN IF NOT EXISTS `air` json DEFAULT ('[]') NOT NULL;

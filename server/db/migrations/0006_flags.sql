@@ -1,4 +1,4 @@
-CREATE TABLE `flag_answers` (
+CREATE TABLE IF NOT EXISTS `flag_answers` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`coach_id` uuid NOT NULL,
@@ -8,7 +8,7 @@ CREATE TABLE `flag_answers` (
 	CONSTRAINT `flag_answers_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-CREATE TABLE `what_ifs` (
+CREATE TABLE IF NOT EXISTS `what_ifs` (
 	`id` uuid NOT NULL,
 	`player_id` uuid NOT NULL,
 	`coach_id` uuid NOT NULL,
@@ -18,10 +18,10 @@ CREATE TABLE `what_ifs` (
 	CONSTRAINT `what_ifs_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-ALTER TABLE `academies` ADD `thresholds` json DEFAULT ('{}') NOT NULL;--> statement-breakpoint
-ALTER TABLE `flag_answers` ADD CONSTRAINT `flag_answers_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `flag_answers` ADD CONSTRAINT `flag_answers_coach_id_coaches_id_fk` FOREIGN KEY (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `what_ifs` ADD CONSTRAINT `what_ifs_player_id_players_id_fk` FOREIGN KEY (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `what_ifs` ADD CONSTRAINT `what_ifs_coach_id_coaches_id_fk` FOREIGN KEY (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX `flag_answers_player` ON `flag_answers` (`player_id`,`said_at`);--> statement-breakpoint
-CREATE INDEX `what_ifs_player` ON `what_ifs` (`player_id`,`created_at`);
+ALTER TABLE `academies` ADD COLUMN IF NOT EXISTS `thresholds` json DEFAULT ('{}') NOT NULL;--> statement-breakpoint
+ALTER TABLE `flag_answers` ADD CONSTRAINT `flag_answers_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `flag_answers_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `flag_answers` ADD CONSTRAINT `flag_answers_coach_id_coaches_id_fk` FOREIGN KEY IF NOT EXISTS `flag_answers_coach_id_coaches_id_fk` (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `what_ifs` ADD CONSTRAINT `what_ifs_player_id_players_id_fk` FOREIGN KEY IF NOT EXISTS `what_ifs_player_id_players_id_fk` (`player_id`) REFERENCES `players`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `what_ifs` ADD CONSTRAINT `what_ifs_coach_id_coaches_id_fk` FOREIGN KEY IF NOT EXISTS `what_ifs_coach_id_coaches_id_fk` (`coach_id`) REFERENCES `coaches`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `flag_answers_player` ON `flag_answers` (`player_id`,`said_at`);--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS `what_ifs_player` ON `what_ifs` (`player_id`,`created_at`);

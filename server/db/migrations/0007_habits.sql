@@ -1,2 +1,2 @@
-ALTER TABLE `coaches` ADD `lock_in` json DEFAULT ('{}') NOT NULL;--> statement-breakpoint
-ALTER TABLE `rungs` ADD `feels` varchar(80) DEFAULT '' NOT NULL;
+ALTER TABLE `coaches` ADD COLUMN IF NOT EXISTS `lock_in` json DEFAULT ('{}') NOT NULL;--> statement-breakpoint
+ALTER TABLE `rungs` ADD COLUMN IF NOT EXISTS `feels` varchar(80) DEFAULT '' NOT NULL;

@@ -1,2 +1,2 @@
-ALTER TABLE `what_ifs` ADD `page` json;--> statement-breakpoint
-ALTER TABLE `what_ifs` ADD `handed_at` datetime(3);
+ALTER TABLE `what_ifs` ADD COLUMN IF NOT EXISTS `page` json;--> statement-breakpoint
+ALTER TABLE `what_ifs` ADD COLUMN IF NOT EXISTS `handed_at` datetime(3);

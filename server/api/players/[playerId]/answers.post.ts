@@ -6,5 +6,5 @@ export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
   const answer = await addAnswer(coach, idFromRoute(event, 'playerId', 'player'), await readChecked(event, FlagAnswerRecord))
   setResponseStatus(event, 202)
-  return answer
+  return { taken: [answer.id] }
 })

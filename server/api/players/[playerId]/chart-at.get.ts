@@ -1,10 +1,8 @@
-import { playerRecord } from '../../../data/records'
-import { chartAt } from '../../../data/published'
+import { askerOf, workOut } from '../../../calibration/pool'
 
 /** The carry chart as it stood at the end of a past moment: what was hit later is not known there. */
 export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
-  const record = await playerRecord(coach, idFromRoute(event, 'playerId', 'player'))
-  const { chart, air } = chartAt(record, momentOf('at', getQuery(event).at))
-  return { chart, air }
+  const atMs = momentOf('at', getQuery(event).at)
+  return workOut(askerOf(event, coach), idFromRoute(event, 'playerId', 'player'), 'chartAt', String(atMs), atMs)
 })

@@ -1,15 +1,19 @@
 import { comparePlayers } from '../../../../core/chart/compare-players'
-import { chartAt } from '../../../data/published'
-import { playerRecord } from '../../../data/records'
+import { dayOf } from '../../../../core/chart/grid-fit'
+import { askerOf, workOut } from '../../../calibration/pool'
+import { bagOf } from '../../../data/bags'
+import { findPlayer } from '../../../data/players'
 import { Id } from '../../../../shared/text'
 
 /** Stock shots that this player and another of the academy both have, side by side. */
 export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
+  const asker = askerOf(event, coach)
   const nowMs = Date.now()
-  const sideOfPlayer = async (playerId: string) => {
-    const record = await playerRecord(coach, playerId)
-    return { bag: record.bag, chart: chartAt(record, nowMs).chart }
+  const sideOfPlayer = async (id: string) => {
+    const { player, school } = await findPlayer(coach, id)
+    const { chart } = await workOut(asker, player.id, 'chartAt', `today ${dayOf(nowMs)}`, nowMs)
+    return { bag: await bagOf(player.id, school), chart }
   }
   const playerId = idFromRoute(event, 'playerId', 'player')
   const other = checked(Id, getQuery(event).other, 'other')

@@ -6,5 +6,5 @@ export default defineEventHandler(async (event) => {
   const coach = await requireCoach(event)
   const word = await addWord(coach, idFromRoute(event, 'playerId', 'player'), await readChecked(event, CellWordRecord))
   setResponseStatus(event, 202)
-  return word
+  return { taken: [word.id] }
 })

@@ -16,12 +16,12 @@ const busy = ref(false)
 const DAY = 'day'
 const DAY_MS = 86_400_000
 const dayInput = (ms: number) => new Date(ms).toISOString().slice(0, 10)
-const today = dayInput(Date.now())
-const from = reactive({ what: String(route.query.from ?? DAY), day: /^\d{4}-\d\d-\d\d$/.test(String(route.query.fromDay)) ? String(route.query.fromDay) : dayInput(Date.now() - 30 * DAY_MS) })
+const today = dayInput(serverNowMs())
+const from = reactive({ what: String(route.query.from ?? DAY), day: /^\d{4}-\d\d-\d\d$/.test(String(route.query.fromDay)) ? String(route.query.fromDay) : dayInput(serverNowMs() - 30 * DAY_MS) })
 const to = reactive({ what: DAY, day: today })
 const items = computed(() => [{ value: DAY, label: 'a day' }, ...lines.value.map(line => ({ value: `number:${line.number}`, label: `No. ${line.number}, ${dayText(line.publishedAtMs)}` }))])
 /** The end of that day, or now. */
-const endOf = (day: string) => Math.min(Date.now(), Date.parse(`${day}T00:00:00Z`) + DAY_MS - 1)
+const endOf = (day: string) => Math.min(serverNowMs(), Date.parse(`${day}T00:00:00Z`) + DAY_MS - 1)
 const side = ({ what, day }: typeof from) => what === DAY ? String(endOf(day)) : what
 
 let question = 0

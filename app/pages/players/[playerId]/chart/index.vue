@@ -65,7 +65,7 @@ async function copyTable() {
 
 const more = computed(() => [
   { label: 'One decimal', type: 'checkbox' as const, checked: account.decimals === 1, onUpdateChecked: (on: boolean) => { account.decimals = on ? 1 : 0 } },
-  { label: 'As of a past day', icon: 'i-lucide-history', onSelect: () => void goTo(new Date(Date.now() - 30 * 86_400_000).toISOString().slice(0, 10)) },
+  { label: 'As of a past day', icon: 'i-lucide-history', onSelect: () => void goTo(new Date(serverNowMs() - 30 * 86_400_000).toISOString().slice(0, 10)) },
   { label: 'By club speed', icon: 'i-lucide-gauge', to: `/players/${playerId.value}/chart/speed` },
   ...(['soft', 'medium', 'firm'] as const satisfies readonly (keyof typeof FIRMNESS_MS2)[]).map(ground => (
     { label: `Total on ${ground} ground`, type: 'checkbox' as const, checked: totalOn.value === ground, onUpdateChecked: (on: boolean) => void showTotal(on ? ground : undefined) })),
@@ -81,7 +81,7 @@ function switchAir() {
 
 /** The chart as it stood at the end of a past day, as the server works it out; null for today. */
 const asOf = computed(() => typeof route.query.asOf === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.asOf) ? route.query.asOf : null)
-const asOfMs = computed(() => asOf.value ? Math.min(Date.now(), Date.parse(`${asOf.value}T23:59:59.999Z`)) : null)
+const asOfMs = computed(() => asOf.value ? Math.min(serverNowMs(), Date.parse(`${asOf.value}T23:59:59.999Z`)) : null)
 const past = shallowRef<CarryChart>()
 const pastFailure = ref('')
 const shown = computed(() => asOf.value ? past.value ?? [] : chart.value)
@@ -164,7 +164,7 @@ const line = computed(() => {
         <section v-if="ready" class="raised p-4" aria-labelledby="ready-title">
           <h2 id="ready-title" class="soft text-sm">How far it has come</h2>
           <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'"><UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyWords(ready, unit) }}</p>
-          <p v-if="retestDueMs !== null" class="mt-0.5">{{ retestDueMs < Date.now() ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.` : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.` }}</p>
+          <p v-if="retestDueMs !== null" class="mt-0.5">{{ retestDueMs < serverNowMs() ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.` : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.` }}</p>
         </section>
       </div>
       <section v-if="clubs.others.length > 0" class="mt-8" aria-labelledby="others-title">

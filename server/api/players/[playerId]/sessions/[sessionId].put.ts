@@ -9,5 +9,5 @@ export default defineEventHandler(async (event) => {
   if (record.id !== idFromRoute(event, 'sessionId', 'session')) throw refuse(422, 'The session in the address is not the one that was sent.', [{ field: 'id', message: 'The session in the address is not the one that was sent.' }])
   const session = await putSession(coach, playerId, record)
   tell(session.id, { deviceId: null, shots: [], session })
-  return session
+  return { taken: [session.id], session }
 })

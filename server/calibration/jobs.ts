@@ -1,0 +1,107 @@
+import { cellKey } from '../../core/bag/bag'
+import { labelsOf } from '../../core/bag/labels'
+import { calibrate, type Calibrated } from '../../core/chart/calibrate'
+import type { Calibration } from '../../core/chart/calibration'
+import { chartProgress } from '../../core/chart/chart-cell'
+import { saidAt } from '../../core/chart/coach-word'
+import { compareCharts, type Before, type Compared } from '../../core/chart/compare'
+import { lnVariances, publish, type PublishedChart } from '../../core/chart/published'
+import { answered, openFlags } from '../../core/gaps/answers'
+import type { DistanceUnit } from '../../core/units'
+import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
+import { changedWords } from '../../shared/compare-words'
+import { stockShotName } from '../../shared/flag-words'
+import type { PlayerSummary } from '../../shared/player'
+import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { SessionRecord, ShotRecord } from '../../shared/session'
+
+/**
+ * The heavy work of the server: from a player's record to numbers. Pure, and plain data in and out, since it runs in a
+ * thread of its own (`worker.ts`): one coach's thousands of shots hold nobody's balls.
+ */
+
+/** The same computation as in the coach's browser. */
+function calibrateRecord(record: PlayerRecord, nowMs: number): Calibrated {
+  const { player, bag, sessions, shots } = record
+  return calibrate(playerShots(player, bag, sessions, fromColumns(shots), nowMs), calibrationOptions(player.thresholds, newestMethod(sessions), record))
+}
+
+/** @param begun sessions that had begun by then: how the newest of them measures is how the next balls will be */
+function chartOf({ player, bag, sessions }: PlayerRecord, shots: readonly ShotRecord[], begun: readonly SessionRecord[], nowMs: number): Calibrated {
+  return calibrate(playerShots(player, bag, sessions, shots, nowMs), calibrationOptions(player.thresholds, newestMethod(begun)))
+}
+
+/** A chart as it stood at the end of a moment: what was hit later is not known yet. */
+function calibratedAt(record: PlayerRecord, atMs: number): Calibrated {
+  return chartOf(record, fromColumns(record.shots).filter(shot => shot.hitAtMs <= atMs), record.sessions.filter(session => session.startedAtMs <= atMs), atMs)
+}
+
+function beforeOf({ chart, grid }: Calibrated): Before[] {
+  const variances = lnVariances(grid)
+  return chart.map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM, lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null }))
+}
+
+const beforeOfPublished = ({ cells }: PublishedChart): Before[] => cells.map(({ clubId, rungId, modelM, lnVariance }) => ({ clubId, rungId, carryM: modelM, lnVariance }))
+
+/** Of a player's open flags so many stand in the list, those that matter most. */
+const LISTED_FLAGS = 12
+
+/** A day or a published chart that is held beside another. */
+export type ChartSide = { atMs: number } | { published: PublishedChart }
+const momentOfSide = (side: ChartSide) => 'published' in side ? side.published.publishedAtMs : side.atMs
+
+export interface Publication { nowMs: number, unit: DistanceUnit, note: string, earlier: PublishedChart | null }
+
+export const jobs = {
+  /** Everything that the shots say. */
+  calibration(record: PlayerRecord, nowMs: number): Calibration {
+    const { grid: _, player: __, ...calibration } = calibrateRecord(record, nowMs)
+    return calibration
+  },
+
+  /** The carry chart as it stood at the end of a past moment. */
+  chartAt(record: PlayerRecord, atMs: number): Pick<Calibration, 'chart' | 'air'> {
+    const { chart, air } = calibratedAt(record, atMs)
+    return { chart, air }
+  },
+
+  /** What the list of players tells of one. */
+  summary(record: PlayerRecord, nowMs: number): Omit<PlayerSummary, 'stamp'> {
+    const { chart, findings, ready, retestDueMs } = calibrateRecord(record, nowMs)
+    const { cellsWithin, withinM, goodEnough } = ready
+    const open = openFlags(answered(findings, record.answers, nowMs))
+    const labels = labelsOf(record.bag)
+    const listed = open.slice(0, LISTED_FLAGS)
+    const names = Object.fromEntries(listed.flatMap(finding => finding.cells.map(cell => [cellKey(cell), labels(cell)])))
+    return { ...chartProgress(chart), cellsWithin, withinM, goodEnough, flags: open.length, open: listed, names, retestDueMs }
+  },
+
+  /** The chart as it is published; null while no stock shot has a number. */
+  publication(record: PlayerRecord, { nowMs, unit, note, earlier }: Publication): PublishedChart | null {
+    // All of it: a tablet whose clock is ahead has hit its last balls in what is still to come here.
+    const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
+    const { totalOn } = record.player.thresholds
+    const head = { number: (earlier?.number ?? 0) + 1, publishedAtMs: nowMs, unit, note, ...(totalOn && { totalOn }) }
+    const bare = publish(calibrated, saidAt(record.words, Infinity), { ...head, changed: '' })
+    if (!bare.cells.some(cell => cell.carry)) return null
+    const labels = labelsOf(record.bag)
+    const named = (cell: { clubId: string, rungId: string }) => {
+      const { club, swing } = labels(cell)
+      return stockShotName(club, swing)
+    }
+    const compared = earlier ? compareCharts(calibrated, beforeOfPublished(earlier), earlier.publishedAtMs) : []
+    return { ...bare, changed: changedWords(earlier, bare.cells, compared, unit, named) }
+  },
+
+  /** What moved between two days or published charts, by the balls between them. */
+  comparison(record: PlayerRecord, from: ChartSide, to: ChartSide): { fromMs: number, toMs: number, compared: Compared[] } {
+    const [fromMs, toMs] = [momentOfSide(from), momentOfSide(to)]
+    const before = 'published' in from ? beforeOfPublished(from.published) : beforeOf(calibratedAt(record, fromMs))
+    return { fromMs, toMs, compared: compareCharts(calibratedAt(record, toMs), before, fromMs) }
+  },
+}
+
+export type Jobs = typeof jobs
+export type JobName = keyof Jobs
+/** What a job is asked beside the record. */
+export type JobArguments<J extends JobName> = Parameters<Jobs[J]> extends [PlayerRecord, ...infer Rest] ? Rest : never

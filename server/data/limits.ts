@@ -1,0 +1,8 @@
+import { RateLimiterMySQL } from 'rate-limiter-flexible'
+import { connectionOptions } from '../db/connection-options.mjs'
+
+/** A count that is kept in the database, in the table `limits`. */
+export function limiter(options: { keyPrefix: string, points: number, duration: number }): RateLimiterMySQL {
+  const { database } = connectionOptions(setting('DATABASE_URL')!)
+  return new RateLimiterMySQL({ ...options, storeClient: usePool().pool, storeType: 'pool', dbName: database, tableName: 'limits', tableCreated: true })
+}

@@ -1,0 +1,22 @@
+import type { Coach } from './coaches'
+import { findPlayer } from './players'
+
+const STAMP = `
+  select concat_ws(' ', p.version, p.bag_version,
+    (select concat(count(*), ' ', coalesce(sum(version), 0)) from shots where player_id = p.id),
+    (select concat(count(*), ' ', coalesce(sum(version), 0)) from sessions where player_id = p.id),
+    (select count(*) from cell_words where player_id = p.id), (select count(*) from flag_answers where player_id = p.id), (select count(*) from published_charts where player_id = p.id),
+    (select md5(thresholds) from academies where id = p.academy_id)) as stamp
+  from players p where p.id = ? and p.academy_id = ?`
+
+/**
+ * Changes whenever a player's record does: a new ball adds one to a count, a change one to a sum of versions; sayings,
+ * answers and charts are only ever added.
+ * @throws 404 for an id that is not there or another academy's
+ */
+export async function stampOfPlayer(coach: Coach, playerId: string): Promise<string> {
+  const [rows] = await usePool().execute(STAMP, [playerId, coach.academyId])
+  const [row] = rows as { stamp: string }[]
+  if (!row) await findPlayer(coach, playerId)
+  return row!.stamp
+}

@@ -1,0 +1,27 @@
+import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
+import { SERVER_TIME_HEADER } from '../shared/clock'
+import { describeError, isDatabaseAway } from './utils/database-errors'
+
+const RETRY_S = 3
+const AWAY = 'The database does not answer just now. Nothing you entered is lost; it is tried again by itself.'
+
+interface Answer { statusCode: number, message: string, data: unknown }
+
+function answerTo(error: H3Error): Answer {
+  if (isDatabaseAway(error)) return { statusCode: 503, message: AWAY, data: { message: AWAY, errors: [] } }
+  if (error.unhandled || error.fatal) return { statusCode: 500, message: 'The server failed at this.', data: undefined }
+  return { statusCode: error.statusCode, message: error.message, data: error.data }
+}
+
+/** Every error of a route, in our own form. What is thrown for no reason of ours is logged, without anybody's data. */
+export default async function apiError(error: H3Error, event: H3Event): Promise<void> {
+  if (!event.path.startsWith('/api/') || event.handled) return
+  const { statusCode, message, data } = answerTo(error)
+  if (statusCode >= 500 && !event.node.req.destroyed) console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
+  setResponseStatus(event, statusCode, error.statusMessage)
+  setResponseHeader(event, 'content-type', 'application/json')
+  setResponseHeader(event, 'cache-control', 'no-store')
+  setResponseHeader(event, SERVER_TIME_HEADER, Date.now())
+  if (statusCode === 503) setResponseHeader(event, 'retry-after', RETRY_S)
+  await send(event, JSON.stringify({ error: true, statusCode, message, data }))
+}
