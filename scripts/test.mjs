@@ -50,7 +50,7 @@ run(async () => {
     // Types of the auto-imported names; the build does not write them.
     check('names of auto-imports', bin('nuxt/bin/nuxt.mjs', 'prepare', '--logLevel=silent')),
     check('types', bin('vue-tsc/bin/vue-tsc.js', '-b', '--noEmit')),
-    suite('unit and server tests', bin('vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`), unit,
+    suite('unit and server tests', bin('vitest/vitest.mjs', 'run', '--project=core', '--project=server', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`), unit,
       ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests })),
     suite('browser tests', bin('@playwright/test/cli.js', 'test'), browser,
       ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky })),

@@ -226,7 +226,8 @@ export const useOutbox = defineStore('outbox', () => {
     const failed = new Map<number, string>()
     let [inARow, anyTaken] = [0, false]
     for (;;) {
-      const blocked = new Set(withFollowers(waiting.value.filter(item => failed.has(item.seq)), waiting.value))
+      const stopped = mine.value.filter(item => failed.has(item.seq) || asideWhy.value.has(item.seq))
+      const blocked = new Set(withFollowers(stopped, mine.value))
       const lot = await take(waiting.value.filter(item => !blocked.has(item)), item => (tries.get(item.seq) ?? 0) + (suspects.has(item.seq) ? 1 : 0))
       if (lot.length === 0) break
       const outcome = await attempt(lot)
@@ -257,6 +258,11 @@ export const useOutbox = defineStore('outbox', () => {
       waitMs = FIRST_WAIT_MS
       return
     }
+    pause(wait)
+  }
+
+  /** @param wait milliseconds until the next try; null when it is for the coach to sign in */
+  function pause(wait: number | null): void {
     state.value = wait === null ? 'signed-out' : 'away'
     stuck.value = true
     if (wait === null) return
@@ -273,7 +279,11 @@ export const useOutbox = defineStore('outbox', () => {
   function send(): Promise<void> {
     if (!account.account) return Promise.resolve()
     clearTimeout(timer)
-    return sending ??= sendInTurn().finally(() => {
+    return sending ??= sendInTurn().catch((error) => {
+      // A fault of this page's own: what was entered is kept, and tried again, not at once.
+      console.error('outbox:', error)
+      pause(waitMs)
+    }).finally(() => {
       sending = undefined
       if (state.value === 'idle' && waiting.value.length > 0) void send()
     })

@@ -31,8 +31,9 @@ const longName = (label: string) => SHORT.get(label.trim().toLowerCase()) ?? lab
 
 /** What a label of the file most likely means in the bag: by its very name, else without regard to case, blanks and degrees. */
 export function guessChoice(label: string, known: readonly { id: string, labels: string[] }[]): string | null {
-  const by = (fits: (own: string) => boolean) => known.filter(item => item.labels.some(own => own !== '' && fits(own)))
-  const exact = [...by(own => own === label.trim()), ...by(own => own.toLowerCase() === label.trim().toLowerCase()), ...by(own => same(own, label))]
+  const by = (fits: (own: string) => boolean, places: (labels: string[]) => string[] = labels => labels) => known.filter(item => places(item.labels).some(own => own !== '' && fits(own)))
+  // What the player calls it comes before any club's long name.
+  const exact = [...by(own => own === label.trim(), labels => labels.slice(0, 1)), ...by(own => own === label.trim()), ...by(own => own.toLowerCase() === label.trim().toLowerCase()), ...by(own => same(own, label))]
   if (exact.length > 0) return exact[0]!.id
   // By its long name only when just one club has it.
   const named = by(own => same(own, longName(label)))

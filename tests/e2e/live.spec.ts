@@ -93,7 +93,7 @@ test('the line comes back by itself after the server was away, with what came me
 })
 
 test('a stream of 20 balls a second for a minute with repeats and a server restart in the middle: none lost, none twice, and the screen keeps up', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(900_000)
   provokes('ERR_|Failed to load resource|500')
   let server = await serve(process.env.E2E_DATABASE_URL!)
   provokes(`left the machine: ${server.url}`)

@@ -98,7 +98,7 @@ test('a server killed between two balls loses none, and the same balls are not t
     await hit(page, '60° stock', [62, 63])
     await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
     server = await serve(process.env.E2E_DATABASE_URL!, 4790)
-    await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0, { timeout: 20_000 })
+    await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0)
     await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([...before, 61, 62, 63])
   } finally {
     await page.close()

@@ -7,7 +7,7 @@ import { atTheRange, ballsInDatabase, expect, hit, openAccount, test } from './c
 import { serve } from './stack'
 
 test('a whole session without a network: 200 balls, the browser killed and opened again, then 201 rows, once each', async ({ viewport }, info) => {
-  test.setTimeout(150_000)
+  test.setTimeout(900_000)
   const profile = mkdtempSync(join(tmpdir(), 'uzzet-offline-'))
   let server = await serve(process.env.E2E_DATABASE_URL!, 4791)
   const open = () => chromium.launchPersistentContext(profile, { ...info.project.use.launchOptions, baseURL: server.url, viewport, serviceWorkers: 'allow' })
@@ -44,7 +44,7 @@ test('a whole session without a network: 200 balls, the browser killed and opene
     server = await serve(process.env.E2E_DATABASE_URL!, 4791)
     // Chromium writes cookies down every half minute: a killed one may have forgotten this one.
     await again.context().addCookies(cookies)
-    await expect.poll(async () => (await ballsInDatabase(player)).length, { timeout: 45_000 }).toBe(202)
+    await expect.poll(async () => (await ballsInDatabase(player)).length).toBe(202)
     await expect(again.getByText('202 balls this session')).toBeVisible()
     await expect(again.getByText('No connection.')).toHaveCount(0)
     expect((await ballsInDatabase(player)).sort()).toEqual([81, ...carries, 95].sort())

@@ -1,7 +1,8 @@
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
-import { Client, newCoach, PASSWORD, refusal } from './client'
+import { waitAfter } from '../../server/utils/sign-in-limit'
+import { Client, newCoach, newId, PASSWORD, refusal } from './client'
 
 describe('signing in', () => {
   it('opens with the right password and no other, and does not tell which of the two was wrong', async () => {
@@ -39,10 +40,33 @@ describe('signing in', () => {
     const { email } = await newCoach()
     const client = new Client()
     const tries = await Promise.all(Array.from({ length: 12 }, (_, i) => client.post('/api/auth/sign-in', { email, password: `guess ${i}` })))
-    expect(tries.filter(t => t.status === 429)).toHaveLength(4)
+    // Five mistakes are free, the sixth shuts the gate for two seconds.
+    expect(tries.filter(t => t.status === 429)).toHaveLength(6)
     const late = await client.post('/api/auth/sign-in', { email, password: PASSWORD })
-    expect(late.status).toBe(429)
-    expect(refusal(late).password).toMatch(/Wait 1\d min/)
+    expect([late.status, Number(late.headers.get('retry-after'))]).toEqual([429, expect.any(Number)])
+    expect(refusal(late).password).toMatch(/Wait \d s and try again/)
+  })
+
+  it('makes each further try wait longer, up to a quarter of an hour', () => {
+    expect([1, 5, 6, 7, 8, 12, 20].map(waitAfter)).toEqual([0, 0, 2, 4, 8, 128, 900])
+  })
+
+  it('a stranger\'s tries keep out neither who is signed in nor who came in from there before', async () => {
+    const coach = await newCoach()
+    const strangers = await Promise.all(Array.from({ length: 12 }, () => new Client().post('/api/auth/sign-in', { email: `nobody-${newId()}@saltmarsh.example`, password: 'guess' })))
+    expect(strangers.every(({ status }) => status === 401)).toBe(true)
+    expect((await coach.post('/api/account/password', { current: PASSWORD, password: `${PASSWORD} again` })).status).toBe(200)
+    expect((await new Client().post('/api/auth/sign-in', { email: coach.email, password: `${PASSWORD} again` })).status).toBe(200)
+  })
+
+  it('counts addresses that look alike as one account', async () => {
+    const { email } = await newCoach()
+    const alike = [email.toUpperCase(), email.replace('coach', 'c\u00F3ach'), email.replace('coach', '\uFF43oach'), email]
+    const tries = []
+    for (let i = 0; i < 8; i++) tries.push((await new Client().post('/api/auth/sign-in', { email: alike[i % alike.length], password: 'guess' })).status)
+    expect(tries.filter(status => status === 429)).toHaveLength(2)
+    const taken = await new Client().post('/api/auth/sign-up', { name: 'A', academy: 'B', email: email.replace('coach', 'c\u00F3ach'), password: PASSWORD })
+    expect(taken.status).toBe(409)
   })
 
   it('gives back its tries after a right password', async () => {

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Compared } from '../../core/chart/compare'
 import type { PublishedChart } from '../../core/chart/published'
-import type { LinkView, MadeLink, OwnBall, PlayerLink } from '../../shared/player-link'
+import { OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE, type LinkView, type MadeLink, type OwnBallsTaken, type PlayerLink, type WaitingBalls } from '../../shared/player-link'
 import type { PublishedLine } from '../../shared/published'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import { aBag, atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
@@ -249,7 +249,7 @@ describe('a player\'s link', () => {
     expect([(await log(one, two)).status, (await log(one)).status]).toEqual([202, 202])
     const record = async () => (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
     expect(fromColumns((await record()).shots)).toHaveLength(4)
-    expect((await coach.get<OwnBall[]>(`/api/players/${at.playerId}/own-balls`)).body.map(waiting => waiting.id)).toEqual([one.id, two.id])
+    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toMatchObject({ waiting: 2, balls: [{ id: one.id }, { id: two.id }] })
     const nod = (ids: string[], take: boolean) => coach.post(`/api/players/${at.playerId}/own-balls`, { ids, take })
     await nod([one.id], true)
     await nod([two.id], false)
@@ -257,8 +257,40 @@ describe('a player\'s link', () => {
     const { shots, sessions } = await record()
     expect(fromColumns(shots).filter(shot => shot.id === one.id || shot.id === two.id)).toMatchObject([{ id: one.id, carryM: 66, method: 'laser' }])
     expect(sessions.filter(session => session.plan.name === 'Logged by the player')).toHaveLength(1)
-    expect((await coach.get<OwnBall[]>(`/api/players/${at.playerId}/own-balls`)).body).toEqual([])
+    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toEqual({ waiting: 0, balls: [] })
     expect(refusal(await log(ball(at, { carryM: -3 })))).toHaveProperty('balls.0.carryM')
-    expect((await log({ ...ball(at), clubId: newId() })).status).toBe(422)
+    // One of a stock shot that is gone holds up no other.
+    const [gone, good] = [{ ...ball(at), clubId: newId() }, ball(at)]
+    expect((await log(gone, good)).body).toEqual({ taken: [good.id], refused: [{ id: gone.id, message: 'This stock shot is not in the bag any more.' }], full: null })
+  })
+
+  it('what waits keeps its club and its length: left out of the bag they are retired, and the balls can still be taken', async () => {
+    const { log, at, coach } = await linked('log')
+    const bag = (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
+    const fresh = newId()
+    const clubs = [...bag.bag.clubs, { id: fresh, label: 'new', name: '', loftDeg: 52, retired: false }]
+    const put = (list: object[], version: number) => coach.put<{ bag: PlayerRecord['bag'], bagVersion: number }>(`/api/players/${at.playerId}/bag`, { version, clubs: list, scale: bag.bag.scale, struckOut: [] })
+    const { body: { bagVersion } } = await put(clubs, bag.bagVersion)
+    const one = ball(at, { clubId: fresh })
+    expect((await log(one)).body).toMatchObject({ taken: [one.id] })
+    const { body: after } = await put(bag.bag.clubs, bagVersion)
+    expect(after.bag.clubs.find(club => club.id === fresh)).toMatchObject({ retired: true })
+    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body.waiting).toBe(1)
+    await coach.post(`/api/players/${at.playerId}/own-balls`, { ids: [one.id], take: true })
+    expect(fromColumns((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots).map(shot => shot.id)).toContain(one.id)
+  })
+
+  it('has a ceiling a day, in words; what is over it stays with the phone; the coach is told a page', async () => {
+    const { log, at, coach } = await linked('log')
+    const lot = (n: number) => Array.from({ length: n }, () => ball(at))
+    for (let i = 0; i < 2; i++) expect((await log(...lot(200))).body).toMatchObject({ full: null })
+    const last = lot(150)
+    const answer = (await log(...last)).body as OwnBallsTaken
+    expect([answer.taken.length, answer.refused.length]).toEqual([OWN_BALLS_A_DAY - 400, 0])
+    expect(answer.full).toMatch(/500 balls were logged within a day/)
+    // What is there already is still said to be there.
+    expect((await log(last[0]!, last[149]!)).body).toMatchObject({ taken: [last[0]!.id] })
+    const page = (await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body
+    expect([page.waiting, page.balls.length]).toEqual([OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE])
   })
 })
