@@ -17,7 +17,7 @@ function answerTo(error: H3Error): Answer {
 export default async function apiError(error: H3Error, event: H3Event): Promise<void> {
   if (!event.path.startsWith('/api/') || event.handled) return
   const { statusCode, message, data } = answerTo(error)
-  if (statusCode >= 500 && !event.node.req.destroyed) console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
+  if (statusCode >= 500 && !event.node.res.destroyed) console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
   setResponseStatus(event, statusCode, error.statusMessage)
   setResponseHeader(event, 'content-type', 'application/json')
   setResponseHeader(event, 'cache-control', 'no-store')

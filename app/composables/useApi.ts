@@ -24,6 +24,11 @@ export class NotOurs extends Unreachable {
   }
 }
 
+/** True when it says nothing of what was asked: no answer of ours, or one that its database is away. What is kept here serves. */
+export function isAway(error: unknown): boolean {
+  return error instanceof Unreachable || (error instanceof Refused && error.status >= 500)
+}
+
 const RETRY_AFTER_MOST_MS = 300_000
 
 function retryAfterMs(response: FetchResponse<unknown>): number {

@@ -84,7 +84,7 @@ export function useCard() {
           if (link === mark.value) away.value = false
         } catch (error) {
           if (link !== mark.value) continue
-          away.value = error instanceof Unreachable
+          away.value = isAway(error)
           if (!away.value && waiting.value.length > 0) failure.value = (error as Error).message
         }
       }

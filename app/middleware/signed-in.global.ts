@@ -5,7 +5,7 @@ export default defineNuxtRouteMiddleware(async (to) => {
   try {
     if (await account.load()) return
   } catch (error) {
-    if (error instanceof Unreachable && account.account) return
+    if (isAway(error) && account.account) return
     throw createError({ statusCode: 503, message: (error as Error).message, fatal: true })
   }
   return navigateTo({ path: '/sign-in', query: to.path === '/' ? {} : { back: to.fullPath } })

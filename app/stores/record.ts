@@ -102,7 +102,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
       take(reply)
     } catch (error) {
       await outbox.ready()
-      const old = error instanceof Unreachable && !player.value ? await keptRecord(id) : undefined
+      const old = isAway(error) && !player.value ? await keptRecord(id) : undefined
       if (question !== asked) return
       keptAtMs.value = old?.atMs ?? keptAtMs.value
       if (old) take(old.body, old.sent)

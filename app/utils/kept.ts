@@ -1,4 +1,4 @@
-import { api, Unreachable } from '~/composables/useApi'
+import { api, isAway } from '~/composables/useApi'
 import { browserStore } from '~/utils/browser-store'
 import type { DBSchema } from 'idb'
 import type { PlayerRecord } from '#shared/record'
@@ -50,7 +50,7 @@ export async function apiOrKept<T extends object>(path: string, token?: string):
     void keepAnswer(path, body)
     return body
   } catch (error) {
-    const old = error instanceof Unreachable ? await reading(db => db.get('answers', path)) : undefined
+    const old = isAway(error) ? await reading(db => db.get('answers', path)) : undefined
     if (!old) throw error
     return old.body as T
   }

@@ -64,7 +64,7 @@ async function sortOutMissing(db: Runner, table: typeof clubs | typeof rungs, sh
  */
 export async function saveBag(coach: Coach, playerId: string, change: BagChange): Promise<{ bag: Bag, bagVersion: number }> {
   try {
-    return await useDatabase().transaction(async (tx) => {
+    return await transaction(async (tx) => {
       const [player] = await tx.select({ bagVersion: players.bagVersion, school: players.school, name: players.name })
         .from(players).where(ownPlayer(coach, playerId)).for('update')
       if (!player) throw notFound('player')

@@ -37,7 +37,7 @@ export async function coachByEmail(email: string) {
 /** A coach with an academy of one. @returns false when the e-mail has an account already */
 export async function createCoach(coach: { id: string, academyId: string, name: string, academy: string, email: string, passwordHash: string }): Promise<boolean> {
   try {
-    await useDatabase().transaction(async (tx) => {
+    await transaction(async (tx) => {
       await tx.insert(academies).values({ id: coach.academyId, name: coach.academy })
       await tx.insert(coaches).values({ id: coach.id, academyId: coach.academyId, name: coach.name, email: coach.email.toLowerCase(), passwordHash: coach.passwordHash })
     })

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm'
+import { retried } from '../db/retried'
 import { sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
@@ -30,6 +31,10 @@ export async function stageLot(coach: Coach, playerId: string, newSessions: read
  */
 export async function showImport(coach: Coach, playerId: string, sessionIds: readonly string[], visible: boolean): Promise<number> {
   await findPlayer(coach, playerId)
+  return retried(() => showSessions(playerId, sessionIds, visible))
+}
+
+async function showSessions(playerId: string, sessionIds: readonly string[], visible: boolean): Promise<number> {
   const connection = await usePool().getConnection()
   try {
     await connection.beginTransaction()

@@ -122,7 +122,7 @@ export async function waitingBalls(coach: Coach, playerId: string): Promise<Wait
  */
 export async function nod(coach: Coach, playerId: string, ids: readonly string[], take: boolean): Promise<void> {
   await findPlayer(coach, playerId)
-  await useDatabase().transaction(async (tx) => {
+  await transaction(async (tx) => {
     const mine = and(eq(ownBalls.playerId, playerId), inArray(ownBalls.id, [...ids]), isNull(ownBalls.taken))
     const balls = await tx.select().from(ownBalls).where(mine).orderBy(asc(ownBalls.hitAt), asc(ownBalls.id)).for('update')
     if (balls.length === 0) return

@@ -46,7 +46,7 @@ export async function publishChart(asker: Asker, playerId: string, { id, unit, n
 
 /** @returns null when another chart was published since this one was worked out */
 async function putPublished(coach: Coach, playerId: string, id: string, body: PublishedChart): Promise<PublishedChart | null> {
-  return useDatabase().transaction(async (tx) => {
+  return transaction(async (tx) => {
     // One at a time for a player, so that no number is given twice.
     await tx.select({ id: players.id }).from(players).where(ownPlayer(coach, playerId)).for('update')
     const [there] = await tx.select({ playerId: publishedCharts.playerId, body: publishedCharts.body }).from(publishedCharts).where(eq(publishedCharts.id, id))

@@ -34,7 +34,7 @@ export async function moveSession(coach: Coach, playerId: string, sessionId: str
   const [from, to] = [await findPlayer(coach, playerId), await findPlayer(coach, toPlayerId)]
   await sessionIsOwn(coach, playerId, sessionId)
   const [bag, toBag] = await Promise.all([bagOf(playerId, from.school), bagOf(toPlayerId, to.school)])
-  await useDatabase().transaction(async (tx) => {
+  await transaction(async (tx) => {
     const rows = await tx.select({ id: shots.id, clubId: shots.clubId, rungId: shots.rungId, taken: shots.taken }).from(shots)
       .where(and(eq(shots.sessionId, sessionId), eq(shots.playerId, playerId))).for('update')
     const cells = [...new Map(rows.map(row => [`${row.clubId} ${row.rungId}`, row])).values()]

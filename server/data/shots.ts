@@ -56,7 +56,7 @@ function same(a: ShotRecord, b: ShotRecord): boolean {
 /** Some of them are there already: each is new, the same again, or the next version of what is there. */
 async function putOneByOne(playerId: string, records: readonly ShotRecord[]): Promise<void> {
   const nowMs = Date.now()
-  await useDatabase().transaction(async (tx) => {
+  await transaction(async (tx) => {
     for (const [i, sent] of records.entries()) {
       const [row] = await tx.select().from(shots).where(eq(shots.id, sent.id)).for('update')
       const known = row && toRecord(row)

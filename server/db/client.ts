@@ -1,6 +1,7 @@
 import { drizzle } from 'drizzle-orm/mysql2'
 import mysql from 'mysql2/promise'
 import { connectionOptions } from './connection-options.mjs'
+import { retried } from './retried'
 import * as schema from './schema'
 
 /** A request that waits so long for one statement is better told so; the browser itself gives up at 20 s. */
@@ -50,6 +51,10 @@ export function openDatabase(url: string) {
     ...connectionOptions(url), timezone: 'Z', connectionLimit: 10, queueLimit: WAITING_MAX, connectTimeout: CONNECT_MS, enableKeepAlive: true,
   })
   pool.pool.on('connection', connection => watch(connection as unknown as Wire))
+  const [query, execute] = [pool.query.bind(pool), pool.execute.bind(pool)]
+  // A statement by itself can be done again as a whole; of a transaction `transaction` does.
+  pool.query = ((...statement: Parameters<typeof query>) => retried(() => query(...statement))) as typeof pool.query
+  pool.execute = ((...statement: Parameters<typeof execute>) => retried(() => execute(...statement))) as typeof pool.execute
   return { pool, db: drizzle(pool, { schema, mode: 'default' }) }
 }
 

@@ -22,6 +22,11 @@ export function isDuplicate(error: unknown): boolean {
   return driverError(error)?.code === 'ER_DUP_ENTRY'
 }
 
+/** True when two writers waited for each other and this one was undone. */
+export function isDeadlock(error: unknown): boolean {
+  return ['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD'].includes(driverError(error)?.code ?? '')
+}
+
 /** True when the database cannot be asked now; the same request may do well in a moment. */
 export function isDatabaseAway(error: unknown): boolean {
   const found = driverError(error)

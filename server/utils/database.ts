@@ -1,4 +1,5 @@
 import { openDatabase } from '../db/client'
+import { retried } from '../db/retried'
 
 let opened: ReturnType<typeof openDatabase> | undefined
 
@@ -13,6 +14,13 @@ export const useDatabase = () => open().db
 
 /** The pool itself, for the few queries that are quicker without Drizzle. */
 export const usePool = () => open().pool
+
+type Work<T> = Parameters<ReturnType<typeof useDatabase>['transaction']>[0] extends (tx: infer Tx, ...rest: never[]) => unknown ? (tx: Tx) => Promise<T> : never
+
+/** All or nothing; tried again when another writer was in the way. */
+export function transaction<T>(work: Work<T>): Promise<T> {
+  return retried(() => useDatabase().transaction(work))
+}
 
 export async function closeDatabase() {
   await opened?.pool.end()

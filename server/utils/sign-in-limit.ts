@@ -8,10 +8,6 @@ const MINUTE = 60
 const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
 
-/** Wrong tries at one account from one address before each further one has to wait. A person mistypes a few times. Our choice. */
-const FREE_TRIES = 5
-const LONGEST_WAIT_S = 15 * MINUTE
-
 /** A club shares one address and guessers come from many: wrong tries of those who never came in from there. Our choice. */
 const STRANGERS_TRIES = 100
 
@@ -33,11 +29,6 @@ function lazily<T>(make: () => T): () => T {
 
 /** Neither addresses nor e-mails stand in the table. */
 const keyOf = (...parts: string[]) => createHash('sha256').update(parts.join('\n')).digest('base64url')
-
-/** How long the next try has to wait after so many: 2 s, 4 s, 8 s, up to a quarter of an hour. */
-export function waitAfter(tries: number): number {
-  return tries <= FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, 2 ** (tries - FREE_TRIES))
-}
 
 function spoken(seconds: number): string {
   return seconds < 2 * MINUTE ? `${seconds} s` : `${Math.ceil(seconds / MINUTE)} min`

@@ -26,7 +26,7 @@ export function browser(answer: (asked: Asked, nth: number) => Answer) {
     const { status = 200, body = {}, ours = true, html, nowMs = Date.now(), headers = {} } = said
     return Promise.resolve(new Response(html ?? JSON.stringify(body), { status, headers: { 'content-type': html ? 'text/html' : 'application/json', ...(ours && { [SERVER_TIME_HEADER]: String(nowMs) }), ...headers } }))
   })
-  vi.stubGlobal('$fetch', $fetch.create({ baseURL: 'http://uzzet.test', fetch: (...args) => fetch(...args) } as never, { fetch: (...args) => fetch(...args) }))
+  vi.stubGlobal('$fetch', $fetch.create({ baseURL: 'http://uzzet.test' }, { fetch: (input: RequestInfo | URL, init?: RequestInit) => fetch(input, init) } as never))
   for (const [name, value] of Object.entries({ defineStore, computed, ref, shallowRef, toRaw, useAccount: () => coach })) vi.stubGlobal(name, value)
   setActivePinia(createPinia())
   return { asked, coach, kept }

@@ -2,3 +2,5 @@
 process.env.UZZET_RUNS ??= '3000'
 process.env.UZZET_SEED ??= '20261128'
 await import('../core/any-record.test')
+
+export {}

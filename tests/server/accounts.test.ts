@@ -1,7 +1,7 @@
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
-import { waitAfter } from '../../server/utils/sign-in-limit'
+import { waitAfter } from '../../server/utils/wait-after'
 import { Client, newCoach, newId, PASSWORD, refusal } from './client'
 
 describe('signing in', () => {
