@@ -1,3 +1,5 @@
+import { stageBorders } from './scripts/lint/stage-borders.mjs'
+
 // The linter's own code asks for it; Node 20 has it only behind a flag.
 Object.groupBy ??= (items, keyOf) => [...items].reduce((groups, item, i) => {
   (groups[keyOf(item, i)] ??= []).push(item)
@@ -36,6 +38,11 @@ export default createConfigForNuxt({ features: { stylistic: { braceStyle: '1tbs'
       ],
       'no-restricted-syntax': ['error', { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Hand the time in.' }],
     },
+  })
+  .append({
+    files: ['app/components/**/*.vue'],
+    plugins: { uzzet: { rules: { 'stage-borders': stageBorders } } },
+    rules: { 'uzzet/stage-borders': 'error' },
   })
   .append({
     files: ['tests/**/*.ts'],

@@ -51,7 +51,9 @@ export default defineNuxtConfig({
         if (nitro.options.dev) return
         await bundle({
           entryPoints: [fileURLToPath(new URL('./server/calibration/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'workers/calibration.mjs'),
-          bundle: true, platform: 'node', format: 'esm', target: 'node20', minify: true,
+          bundle: true, external: ['piscina'], platform: 'node', format: 'esm', target: 'node20', minify: true,
+          // Packages in the old form ask for Node's own parts by "require".
+          banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
         })
       })
     },

@@ -6,9 +6,11 @@ import { chartProgress } from '../../core/chart/chart-cell'
 import { saidAt } from '../../core/chart/coach-word'
 import { compareCharts, type Before, type Compared } from '../../core/chart/compare'
 import { lnVariances, publish, type PublishedChart } from '../../core/chart/published'
+import { moment, writeChartFile } from '../../core/files/chart-file'
 import { answered, openFlags } from '../../core/gaps/answers'
 import type { DistanceUnit } from '../../core/units'
 import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
+import { chartWords } from '../../shared/chart-words'
 import { changedWords } from '../../shared/compare-words'
 import { stockShotName } from '../../shared/flag-words'
 import type { PlayerSummary } from '../../shared/player'
@@ -43,6 +45,9 @@ function beforeOf({ chart, grid }: Calibrated): Before[] {
 
 const beforeOfPublished = ({ cells }: PublishedChart): Before[] => cells.map(({ clubId, rungId, modelM, lnVariance }) => ({ clubId, rungId, carryM: modelM, lnVariance }))
 
+/** JSON as bytes: they change threads without being copied, and lie outside of what is cleared up. */
+const asBytes = (value: object) => new TextEncoder().encode(JSON.stringify(value))
+
 /** Of a player's open flags so many stand in the list, those that matter most. */
 const LISTED_FLAGS = 12
 
@@ -53,10 +58,15 @@ const momentOfSide = (side: ChartSide) => 'published' in side ? side.published.p
 export interface Publication { nowMs: number, unit: DistanceUnit, note: string, earlier: PublishedChart | null }
 
 export const jobs = {
-  /** Everything that the shots say. */
-  calibration(record: PlayerRecord, nowMs: number): Calibration {
-    const { grid: _, player: __, ...calibration } = calibrateRecord(record, nowMs)
-    return calibration
+  /** The record as it goes over the wire. */
+  record(record: PlayerRecord): Uint8Array {
+    return asBytes(record)
+  },
+
+  /** The open chart file: the carry chart, ladder, flags and what to hit next. */
+  chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
+    const names = labelsOf(record.bag)
+    return asBytes(writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartWords(names, unit), saidAt(record.words, Infinity)))
   },
 
   /** The carry chart as it stood at the end of a past moment. */

@@ -6,9 +6,8 @@ import { Piscina } from 'piscina'
 import type { Coach } from '../data/coaches'
 import type { JobArguments, JobName, Jobs } from './jobs'
 import { TooBusy, Turns } from './turns'
-import type { WorkOrder } from './worker'
+import type { WorkOrder, Worked } from './worker'
 import { stampOfPlayer } from '../data/player-stamp'
-import { playerRecord } from '../data/records'
 
 /** One core stays free for requests. */
 const THREADS = Math.max(1, availableParallelism() - 1)
@@ -24,7 +23,7 @@ const MOST_OF_ALL = 300
 const turns = new Turns(THREADS, MOST_OF_ONE_COACH, MOST_OF_ALL)
 /** Answers about records that have not changed since, never in the database: they can be made again. */
 const kept = new LRUCache<string, { answer: unknown }>({ maxSize: KEPT_BYTES })
-let pool: Piscina<WorkOrder, { answer: unknown, bytes: number }> | undefined
+let pool: Piscina<WorkOrder, Worked> | undefined
 
 /** Beside the built server; while developing, the source through tsx. */
 function workerFile(): string {
@@ -35,7 +34,7 @@ function threads() {
   const filename = workerFile()
   return pool ??= new Piscina({
     filename, minThreads: 0, maxThreads: THREADS, idleTimeout: IDLE_MS, resourceLimits: { maxOldGenerationSizeMb: THREAD_MB },
-    execArgv: filename.endsWith('.ts') ? ['--import', 'tsx'] : [], env: {},
+    execArgv: filename.endsWith('.ts') ? ['--import', 'tsx'] : [], env: { DATABASE_URL: setting('DATABASE_URL')!, UZZET_CONNECTIONS: '2' },
   })
 }
 
@@ -55,24 +54,32 @@ export function askerOf(event: H3Event, coach: Coach): Asker {
   return { coach, signal: gone.signal }
 }
 
+/** A guess at the room that an answer takes: those that are not bytes are short lists. */
+const USUAL_BYTES = 40_000
+
 /**
  * Works something out from a player's record in a thread of the pool, or finds it among what is kept.
  * @param keep what the answer depends on beside the record; null keeps nothing
  * @throws 404 for another academy's player; 503 with Retry-After when too much waits, or when it took too long
  */
-export async function workOut<J extends JobName>({ coach, signal }: Asker, playerId: string, job: J, keep: string | null, ...rest: JobArguments<J>): Promise<ReturnType<Jobs[J]>> {
+export async function workOut<J extends JobName>(asker: Asker, playerId: string, job: J, keep: string | null, ...rest: JobArguments<J>): Promise<ReturnType<Jobs[J]>> {
+  const { coach } = asker
   const key = keep === null ? null : `${job} ${playerId} ${await stampOfPlayer(coach, playerId)} ${keep}`
   const known = key === null ? undefined : kept.get(key)
   if (known) return known.answer as ReturnType<Jobs[J]>
+  const answer = await inThread(asker, { coach, playerId, job, rest })
+  if (key !== null) kept.set(key, { answer }, { size: key.length + (answer instanceof Uint8Array ? answer.length : USUAL_BYTES) })
+  return answer as ReturnType<Jobs[J]>
+}
+
+async function inThread({ coach, signal }: Asker, order: WorkOrder): Promise<unknown> {
   const late = AbortSignal.timeout(LONGEST_MS)
   const until = signal ? AbortSignal.any([signal, late]) : late
   try {
-    const { answer, bytes } = await turns.take(coach.id, async () => {
-      const record = await playerRecord(coach, playerId)
-      return threads().run({ job, record, rest }, { signal: until })
-    }, until)
-    if (key !== null) kept.set(key, { answer }, { size: bytes + key.length })
-    return answer as ReturnType<Jobs[J]>
+    const worked = await turns.take(coach.id, () => threads().run(order, { signal: until }), until)
+    if (worked instanceof Uint8Array) return worked
+    if ('answer' in worked) return worked.answer
+    throw worked.away ? Object.assign(new Error(worked.failure), { code: 'PROTOCOL_CONNECTION_LOST', errno: 0 }) : new Error(worked.failure)
   } catch (error) {
     if (!(error instanceof TooBusy) && !late.aborted) throw error
     throw refuse(503, 'Many charts are being worked out just now: try again in a moment.')

@@ -1,11 +1,33 @@
-import { jobs, type JobName } from './jobs'
+import './globals'
+import { setPriority } from 'node:os'
+import { move } from 'piscina'
+import { isDatabaseAway } from '../utils/database-errors'
+import type { Coach } from '../data/coaches'
+import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
+import { jobs, type JobName } from './jobs'
 
-/** One piece of work for a thread: a job of `jobs`, the record, and what is asked beside it. */
-export interface WorkOrder { job: JobName, record: PlayerRecord, rest: unknown[] }
+/** One piece of work for a thread: whose record, and what is to be made of it. */
+export interface WorkOrder { coach: Coach, playerId: string, job: JobName, rest: unknown[] }
 
-/** Runs in a thread of the pool. The size goes along, so that the server need not measure what it keeps. */
-export default function work({ job, record, rest }: WorkOrder): { answer: unknown, bytes: number } {
+/** A failure keeps its kind on the way out of the thread. Bytes come by themselves, so that they can be moved. */
+export type Worked = { answer: unknown } | Uint8Array | { away: boolean, failure: string }
+
+// Of this thread alone, on Linux: balls and pages come first where cores are few.
+setPriority(0, 10)
+
+/**
+ * Runs in a thread of the pool. The record is read here too: twenty thousand rows are as much work as the model, and the
+ * server's own thread is for balls.
+ */
+export default async function work({ coach, playerId, job, rest }: WorkOrder): Promise<Worked> {
+  let record: PlayerRecord
+  try {
+    record = await playerRecord(coach, playerId)
+  } catch (error) {
+    const away = isDatabaseAway(error)
+    return { away, failure: away ? 'The database is away.' : (error as Error).message }
+  }
   const answer = (jobs[job] as (record: PlayerRecord, ...rest: unknown[]) => unknown)(record, ...rest)
-  return { answer, bytes: JSON.stringify(answer)?.length ?? 1 }
+  return answer instanceof Uint8Array ? move(answer) as unknown as Uint8Array : { answer }
 }

@@ -9,6 +9,12 @@ const STAMP = `
     (select md5(thresholds) from academies where id = p.academy_id)) as stamp
   from players p where p.id = ? and p.academy_id = ?`
 
+/** How many balls a player has on record, deleted ones too; 0 for another academy's. */
+export async function countShots(coach: Coach, playerId: string): Promise<number> {
+  const [rows] = await usePool().execute('select count(*) as n from shots s join players p on p.id = s.player_id where p.id = ? and p.academy_id = ?', [playerId, coach.academyId])
+  return Number((rows as { n: number }[])[0]!.n)
+}
+
 /**
  * Changes whenever a player's record does: a new ball adds one to a count, a change one to a sum of versions; sayings,
  * answers and charts are only ever added.

@@ -44,11 +44,14 @@ function watch(connection: Wire): void {
 /**
  * A pool on the project's database. Times are UTC; doubles stay numbers; no statement and no connection is waited for without end.
  * @param url as `connectionOptions` reads it
+ * @param connections at most
  * @throws AddressFault
  */
-export function openDatabase(url: string) {
+export function openDatabase(url: string, connections = 10) {
   const pool = mysql.createPool({
-    ...connectionOptions(url), timezone: 'Z', connectionLimit: 10, queueLimit: WAITING_MAX, connectTimeout: CONNECT_MS, enableKeepAlive: true,
+    ...connectionOptions(url), timezone: 'Z', connectionLimit: connections, queueLimit: WAITING_MAX, connectTimeout: CONNECT_MS, enableKeepAlive: true,
+    // A stack for every statement costs as much as the statement's own handling here.
+    trace: false,
   })
   pool.pool.on('connection', connection => watch(connection as unknown as Wire))
   const [query, execute] = [pool.query.bind(pool), pool.execute.bind(pool)]

@@ -6,7 +6,7 @@ let opened: ReturnType<typeof openDatabase> | undefined
 function open() {
   const url = setting('DATABASE_URL')
   if (!url) throw new Error('DATABASE_URL is not set')
-  return opened ??= openDatabase(url)
+  return opened ??= openDatabase(url, Number(setting('UZZET_CONNECTIONS') ?? 10))
 }
 
 /** Drizzle on the one pool of this server. */
