@@ -61,9 +61,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Works with the store; when the browser will not, says so, and holds up nothing that is under way. */
   async function keeping<T>(work: Parameters<typeof store.use<T>>[0]): Promise<T | undefined> {
     try {
-      const done = await store.use(work)
-      keeps.value = true
-      return done
+      return await store.use(work)
     } catch (error) {
       console.error('outbox:', error)
       keeps.value = false
@@ -84,6 +82,7 @@ export const useOutbox = defineStore('outbox', () => {
       const tx = db.transaction('items', 'readwrite')
       await Promise.all([...missing.map(item => tx.store.put(toRaw(item))), tx.done])
       for (const { seq } of missing) unkept.delete(seq)
+      keeps.value = true
     })
   }
 

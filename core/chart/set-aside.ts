@@ -1,3 +1,4 @@
+import type { StockShot } from '../bag/bag'
 import type { Shot } from '../shot/shot'
 import { MODEL } from './model/constants'
 
@@ -11,7 +12,7 @@ export const ASIDE_REASONS = ['too-windy', 'no-flight-there', 'no-stock-carry'] 
 export type AsideReason = typeof ASIDE_REASONS[number]
 
 /** A ball that was set aside, and why. */
-export interface SetAside {
+export interface SetAside extends StockShot {
   shot: string
   why: AsideReason
   /** As it was measured, metres. */
@@ -51,8 +52,8 @@ export function withoutOddCarries(shots: readonly Shot[]): Shot[] {
 /** What was set aside between the measured record and the one the numbers are made from, in the order of the record. */
 export function setAsideOf(measured: readonly Shot[], used: readonly Shot[]): SetAside[] {
   const whyOf = new Map(used.flatMap(({ id, leftOut }) => ASIDE_REASONS.filter(why => why === leftOut).map(why => [id, why] as const)))
-  return measured.flatMap(({ id, carryM, leftOut }) => {
+  return measured.flatMap(({ id, clubId, rungId, carryM, leftOut }) => {
     const why = leftOut === null ? whyOf.get(id) : undefined
-    return why ? [{ shot: id, why, carryM }] : []
+    return why ? [{ shot: id, clubId, rungId, why, carryM }] : []
   })
 }

@@ -50,7 +50,7 @@ function cellOut(cell: ChartCell, names: CellNames, said: Said | undefined) {
  * @param said a written number stands in its cell, with what the balls say beside it
  */
 export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords, said: ReadonlyMap<string, Said> = new Map()) {
-  const { air, chart, ladder, findings, next, ready, retestDueMs } = calibration
+  const { air, chart, ladder, findings, next, ready, retestDueMs, setAside } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
@@ -64,6 +64,7 @@ export function writeChartFile(asOf: string | null, calibration: Calibration, na
     })),
     next: next.map(shot => ({ ...names(shot), balls: shot.balls, why: words.next(shot) })),
     ready: { withinM: cm(ready.withinM), cellsWithin: ready.cellsWithin, cellsInUse: ready.cellsInUse, goodEnough: ready.goodEnough, ballsToGo: ready.ballsToGo },
+    ...(setAside.length > 0 && { setAside: setAside.map(({ why, carryM, ...cell }) => ({ ...names(cell), carryM: cm(carryM), why })) }),
     ...(retestDueMs !== null && moment(retestDueMs) !== null && { retestDue: moment(retestDueMs)!.slice(0, 10) }),
   }
 }

@@ -40,7 +40,7 @@ class Device {
   }
 
   async open(): Promise<void> {
-    this.#context = await chromium.launchPersistentContext(this.#profile, { ...(config.use!.launchOptions as object), viewport: { width: 1280, height: 800 } })
+    this.#context = await chromium.launchPersistentContext(this.#profile, { ...(config.use!.launchOptions as object), viewport: { width: 1280, height: 800 }, serviceWorkers: 'allow' })
     // A clock that can be turned while the page lives, and storage that can be made to refuse.
     await this.#context.addInitScript(() => {
       const now = Date.now.bind(Date)
