@@ -11,9 +11,9 @@ import { startServer } from './lib/server.mjs'
 
 run(async () => {
   ensurePackages()
-  const bench = (file, env = {}) => spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench', file), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1
+  const bench = (file, env = {}) => spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench', file), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: fromRoot('tsconfig.tools.json'), ...env } }).status ?? 1
   // Needs neither server nor database, so it goes first: nothing else is running.
-  if (!process.argv.includes('--stress')) process.exitCode = bench('model.ts') || bench('flight.ts') || bench('gaps.ts')
+  if (!process.argv.includes('--stress')) process.exitCode = bench('model.ts') || bench('flight.ts') || bench('gaps.ts') || bench('files.ts')
   if (process.argv.includes('--model')) return
   ensureBuild()
   // The demo's kind of database, which writes each commit to the disk, as a real one does.

@@ -16,6 +16,6 @@ export function setAsideWords(all: readonly SetAside[]): string {
   if (all.length === 0) return ''
   const counts = new Map<AsideReason, number>()
   for (const { why } of all) counts.set(why, (counts.get(why) ?? 0) + 1)
-  const reasons = [...counts].map(([why, n]) => counts.size === 1 ? WHY[why] : `${n}: ${WHY[why]}`)
-  return `${all.length} ${all.length === 1 ? 'ball is' : 'balls are'} on record but not in the numbers, because ${reasons.join('; ')}.`
+  const reasons = [...counts].map(([why, n]) => counts.size === 1 ? WHY[why] : `for ${n}, ${WHY[why]}`)
+  return `${all.length} ${all.length === 1 ? 'ball is' : 'balls are'} on record but not in the numbers: ${reasons.join('; ')}.`
 }

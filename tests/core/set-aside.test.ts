@@ -26,10 +26,10 @@ describe('a ball that cannot be worked out', () => {
     expect(first.setAside.map(({ why }) => why)).toEqual(['no-stock-carry', 'no-stock-carry'])
     expect(first.chart.every(cell => cell.carryM === null && cell.balls === 0)).toBe(true)
     const one = calibrated(BAG, [...tenBalls('56°', 'full', 90), ...balls('56°', '9:00', [1])])
-    expect(setAsideWords(one.setAside)).toBe('1 ball is on record but not in the numbers, because no stock shot carries so little or so much.')
+    expect(setAsideWords(one.setAside)).toBe('1 ball is on record but not in the numbers: no stock shot carries so little or so much.')
     expect(writeChartFile(null, one, names, chartWords(names, 'yd')).setAside).toEqual([{ club: '56°', swing: '9:00', carryM: 0.91, why: 'no-stock-carry' }])
     expect(setAsideWords([])).toBe('')
-    expect(setAsideWords([...first.setAside, { ...first.setAside[0]!, why: 'too-windy' }])).toMatch(/^3 balls .* because 2: no stock shot .*; 1: the wind was too strong/)
+    expect(setAsideWords([...first.setAside, { ...first.setAside[0]!, why: 'too-windy' }])).toMatch(/^3 balls .* numbers: for 2, no stock shot .*; for 1, the wind was too strong/)
     expect(asideWords('no-flight-there')).toMatch(/look at height and distance/)
   })
 

@@ -10,10 +10,12 @@ const toast = useToast()
 
 const trouble = computed(() => outbox.refused.length + outbox.aside.length)
 const shown = computed(() => trouble.value > 0 || !outbox.keeps || (outbox.stuck && outbox.waiting.length > 0))
+/** On a phone the number stands alone beside its mark. */
+const count = computed(() => outbox.refused.length || outbox.aside.length || outbox.waiting.length || null)
 const words = computed(() => {
-  if (outbox.refused.length > 0) return `${outbox.refused.length} refused`
-  if (outbox.aside.length > 0) return `${outbox.aside.length} not sent`
-  if (outbox.waiting.length > 0) return `${outbox.waiting.length} waiting${outbox.keeps ? '' : ', not kept'}`
+  if (outbox.refused.length > 0) return 'refused'
+  if (outbox.aside.length > 0) return 'not sent'
+  if (outbox.waiting.length > 0) return outbox.keeps ? 'waiting' : 'waiting, not kept'
   return 'not kept'
 })
 
@@ -44,9 +46,9 @@ onMounted(() => void outbox.send())
   <template v-if="shown">
     <UButton
       :color="outbox.refused.length > 0 || !outbox.keeps ? 'error' : 'warning'" variant="outline" :icon="outbox.refused.length > 0 ? 'i-lucide-circle-alert' : 'i-lucide-cloud-off'"
-      class="px-2" @click="open = true"
+      class="px-2 whitespace-nowrap" :aria-label="[count, words].filter(Boolean).join(' ')" @click="open = true"
     >
-      {{ words }}
+      {{ count }} <span class="max-sm:hidden">{{ words }}</span>
     </UButton>
     <UModal v-model:open="open" title="Not on the server yet" description="What you entered is kept on this device until the server has it.">
       <template #body>

@@ -21,7 +21,7 @@ const canBeGiven = computed(() => props.item.entry.kind === 'shot' && (props.ite
       <strong>{{ what }}</strong>
       <span class="block" :class="item.refused ? 'text-error' : 'soft'">{{ why }}</span>
     </span>
-    <UButton v-if="canBeGiven" size="sm" @click="$emit('give')">Give it to…</UButton>
+    <UButton v-if="canBeGiven" size="sm" variant="outline" @click="$emit('give')">Give it to…</UButton>
     <UButton size="sm" variant="outline" color="neutral" @click="$emit('again')">Send again</UButton>
     <UButton size="sm" variant="ghost" color="error" @click="$emit('discard')">Discard</UButton>
   </li>

@@ -177,7 +177,7 @@ const rows = (n: number) => `${number(n)} ${n === 1 ? 'row' : 'rows'}`
               <UInput id="import-date" v-model="date" type="date" class="w-44" />
             </li>
             <li v-if="asked.ball" class="flex min-h-12 items-center gap-3">
-              <span class="flex-1">The file says no ball: it was the</span>
+              <span class="flex-1">No ball in the file: it was hit with the</span>
               <FramePlainSelect :model-value="choices.ball" :items="ballItems" label="Ball of all rows" class="w-44!" @update:model-value="choices.ball = $event as 'own' | 'range'; plan()" />
             </li>
             <li v-if="asked.surface" class="flex min-h-12 items-center gap-3">
@@ -185,7 +185,7 @@ const rows = (n: number) => `${number(n)} ${n === 1 ? 'row' : 'rows'}`
               <FramePlainSelect :model-value="choices.surface" :items="surfaceItems" label="Surface of all rows" class="w-44!" @update:model-value="choices.surface = $event as 'grass' | 'mat'; plan()" />
             </li>
             <li v-if="asked.indoors" class="flex min-h-12 items-center gap-3">
-              <span class="flex-1">It does not say where: it was hit</span>
+              <span class="flex-1">No place in the file: it was hit</span>
               <FramePlainSelect :model-value="choices.indoors ? 'yes' : 'no'" :items="placeItems" label="Indoors or outdoors" class="w-44!" @update:model-value="choices.indoors = $event === 'yes'; plan()" />
             </li>
           </ul>
