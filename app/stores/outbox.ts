@@ -77,8 +77,9 @@ export const useOutbox = defineStore('outbox', () => {
   /** Puts it into the store; and with it what the store would not take before. */
   async function keepItems(list: readonly OutboxItem[]): Promise<void> {
     for (const { seq } of list) unkept.add(seq)
-    const missing = items.value.filter(item => unkept.has(item.seq))
     await keeping(async (db) => {
+      // Looked up with the store open: what was sent and let go of meanwhile is not put back.
+      const missing = items.value.filter(item => unkept.has(item.seq))
       const tx = db.transaction('items', 'readwrite')
       await Promise.all([...missing.map(item => tx.store.put(toRaw(item))), tx.done])
       for (const { seq } of missing) unkept.delete(seq)
