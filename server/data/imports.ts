@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { retried } from '../db/retried'
+import { retried } from '../utils/retried'
 import { sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'

@@ -1,7 +1,7 @@
 import { drizzle } from 'drizzle-orm/mysql2'
 import mysql from 'mysql2/promise'
 import { connectionOptions } from './connection-options.mjs'
-import { retried } from './retried'
+import { retried } from '../utils/retried'
 import * as schema from './schema'
 
 /** A request that waits so long for one statement is better told so; the browser itself gives up at 20 s. */

@@ -1,5 +1,5 @@
 import { openDatabase } from '../db/client'
-import { retried } from '../db/retried'
+import { retried } from './retried'
 
 let opened: ReturnType<typeof openDatabase> | undefined
 

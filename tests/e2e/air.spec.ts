@@ -77,7 +77,7 @@ test('the range\'s weather station gives a line that can be taken, and its silen
   await dialog.getByLabel('Target lies at, °').fill('90')
   await dialog.getByRole('button', { name: 'Take it' }).click()
   await expect(dialog.getByText('Taken from the report of UZZX.')).toBeVisible()
-  await page.route('**/api/weather', route => route.fulfill({ json: { station: true, line: null } }))
+  await page.route('**/api/weather', route => route.fulfill({ json: { station: true, line: null }, headers: { 'x-uzzet-now': String(Date.now()) } }))
   await dialog.getByRole('button', { name: 'Ask the range\'s weather station' }).click()
   await expect(dialog.getByText('The weather station does not answer: type the air, or paste a line.')).toBeVisible()
 })

@@ -1,4 +1,4 @@
-import { isDeadlock } from '../utils/database-errors'
+import { isDeadlock } from './database-errors'
 
 const MOST_TRIES = 4
 const PAUSE_MS = 15
