@@ -19,7 +19,7 @@ test('with the network off, balls are kept, shown as waiting, and sent when it i
   await hit(page, '58° full', [81, 82])
   await expect(page.getByText('3 balls count')).toBeVisible()
   await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
-  await expect(page.getByText('waiting', { exact: true })).toHaveCount(2)
+  await expect(page.getByRole('listitem').getByText('waiting', { exact: true })).toHaveCount(2)
   // Undo works without the network too.
   await page.locator('body').press('u')
   await hit(page, '58° full', [83])
