@@ -88,7 +88,8 @@ const columnLabels = new Map<string, string>(FOREIGN_COLUMNS.map(([id, label]) =
 function readWords(cells: Partial<Record<ForeignColumn, string>>): string {
   return Object.entries(cells).filter(([column]) => !SHOWN_APART.includes(column)).map(([column, value]) => {
     const [what, columnUnit] = columnLabels.get(column)!.split(', ')
-    return `${what!.toLowerCase()} ${value}${columnUnit ? ` ${columnUnit}` : ''}`
+    const figure = value === '-0' ? '0' : value
+    return `${what!.toLowerCase()} ${figure}${columnUnit === '°' ? '°' : columnUnit ? ` ${columnUnit}` : ''}`
   }).join(', ')
 }
 const units = computed(() => choices.value?.mapping.unsure.map(place => opened.value!.headers[place]).join(', ') ?? '')
@@ -210,7 +211,7 @@ const rows = (n: number) => `${number(n)} ${n === 1 ? 'row' : 'rows'}`
             <caption class="soft text-left">As they will be read</caption>
             <tbody>
               <tr v-for="row in planned.sample" :key="row.line" class="border-t border-default">
-                <td class="soft py-1 pr-2">line {{ row.line }}</td><td class="pr-2">{{ row.club }} {{ row.swing }}</td><td class="pr-2 font-bold">{{ typed(row.carryM) }} {{ unit }}</td><td class="soft">{{ readWords(row.cells) }}</td>
+                <td class="soft py-1 pr-2 whitespace-nowrap">line {{ row.line }}</td><td class="pr-2 whitespace-nowrap">{{ row.club }} {{ row.swing }}</td><td class="pr-2 font-bold whitespace-nowrap">{{ typed(row.carryM) }} {{ unit }}</td><td class="soft">{{ readWords(row.cells) }}</td>
               </tr>
             </tbody>
           </table>
