@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { cut } from '../core/cut'
 import { CARRY_MAX_M, CARRY_MIN_M, FRACTION_MAX, FRACTION_MIN, HEIGHT_RANGE_M, LABEL_MAX, LOFT_MAX_DEG, LOFT_MIN_DEG } from '../core/limits'
 import { WORD_KINDS } from '../core/chart/coach-word'
 import { AIR_RANGE } from '../core/flight/air'
@@ -26,17 +27,8 @@ export function anyNumber(least: number, most: number) {
 const ODD_NAMES = ['constructor', '__proto__', 'toString', 'hasOwnProperty', '=1+1', '-3', '"', '\'', ',', ';', 'a\u0301', '👩‍🦰', '٣', 'null', 'NaN', 'skip', '<b>', '56°', '5']
 
 export function anyLabel(max = LABEL_MAX) {
-  const long = fc.string({ unit: 'grapheme', minLength: 1, maxLength: max }).map(text => cut(text.trim(), max)).filter(plain)
+  const long = fc.string({ unit: 'grapheme', minLength: 1, maxLength: max }).map(text => cut(text.trim(), max).trim()).filter(plain)
   return fc.oneof({ weight: 2, arbitrary: fc.constantFrom(...ODD_NAMES) }, { weight: 3, arbitrary: long })
-}
-
-function cut(text: string, max: number): string {
-  let kept = ''
-  for (const character of text) {
-    if (kept.length + character.length > max) break
-    kept += character
-  }
-  return kept.trim()
 }
 
 // eslint-disable-next-line no-control-regex

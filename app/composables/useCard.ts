@@ -57,6 +57,9 @@ export function useCard() {
     await send()
   }
 
+  /** A link that is full is asked again later; the others are not held by it. */
+  const notBeforeMs = new Map<string, number>()
+
   /** Sends a lot of one link. @returns false when it is no use to go on with this link now */
   async function sendLot(link: string, by: string): Promise<boolean> {
     const lot = all.value.filter(ball => ball.link === link && !ball.refused).slice(0, OWN_BALLS_AT_ONCE)
@@ -67,18 +70,18 @@ export function useCard() {
     const why = new Map((answer.refused ?? []).map(({ id, message }) => [id, message]))
     change(balls => balls.filter(ball => !taken.has(ball.id)).map(ball => why.has(ball.id) ? { ...ball, refused: why.get(ball.id) } : ball))
     if (link === mark.value) full.value = answer.full ?? ''
+    if (answer.full) notBeforeMs.set(link, Date.now() + FULL_AGAIN_MS)
     return !answer.full && taken.size + why.size > 0
   }
 
   let sending = false
-  let notBeforeMs = 0
   /** Each link's balls by themselves: one that is revoked or full holds up no other's. */
   async function send(): Promise<void> {
-    if (sending || Date.now() < notBeforeMs) return
+    if (sending) return
     sending = true
-    notBeforeMs = 0
     try {
       for (const [link, by] of Object.entries(links.value)) {
+        if (Date.now() < (notBeforeMs.get(link) ?? 0)) continue
         try {
           while (await sendLot(link, by));
           if (link === mark.value) away.value = false
@@ -88,7 +91,6 @@ export function useCard() {
           if (!away.value && waiting.value.length > 0) failure.value = (error as Error).message
         }
       }
-      if (full.value) notBeforeMs = Date.now() + FULL_AGAIN_MS
     } finally {
       sending = false
     }
@@ -101,7 +103,7 @@ export function useCard() {
   }
 
   function sendNow(): Promise<void> {
-    notBeforeMs = 0
+    notBeforeMs.clear()
     return send()
   }
 

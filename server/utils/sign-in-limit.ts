@@ -55,6 +55,21 @@ async function count(event: H3Event, steps: readonly { limiter: RateLimiterMySQL
   }
 }
 
+/** Counts a try, which waits the longer the more there were. @returns to be called to forget them all */
+async function countTry(event: H3Event, key: string, before: Parameters<typeof count>[1]): Promise<() => Promise<void>> {
+  const { tries, gate } = limiters()
+  const { consumedPoints } = await tries.consume(key)
+  const waitS = waitAfter(consumedPoints)
+  try {
+    await count(event, [...before, ...waitS > 0 ? [{ limiter: gate, key, waitS }] : []])
+  } catch (error) {
+    // One that was turned away at the door was no try.
+    await tries.reward(key)
+    throw error
+  }
+  return async () => void await Promise.all([tries.delete(key), gate.delete(key)])
+}
+
 /**
  * Counts a try at a password before it is checked, so that many at once cannot slip through together. Tries count by account
  * and address together, with growing delays: a stranger keeps nobody out but themselves. Who came in from an address before
@@ -64,21 +79,13 @@ async function count(event: H3Event, steps: readonly { limiter: RateLimiterMySQL
  * @throws 429 that says how long to wait
  */
 export async function beginAttempt(event: H3Event, account: string): Promise<() => Promise<void>> {
-  const { tries, gate, known, strangersOfAccount, strangersOfAddress } = limiters()
+  const { known, strangersOfAccount, strangersOfAddress } = limiters()
   const pair = keyOf(account, clientAddress(event))
   const isKnown = await known.get(pair) !== null
   const strangers = isKnown ? [] : [{ limiter: strangersOfAddress, key: keyOf(clientAddress(event)) }, { limiter: strangersOfAccount, key: keyOf(account) }]
-  const { consumedPoints } = await tries.consume(pair)
-  const waitS = waitAfter(consumedPoints)
-  try {
-    await count(event, [...strangers, ...waitS > 0 ? [{ limiter: gate, key: pair, waitS }] : []])
-  } catch (error) {
-    // One that was turned away at the door was no try.
-    await tries.reward(pair)
-    throw error
-  }
+  const forget = await countTry(event, pair, strangers)
   return async function succeeded() {
-    await Promise.all([tries.delete(pair), gate.delete(pair), known.set(pair, 1, 90 * DAY), ...strangers.map(step => step.limiter.reward(step.key))])
+    await Promise.all([forget(), known.set(pair, 1, 90 * DAY), ...strangers.map(step => step.limiter.reward(step.key))])
   }
 }
 
@@ -86,18 +93,8 @@ export async function beginAttempt(event: H3Event, account: string): Promise<() 
  * The same for the current password of who is signed in: counted by the account alone, where no stranger counts.
  * @throws 429 that says how long to wait
  */
-export async function beginOwnAttempt(event: H3Event, coachId: string): Promise<() => Promise<void>> {
-  const { tries, gate } = limiters()
-  const key = keyOf('signed in', coachId)
-  const { consumedPoints } = await tries.consume(key)
-  const waitS = waitAfter(consumedPoints)
-  try {
-    await count(event, waitS > 0 ? [{ limiter: gate, key, waitS }] : [])
-  } catch (error) {
-    await tries.reward(key)
-    throw error
-  }
-  return async () => void await Promise.all([tries.delete(key), gate.delete(key)])
+export function beginOwnAttempt(event: H3Event, coachId: string): Promise<() => Promise<void>> {
+  return countTry(event, keyOf('signed in', coachId), [])
 }
 
 /** @throws 429 past the number of new accounts that one address may open in an hour */
