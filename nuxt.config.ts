@@ -7,8 +7,15 @@ const BUILD = new Date().toISOString()
 
 export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
-  ssr: true,
-  imports: { dirs: ['stores'] },
+  // The production build has a folder of its own: it empties it, and the types of the framework may be in use.
+  buildDir: process.env.UZZET_BUILD_DIR ?? '.nuxt',
+  // Pages are made in the browser: the build has no second bundle of them. Developing needs one: without it the
+  // framework finds no entry.
+  ssr: process.env.NODE_ENV !== 'production',
+  components: { dirs: [] },
+  // Only the framework's own names come by themselves: what is ours is imported where it is used, to be seen and
+  // followed.
+  imports: { scan: false },
   devtools: { enabled: false },
   app: {
     head: {
@@ -23,19 +30,35 @@ export default defineNuxtConfig({
   },
   css: ['~/assets/main.css'],
   colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
-  ui: { fonts: false, colorMode: true, theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] } },
-  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE. Plain HTTP is for loopback alone.
+  ui: {
+    fonts: false,
+    colorMode: true,
+    theme: { colors: ['primary', 'neutral', 'warning', 'success', 'error', 'info', 'secondary'] },
+  },
+  // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE. Plain HTTP is for loopback
+  // alone.
   runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, cookie: { secure: false } } },
-  alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) },
-  // Everything is behind sign-in, and charts are for the browser: pages are made there. (ssr: false itself breaks dev.)
+  alias: {
+    '#core': fileURLToPath(new URL('./core', import.meta.url)),
+    '#words': fileURLToPath(new URL('./words', import.meta.url)),
+  },
+  // Everything is behind sign-in, and charts are for the browser.
   routeRules: { '/**': { ssr: false } },
   experimental: { payloadExtraction: false },
   compatibilityDate: '2026-11-01',
   nitro: {
     compressPublicAssets: { gzip: true, brotli: true },
     // The static faces for PDFs: the variable one of the screen cannot be embedded there.
-    serverAssets: [{ baseName: 'fonts', dir: fileURLToPath(new URL('./node_modules/@fontsource/overpass/files', import.meta.url)), pattern: 'overpass-latin{,-ext}-{400-normal,700-normal,800-normal,400-italic}.woff' }],
+    serverAssets: [
+      {
+        baseName: 'fonts',
+        dir: fileURLToPath(new URL('./node_modules/@fontsource/overpass/files', import.meta.url)),
+        pattern: 'overpass-latin{,-ext}-{400-normal,700-normal,800-normal,400-italic}.woff',
+      },
+    ],
     experimental: { openAPI: false },
+    // Plain JavaScript of our own is bundled like the rest, also while developing.
+    externals: { inline: [/core\/stats\/vendor\//] },
   },
   vite: {
     worker: { format: 'es' },
@@ -46,27 +69,52 @@ export default defineNuxtConfig({
   hooks: {
     // Errors of routes have a form of their own; pages keep the framework's.
     // The thread that works numbers out on the server is a program of its own, beside the server.
-    'nitro:init': (nitro) => {
+    'nitro:init': nitro => {
       nitro.hooks.hook('compiled', async () => {
         if (nitro.options.dev) return
         await bundle({
-          entryPoints: [fileURLToPath(new URL('./server/calibration/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'workers/calibration.mjs'),
-          bundle: true, external: ['piscina'], platform: 'node', format: 'esm', target: 'node20', minify: true,
+          entryPoints: [fileURLToPath(new URL('./server/calibration/worker.ts', import.meta.url))],
+          outfile: join(nitro.options.output.serverDir, 'workers/calibration.mjs'),
+          bundle: true,
+          external: ['piscina'],
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          minify: true,
           // Packages in the old form ask for Node's own parts by "require".
-          banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
+          banner: {
+            js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);',
+          },
         })
       })
     },
-    'nitro:config': (config) => { config.errorHandler = [fileURLToPath(new URL('./server/error-handler.ts', import.meta.url)), ...[config.errorHandler ?? []].flat()] },
+    'nitro:config': config => {
+      config.errorHandler = [
+        fileURLToPath(new URL('./server/error-handler.ts', import.meta.url)),
+        ...[config.errorHandler ?? []].flat(),
+      ]
+    },
   },
-  icon: { provider: 'none', fallbackToApi: false, serverBundle: { collections: ['lucide'] }, clientBundle: { scan: true, sizeLimitKb: 96 } },
-  // An open page works without a network; this lets it be opened without one. The shell of all pages is the answer to "/".
+  icon: {
+    provider: 'none',
+    fallbackToApi: false,
+    serverBundle: { collections: ['lucide'] },
+    clientBundle: { scan: true, sizeLimitKb: 96 },
+  },
+  // An open page works without a network; this lets it be opened without one. The shell of all pages is the answer to
+  // "/".
   pwa: {
     registerType: 'prompt',
     client: { periodicSyncForUpdates: 3600 },
     manifest: {
-      name: 'Uzzet', short_name: 'Uzzet', description: 'Carry charts by swing length and club, and the gaps between them.',
-      lang: 'en', display: 'standalone', start_url: '/', background_color: '#faf8f3', theme_color: '#faf8f3',
+      name: 'Uzzet',
+      short_name: 'Uzzet',
+      description: 'Carry charts by swing length and club, and the gaps between them.',
+      lang: 'en',
+      display: 'standalone',
+      start_url: '/',
+      background_color: '#faf8f3',
+      theme_color: '#faf8f3',
       icons: [{ src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml' }],
     },
     workbox: {
@@ -88,21 +136,27 @@ export default defineNuxtConfig({
     headers: {
       crossOriginEmbedderPolicy: false,
       contentSecurityPolicy: {
-        'default-src': ['\'self\''],
-        'base-uri': ['\'none\''],
-        'connect-src': ['\'self\''],
-        'font-src': ['\'self\''],
-        'form-action': ['\'self\''],
-        'frame-ancestors': ['\'none\''],
-        'img-src': ['\'self\'', 'data:'],
-        'object-src': ['\'none\''],
-        'script-src': ['\'self\'', '\'nonce-{{nonce}}\'', '\'strict-dynamic\''],
-        'script-src-attr': ['\'none\''],
-        'style-src': ['\'self\'', '\'unsafe-inline\''],
-        'worker-src': ['\'self\'', 'blob:'],
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'connect-src': ["'self'"],
+        'font-src': ["'self'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'img-src': ["'self'", 'data:'],
+        'object-src': ["'none'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'script-src-attr': ["'none'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'worker-src': ["'self'", 'blob:'],
         'upgrade-insecure-requests': false,
       },
-      permissionsPolicy: { 'geolocation': ['self'], 'fullscreen': ['self'], 'camera': [], 'microphone': [], 'display-capture': [] },
+      permissionsPolicy: {
+        'geolocation': ['self'],
+        'fullscreen': ['self'],
+        'camera': [],
+        'microphone': [],
+        'display-capture': [],
+      },
       strictTransportSecurity: false,
     },
   },

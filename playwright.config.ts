@@ -3,15 +3,32 @@ import { defineConfig, devices } from '@playwright/test'
 // Debian's Chromium, cut off from everything but loopback: a request elsewhere cannot even be resolved.
 const launchOptions = {
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-    '--disable-dev-shm-usage', '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-dev-shm-usage',
+    '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1',
+  ],
 }
+
+/**
+ * `npm run test:long` takes what lasts minutes, and at the width of a phone what `npm test` looks at from the desk
+ * alone.
+ */
+const LONG_LANE = Boolean(process.env.UZZET_LONG_TESTS)
+const lane = (others: RegExp) => (LONG_LANE ? { grep: others } : { grepInvert: others })
 
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/stack.ts',
-  fullyParallel: false,
-  workers: 1,
+  // Most of a browser test is waiting: three of them keep two cores busy. Each has a database and a server of its own.
+  fullyParallel: true,
+  workers: 3,
   retries: 0,
   // Ten times what a quiet machine takes: how fast a machine is fails no test.
   timeout: 300_000,
@@ -19,9 +36,25 @@ export default defineConfig({
   outputDir: '.data/test/browser',
   reporter: [['list'], ['json', { outputFile: '.data/test/browser.json' }]],
   // The service worker would answer before a test's own routes can; the test of the lost network lets it in.
-  use: { serviceWorkers: 'block', launchOptions, screenshot: 'only-on-failure', timezoneId: 'Europe/London', locale: 'en-GB' },
+  use: {
+    serviceWorkers: 'block',
+    launchOptions,
+    screenshot: 'only-on-failure',
+    timezoneId: 'Europe/London',
+    locale: 'en-GB',
+  },
   projects: [
-    { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /phone/ },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, userAgent: devices['Pixel 7'].userAgent }, testMatch: /phone|slice|ways-in/ },
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /phone/, ...lane(/@long/) },
+    {
+      name: 'phone',
+      use: {
+        viewport: { width: 390, height: 844 },
+        isMobile: true,
+        hasTouch: true,
+        userAgent: devices['Pixel 7'].userAgent,
+      },
+      testMatch: /phone|slice|ways-in/,
+      ...lane(/@long|@desk/),
+    },
   ],
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-useHead({ titleTemplate: title => title ? `${title} · Uzzet` : 'Uzzet' })
+useHead({ titleTemplate: title => (title ? `${title} · Uzzet` : 'Uzzet') })
 </script>
 
 <template>

@@ -2,7 +2,9 @@
 import type { NuxtError } from '#app'
 
 const props = defineProps<{ error: NuxtError }>()
-const words = computed(() => props.error.statusCode === 404 ? 'There is nothing at this address.' : 'Something went wrong on this page.')
+const words = computed(() =>
+  props.error.statusCode === 404 ? 'There is nothing at this address.' : 'Something went wrong on this page.',
+)
 </script>
 
 <template>

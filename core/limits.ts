@@ -2,7 +2,9 @@ import { yardsToMetres } from './units'
 
 /** What the program takes for possible. One home, so that the form, the server, the file reader and the words agree. */
 
-/** A carry or total, in the unit it is read in: 1 to 400 yd, 1 to 365 m. Above it is a driver or a slip of the finger. */
+/**
+ * A carry or total, in the unit it is read in: 1 to 400 yd, 1 to 365 m. Above it is a driver or a slip of the finger.
+ */
 export const CARRY_LIMITS = { yd: { min: 1, max: 400 }, m: { min: 1, max: 365 } } as const
 
 /** The same in metres: the wider of both units, so that what one form takes the server does not refuse. */

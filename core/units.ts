@@ -7,7 +7,8 @@ export const METRES_PER_YARD = 0.9144
 export const METRES_PER_MILE = 1609.344
 
 /** What a coach reads distances in. */
-export type DistanceUnit = 'yd' | 'm'
+export const DISTANCE_UNITS = ['yd', 'm'] as const
+export type DistanceUnit = (typeof DISTANCE_UNITS)[number]
 
 /** @returns metres, exact to the last bit of a double. @example yardsToMetres(100) // => 91.44 */
 export function yardsToMetres(yards: number): number {
@@ -21,12 +22,12 @@ export function metresToYards(metres: number): number {
 
 /** @returns metres a second. @example mphToMps(60) // => 26.8224 */
 export function mphToMps(mph: number): number {
-  return mph * METRES_PER_MILE / 3600
+  return (mph * METRES_PER_MILE) / 3600
 }
 
 /** @returns miles an hour. @example mpsToMph(26.8224) // => 60 */
 export function mpsToMph(mps: number): number {
-  return mps * 3600 / METRES_PER_MILE
+  return (mps * 3600) / METRES_PER_MILE
 }
 
 /** @returns metres a second. @example kmhToMps(36) // => 10 */
@@ -54,7 +55,7 @@ export function fromUnit(value: number, unit: DistanceUnit): number {
 export function distanceText(metres: number, unit: DistanceUnit, decimals: 0 | 1 = 0): string {
   const value = toUnit(metres, unit)
   const scale = decimals === 1 ? 10 : 1
-  const rounded = Math.sign(value) * Math.round(Math.abs(value) * scale + 1e-9) / scale
+  const rounded = (Math.sign(value) * Math.round(Math.abs(value) * scale + 1e-9)) / scale
   return (rounded === 0 ? 0 : rounded).toFixed(decimals)
 }
 
@@ -65,9 +66,9 @@ export function distanceWithUnit(metres: number, unit: DistanceUnit, decimals: 0
 
 /** What air is read and typed in, at the edge; inside all is °C, m/s and metres. */
 export const TEMP_UNITS = ['°C', '°F'] as const
-export type TempUnit = typeof TEMP_UNITS[number]
-export const toTemp = (celsius: number, unit: TempUnit) => unit === '°C' ? celsius : celsius * 9 / 5 + 32
-export const fromTemp = (value: number, unit: TempUnit) => unit === '°C' ? value : (value - 32) * 5 / 9
+export type TempUnit = (typeof TEMP_UNITS)[number]
+export const toTemp = (celsius: number, unit: TempUnit) => (unit === '°C' ? celsius : (celsius * 9) / 5 + 32)
+export const fromTemp = (value: number, unit: TempUnit) => (unit === '°C' ? value : ((value - 32) * 5) / 9)
 
 /** Metres a second in one of each: exact by definition (mile 1609.344 m, knot 1852 m an hour). */
 export const WIND_UNITS = { 'm/s': 1, 'mph': 0.44704, 'km/h': 1 / 3.6, 'kn': 1852 / 3600 } as const

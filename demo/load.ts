@@ -1,19 +1,18 @@
 /** Puts the made-up academy into the database of DATABASE_URL, once. */
 import mysql from 'mysql2/promise'
-import { calibrate } from '../core/chart/calibrate'
-import { compareCharts } from '../core/chart/compare'
-import { publish, type PublishedChart } from '../core/chart/published'
+import { calibrate } from '../core/calibration/calibrate'
+import { compareCharts } from '../core/history/compare'
+import { publish, type PublishedChart } from '../core/history/published'
 import { calibrationOptions, newestMethod, playerShots } from '../shared/calibration-input'
-import { changedWords } from '../shared/compare-words'
+import { changesText } from '../words/changes'
 import { DEMO_EMAIL } from '../shared/demo'
-import { stockShotName } from '../shared/flag-words'
-import { USUAL_PLAN } from '../shared/session'
+import { stockShotName } from '../words/stock-shot'
 import { makeDice } from '../devices/dice'
 import { drawPlayer } from './draw'
+import { bagOfDemo, recordOfDemo, type DrawnPlayer } from './record'
 import { yardsToMetres } from '../core/units'
-import type { Bag, StockShot } from '../core/bag/bag'
+import type { StockShot } from '../core/bag/bag'
 import { USUAL_LOCK_IN } from '../core/session/lock-in'
-import type { SchoolId } from '../core/swing/schools'
 import { ACADEMY, COACH, PLAYERS, RANGE, type DemoPlayer } from './scenario'
 
 const SEED = 20_261
@@ -21,24 +20,37 @@ const SEED = 20_261
 const DAY_MS = 86_400_000
 
 /** The charts that were published of a player, as the server would have made them on those days. */
-function publications({ level, published = [] }: DemoPlayer, { clubs, rungs, struckOut, sessions, school }: ReturnType<typeof drawPlayer> & { school: SchoolId }, nowMs: number): PublishedChart[] {
-  const idOf = (list: { label: string, id: string }[], label: string) => list.find(one => one.label === label)!.id
-  const bag: Bag = {
-    clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg, retired: false })),
-    scale: { school, rungs: rungs.map(({ id, label, cue, feels, school: own, flight = 'normal', fraction }) => ({ id, label, cue, ...(feels && { feels }), flight, retired: false, school: own ?? school, ...(fraction !== undefined && { fraction }) })) },
-    struckOut: struckOut.map(([club, rung]) => ({ clubId: idOf(clubs, club), rungId: idOf(rungs, rung) })),
-  }
+function publications({ level, published = [] }: DemoPlayer, drawn: DrawnPlayer, nowMs: number): PublishedChart[] {
+  const bag = bagOfDemo(drawn)
   const made: PublishedChart[] = []
   for (const [daysAgo, note] of published) {
     const atMs = nowMs - daysAgo * DAY_MS
-    const known = sessions.filter(session => session.startedAtMs <= atMs).map(({ id, startedAtMs, endedAtMs, visit, air }) => ({ id, startedAtMs, endedAtMs, method: visit.method, ball: visit.ball, surface: visit.surface, air, plan: USUAL_PLAN, version: 1 }))
-    const shots = sessions.flatMap(session => session.shots.filter(shot => shot.hitAtMs <= atMs).map(shot => ({ ...shot, sessionId: session.id, method: session.visit.method, balls: 1, strike: null, readings: shot.readings ?? null, taken: null, deleted: false, version: 1 })))
-    const calibrated = calibrate(playerShots({ level }, bag, known, shots, atMs), calibrationOptions({}, newestMethod(known)))
+    const { sessions, shots } = recordOfDemo(drawn, atMs)
+    const calibrated = calibrate(
+      playerShots({ level }, bag, sessions, shots, atMs),
+      calibrationOptions({}, newestMethod(sessions)),
+    )
     const earlier = made.at(-1) ?? null
-    const bare = publish(calibrated, new Map(), { number: made.length + 1, publishedAtMs: atMs, unit: 'yd', note, changed: '' })
-    const compared = earlier ? compareCharts(calibrated, earlier.cells.map(({ modelM, ...cell }) => ({ ...cell, carryM: modelM })), earlier.publishedAtMs) : []
-    const named = (cell: StockShot) => stockShotName(clubs.find(club => club.id === cell.clubId)!.label, rungs.find(rung => rung.id === cell.rungId)!.label)
-    made.push({ ...bare, changed: changedWords(earlier, bare.cells, compared, 'yd', named) })
+    const bare = publish(calibrated, new Map(), {
+      number: made.length + 1,
+      publishedAtMs: atMs,
+      unit: 'yd',
+      note,
+      changed: '',
+    })
+    const compared = earlier
+      ? compareCharts(
+          calibrated,
+          earlier.cells.map(({ modelM, ...cell }) => ({ ...cell, carryM: modelM })),
+          earlier.publishedAtMs,
+        )
+      : []
+    const named = (cell: StockShot) =>
+      stockShotName(
+        drawn.clubs.find(club => club.id === cell.clubId)!.label,
+        drawn.rungs.find(rung => rung.id === cell.rungId)!.label,
+      )
+    made.push({ ...bare, changed: changesText(earlier, { cells: bare.cells, compared }, 'yd', named) })
   }
   return made
 }
@@ -54,33 +66,131 @@ async function load(url: string): Promise<void> {
     // Of their own, so that what is said and published changes no ball.
     const ids = makeDice(SEED + 1)
     const [academyId, coachId] = [dice.id(nowMs), dice.id(nowMs)]
-    const insert = (table: string, columns: string, rows: unknown[][]) => rows.length > 0 ? connection.query(`insert into ${table} (${columns}) values ?`, [rows]) : undefined
+    const insert = (table: string, columns: string, rows: unknown[][]) =>
+      rows.length > 0 ? connection.query(`insert into ${table} (${columns}) values ?`, [rows]) : undefined
     await insert('academies', 'id, name', [[academyId, ACADEMY]])
     // No password opens this account: the demo's button does, where there is one.
-    await insert('coaches', 'id, academy_id, name, email, password_hash, lock_in', [[coachId, academyId, COACH, DEMO_EMAIL, '', JSON.stringify({ alike: USUAL_LOCK_IN.alike })]])
-    await insert('ranges', 'id, academy_id, name, altitude_m, bearing_deg, firmness, targets', [[dice.id(nowMs), academyId, RANGE.name, RANGE.altitudeM, RANGE.bearingDeg, RANGE.firmness,
-      JSON.stringify(RANGE.targets.map(({ yd, heightYd, ...target }) => ({ id: dice.id(nowMs), ...target, distanceM: yardsToMetres(yd), heightM: yardsToMetres(heightYd) })))]])
+    await insert('coaches', 'id, academy_id, name, email, password_hash, lock_in', [
+      [coachId, academyId, COACH, DEMO_EMAIL, '', JSON.stringify({ alike: USUAL_LOCK_IN.alike })],
+    ])
+    await insert('ranges', 'id, academy_id, name, altitude_m, bearing_deg, firmness, targets', [
+      [
+        dice.id(nowMs),
+        academyId,
+        RANGE.name,
+        RANGE.altitudeM,
+        RANGE.bearingDeg,
+        RANGE.firmness,
+        JSON.stringify(
+          RANGE.targets.map(({ yd, heightYd, ...target }) => ({
+            id: dice.id(nowMs),
+            ...target,
+            distanceM: yardsToMetres(yd),
+            heightM: yardsToMetres(heightYd),
+          })),
+        ),
+      ],
+    ])
     for (const player of PLAYERS) {
       const drawn = drawPlayer(player, nowMs, dice)
       const { playerId, clubs, rungs, struckOut, sessions } = drawn
-      await insert('players', 'id, academy_id, name, level, note, thresholds, school', [[playerId, academyId, player.name, player.level, player.note, '{}', player.school]])
-      await insert('clubs', 'id, player_id, label, name, loft_deg, position', clubs.map(c => [c.id, playerId, c.label, c.name, c.loftDeg, c.position]))
-      await insert('rungs', 'id, player_id, label, cue, feels, school, flight, fraction, position',
-        rungs.map(r => [r.id, playerId, r.label, r.cue, r.feels ?? '', r.school ?? null, r.flight ?? 'normal', r.fraction ?? null, r.position]))
-      await insert('struck_out', 'player_id, club_id, rung_id',
-        struckOut.map(([club, rung]) => [playerId, clubs.find(c => c.label === club)!.id, rungs.find(r => r.label === rung)!.id]))
-      await insert('sessions', 'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air', sessions.map(s =>
-        [s.id, playerId, coachId, new Date(s.startedAtMs), s.endedAtMs === null ? null : new Date(s.endedAtMs), s.visit.method, s.visit.ball, s.visit.surface, JSON.stringify(s.air)]))
-      await insert('shots', 'id, player_id, session_id, club_id, rung_id, carry_m, method, hit_at, left_out, readings', sessions.flatMap(s => s.shots.map(shot =>
-        [shot.id, playerId, s.id, shot.clubId, shot.rungId, shot.carryM, s.visit.method, new Date(shot.hitAtMs), shot.leftOut, shot.readings && JSON.stringify(shot.readings)])))
+      await insert('players', 'id, academy_id, name, level, note, thresholds, school', [
+        [playerId, academyId, player.name, player.level, player.note, '{}', player.school],
+      ])
+      await insert(
+        'clubs',
+        'id, player_id, label, name, loft_deg, position',
+        clubs.map(c => [c.id, playerId, c.label, c.name, c.loftDeg, c.position]),
+      )
+      await insert(
+        'rungs',
+        'id, player_id, label, cue, feels, school, flight, fraction, position',
+        rungs.map(r => [
+          r.id,
+          playerId,
+          r.label,
+          r.cue,
+          r.feels ?? '',
+          r.school ?? null,
+          r.flight ?? 'normal',
+          r.fraction ?? null,
+          r.position,
+        ]),
+      )
+      await insert(
+        'struck_out',
+        'player_id, club_id, rung_id',
+        struckOut.map(([club, rung]) => [
+          playerId,
+          clubs.find(c => c.label === club)!.id,
+          rungs.find(r => r.label === rung)!.id,
+        ]),
+      )
+      await insert(
+        'sessions',
+        'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air',
+        sessions.map(s => [
+          s.id,
+          playerId,
+          coachId,
+          new Date(s.startedAtMs),
+          s.endedAtMs === null ? null : new Date(s.endedAtMs),
+          s.visit.method,
+          s.visit.ball,
+          s.visit.surface,
+          JSON.stringify(s.air),
+        ]),
+      )
+      await insert(
+        'shots',
+        'id, player_id, session_id, club_id, rung_id, carry_m, method, hit_at, left_out, readings',
+        sessions.flatMap(s =>
+          s.shots.map(shot => [
+            shot.id,
+            playerId,
+            s.id,
+            shot.clubId,
+            shot.rungId,
+            shot.carryM,
+            s.visit.method,
+            new Date(shot.hitAtMs),
+            shot.leftOut,
+            shot.readings && JSON.stringify(shot.readings),
+          ]),
+        ),
+      )
       const [firstMs] = sessions.map(session => session.startedAtMs)
-      const said = (kind: string, words: readonly [string, string, number, string?][], atMs: number) => insert('cell_words', 'id, player_id, coach_id, club_id, rung_id, kind, carry_m, why, said_at', words.map(([club, rung, yd, why = '']) =>
-        [ids.id(nowMs), playerId, coachId, clubs.find(c => c.label === club)!.id, rungs.find(r => r.label === rung)!.id, kind, yardsToMetres(yd), why, new Date(atMs)]))
+      const said = (kind: string, words: readonly [string, string, number, string?][], atMs: number) =>
+        insert(
+          'cell_words',
+          'id, player_id, coach_id, club_id, rung_id, kind, carry_m, why, said_at',
+          words.map(([club, rung, yd, why = '']) => [
+            ids.id(nowMs),
+            playerId,
+            coachId,
+            clubs.find(c => c.label === club)!.id,
+            rungs.find(r => r.label === rung)!.id,
+            kind,
+            yardsToMetres(yd),
+            why,
+            new Date(atMs),
+          ]),
+        )
       await said('believed', player.believed ?? [], (firstMs ?? nowMs) - 600_000)
       await said('written', player.written ?? [], nowMs - DAY_MS)
       if (player.school) {
-        await insert('published_charts', 'id, player_id, coach_id, number, published_at, body', publications(player, { ...drawn, school: player.school }, nowMs).map(chart =>
-          [ids.id(nowMs), playerId, coachId, chart.number, new Date(chart.publishedAtMs), JSON.stringify(chart)]))
+        await insert(
+          'published_charts',
+          'id, player_id, coach_id, number, published_at, body',
+          publications(player, { ...drawn, school: player.school }, nowMs).map(chart => [
+            ids.id(nowMs),
+            playerId,
+            coachId,
+            chart.number,
+            new Date(chart.publishedAtMs),
+            JSON.stringify(chart),
+          ]),
+        )
       }
     }
     await connection.commit()

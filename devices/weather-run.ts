@@ -2,7 +2,9 @@
 import { parseArgs } from 'node:util'
 import { startStation } from './weather-station'
 
-const { values } = parseArgs({ options: { port: { type: 'string', default: '4650' }, seed: { type: 'string', default: '7' } } })
+const { values } = parseArgs({
+  options: { port: { type: 'string', default: '4650' }, seed: { type: 'string', default: '7' } },
+})
 const [port, seed] = [Number(values.port), Number(values.seed)]
 if (!Number.isInteger(port) || port < 1024 || port > 65535) {
   process.stderr.write(`--port: "${values.port}" is not a whole number from 1024 to 65535\n`)

@@ -1,5 +1,6 @@
 /**
- * A stand-in for the weather station of a range: serves one METAR line over HTTP on loopback, and drifts like a day does.
+ * A stand-in for the weather station of a range: serves one METAR line over HTTP on loopback, and drifts like a day
+ * does.
  * npm run weather [-- --port 4650] [--seed 7]
  */
 import { createServer, type Server } from 'node:http'
@@ -22,7 +23,8 @@ export function makeWeather(seed: number) {
     while (states.length <= minute) {
       const last = states.at(-1)!
       const next = { ...last }
-      for (const key of Object.keys(USUAL) as (keyof State)[]) next[key] = last[key] + PULL * (USUAL[key] - last[key]) + DRIFT[key] * dice.normal()
+      for (const key of Object.keys(USUAL) as (keyof State)[])
+        next[key] = last[key] + PULL * (USUAL[key] - last[key]) + DRIFT[key] * dice.normal()
       next.knots = Math.max(0, next.knots)
       states.push(next)
     }
@@ -38,19 +40,27 @@ export function makeWeather(seed: number) {
     // Damp links air: the dew point at which it would be four fifths full.
     let dewC = tempC
     while (saturationPressurePa(dewC) > 0.8 * saturationPressurePa(tempC)) dewC -= 0.1
-    return `METAR UZZX ${pad(now.getUTCDate(), 2)}${pad(now.getUTCHours(), 2)}${pad(now.getUTCMinutes(), 2)}Z ${pad(from, 3)}${pad(knots, 2)}KT 9999 FEW025 ${signed(tempC)}/${signed(dewC)} Q${pad(hPa, 4)}=`
+    return (
+      `METAR UZZX ${pad(now.getUTCDate(), 2)}${pad(now.getUTCHours(), 2)}${pad(now.getUTCMinutes(), 2)}Z ` +
+      `${pad(from, 3)}${pad(knots, 2)}KT 9999 FEW025 ${signed(tempC)}/${signed(dewC)} Q${pad(hPa, 4)}=`
+    )
   }
 }
 
 /** Serves the line on loopback. @returns the server, listening, and its address */
-export function startStation(port: number, seed: number): Promise<{ server: Server, url: string }> {
+export function startStation(port: number, seed: number): Promise<{ server: Server; url: string }> {
   const line = makeWeather(seed)
   const server = createServer((request, reply) => {
-    reply.writeHead(request.method === 'GET' ? 200 : 405, { 'content-type': 'text/plain; charset=utf-8', 'cache-control': `max-age=${STEP_MS / 1000}` })
+    reply.writeHead(request.method === 'GET' ? 200 : 405, {
+      'content-type': 'text/plain; charset=utf-8',
+      'cache-control': `max-age=${STEP_MS / 1000}`,
+    })
     reply.end(request.method === 'GET' ? `${line(new Date())}\n` : '')
   })
   return new Promise((done, fail) => {
     server.once('error', fail)
-    server.listen(port, '127.0.0.1', () => done({ server, url: `http://127.0.0.1:${(server.address() as { port: number }).port}/` }))
+    server.listen(port, '127.0.0.1', () =>
+      done({ server, url: `http://127.0.0.1:${(server.address() as { port: number }).port}/` }),
+    )
   })
 }

@@ -11,16 +11,27 @@ import { startServer } from './lib/server.mjs'
 
 run(async () => {
   ensurePackages()
-  const bench = (file, env = {}) => spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench', file), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: fromRoot('tsconfig.tools.json'), ...env } }).status ?? 1
+  const bench = (file, env = {}) =>
+    spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/bench', file), ...process.argv.slice(2)], {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, TSX_TSCONFIG_PATH: fromRoot('tsconfig.tools.json'), ...env },
+    }).status ?? 1
   // Needs neither server nor database, so it goes first: nothing else is running.
-  if (!process.argv.includes('--stress')) process.exitCode = bench('model.ts') || bench('flight.ts') || bench('gaps.ts') || bench('files.ts')
+  if (!process.argv.includes('--stress'))
+    process.exitCode = bench('model.ts') || bench('flight.ts') || bench('gaps.ts') || bench('files.ts')
   if (process.argv.includes('--model')) return
-  ensureBuild()
+  await ensureBuild()
   // The demo's kind of database, which writes each commit to the disk, as a real one does.
   const database = await startDatabase('bench', { fresh: true })
   try {
     await migrateDatabase(database.url)
-    const server = await startServer({ port: await freePortFrom(4740), databaseUrl: database.url, sessionSecret: 'a secret of the benchmark, thrown away', env: { UZZET_SIGN_UPS_PER_HOUR: '100' } })
+    const server = await startServer({
+      port: await freePortFrom(4740),
+      databaseUrl: database.url,
+      sessionSecret: 'a secret of the benchmark, thrown away',
+      env: { UZZET_SIGN_UPS_PER_HOUR: '100' },
+    })
     try {
       const at = { BENCH_URL: server.url, BENCH_DATABASE_URL: database.url }
       process.exitCode ||= bench('stress.ts', at) || (process.argv.includes('--stress') ? 0 : bench('slice.ts', at))

@@ -5,5 +5,5 @@ import { run } from './lib/say.mjs'
 
 run(async () => {
   ensurePackages()
-  ensureBuild()
+  await ensureBuild()
 })

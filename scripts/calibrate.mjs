@@ -6,6 +6,10 @@ import { run } from './lib/say.mjs'
 
 run(async () => {
   ensurePackages({ quiet: true })
-  const done = spawnSync(process.execPath, ['--import', import.meta.resolve('tsx'), fromRoot('scripts/calibrate.ts'), ...process.argv.slice(2)], { stdio: 'inherit' })
+  const done = spawnSync(
+    process.execPath,
+    ['--import', import.meta.resolve('tsx'), fromRoot('scripts/calibrate.ts'), ...process.argv.slice(2)],
+    { stdio: 'inherit' },
+  )
   process.exitCode = done.status ?? 1
 })

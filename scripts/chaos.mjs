@@ -1,4 +1,7 @@
-/** npm run chaos: kills, portals, wrong clocks and full disks over two tablets; mutated requests and files. `-- --seed 7 --steps 300 --requests 0 --files 0 --verbose`. */
+/**
+ * npm run chaos: kills, portals, wrong clocks and full disks over two tablets; mutated requests and files. `-- --seed
+ * 7 --steps 300 --requests 0 --files 0 --verbose`.
+ */
 import { spawnSync } from 'node:child_process'
 import { ensureBuild } from './lib/build.mjs'
 import { DATABASE_PACKAGES, DATABASE_PROGRAMS } from './lib/database.mjs'
@@ -12,9 +15,15 @@ run(async () => {
   ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
   ensurePrograms('Chromium', ['chromium'], ['chromium'])
   ensurePrograms('pkill', ['pkill'], ['procps'])
-  ensureBuild()
-  const done = spawnSync(process.execPath, ['--import', 'tsx', fromRoot('tests/chaos/run.ts'), ...process.argv.slice(2)], {
-    cwd: ROOT, stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: fromRoot('tsconfig.tools.json') },
-  })
+  await ensureBuild()
+  const done = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', fromRoot('tests/chaos/run.ts'), ...process.argv.slice(2)],
+    {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, TSX_TSCONFIG_PATH: fromRoot('tsconfig.tools.json') },
+    },
+  )
   process.exitCode = done.status ?? 1
 })

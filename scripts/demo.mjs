@@ -1,4 +1,7 @@
-/** npm run demo: all set-up, then the application with demo data on 127.0.0.1. `-- --fresh` starts the data anew, `-- --port 4700` takes another port. */
+/**
+ * npm run demo: all set-up, then the application with demo data on 127.0.0.1. `-- --fresh` starts the data anew, `--
+ * --port 4700` takes another port.
+ */
 import { ensureBuild } from './lib/build.mjs'
 import { keptSecret, startDatabase } from './lib/database.mjs'
 import { loadDemo } from './lib/demo-data.mjs'
@@ -13,22 +16,30 @@ import { startWeather } from './lib/weather.mjs'
 
 function options(args) {
   const at = args.indexOf('--port')
-  const port = Number(at >= 0 ? args[at + 1] : setting('PORT') ?? 4600)
-  if (!Number.isInteger(port) || port < 1024 || port > 65535) stop(`Port "${args[at + 1] ?? setting('PORT')}" is not possible: give a whole number from 1024 to 65535.`)
+  const port = Number(at >= 0 ? args[at + 1] : (setting('PORT') ?? 4600))
+  if (!Number.isInteger(port) || port < 1024 || port > 65535)
+    stop(`Port "${args[at + 1] ?? setting('PORT')}" is not possible: give a whole number from 1024 to 65535.`)
   return { port, fresh: args.includes('--fresh') }
 }
 
 run(async () => {
   const { port, fresh } = options(process.argv.slice(2))
-  if (!await isFree(port)) stop(`Port ${port} is taken: stop what uses it, or run "npm run demo -- --port ${port + 1}".`)
+  if (!(await isFree(port)))
+    stop(`Port ${port} is taken: stop what uses it, or run "npm run demo -- --port ${port + 1}".`)
   ensurePackages()
   const database = await startDatabase('demo', { fresh })
   const weather = await startWeather()
   try {
     await migrateDatabase(database.url)
     loadDemo(database.url)
-    ensureBuild()
-    const server = await startServer({ port, databaseUrl: database.url, sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')), demo: true, env: weather.env })
+    await ensureBuild()
+    const server = await startServer({
+      port,
+      databaseUrl: database.url,
+      sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')),
+      demo: true,
+      env: weather.env,
+    })
     say(`\n  Uzzet is at ${server.url}\n  Enter with the button "Enter the demo". Ctrl-C stops it; the data stays.\n`)
     await serveUntilStopped(server, [server.stop])
   } finally {

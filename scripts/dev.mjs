@@ -15,9 +15,20 @@ run(async () => {
   const database = await startDatabase('dev', { fresh: process.argv.includes('--fresh') })
   try {
     await migrateDatabase(database.url)
-    const env = { ...process.env, ...QUIET, DATABASE_URL: database.url, NUXT_SESSION_PASSWORD: keptSecret(fromRoot('.data/dev/session.secret')), UZZET_DEMO: '1', UZZET_CALIBRATION_WORKER: fromRoot('server/calibration/worker.ts') }
+    const env = {
+      ...process.env,
+      ...QUIET,
+      DATABASE_URL: database.url,
+      NUXT_SESSION_PASSWORD: keptSecret(fromRoot('.data/dev/session.secret')),
+      UZZET_DEMO: '1',
+      UZZET_CALIBRATION_WORKER: fromRoot('server/calibration/worker.ts'),
+    }
     loadDemo(database.url)
-    const nuxt = spawn(process.execPath, [fromRoot('node_modules/nuxt/bin/nuxt.mjs'), 'dev', '--host', '127.0.0.1', '--port', setting('PORT') ?? '4610'], { cwd: ROOT, stdio: 'inherit', env })
+    const nuxt = spawn(
+      process.execPath,
+      [fromRoot('node_modules/nuxt/bin/nuxt.mjs'), 'dev', '--host', '127.0.0.1', '--port', setting('PORT') ?? '4610'],
+      { cwd: ROOT, stdio: 'inherit', env },
+    )
     for (const name of ['SIGINT', 'SIGTERM']) process.on(name, () => nuxt.kill(name))
     await once(nuxt, 'exit')
   } finally {

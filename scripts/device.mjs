@@ -6,6 +6,10 @@ import { run } from './lib/say.mjs'
 
 run(async () => {
   ensurePackages()
-  const done = spawnSync(process.execPath, ['--import', 'tsx', fromRoot('devices/monitor-run.ts'), ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' })
+  const done = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', fromRoot('devices/monitor-run.ts'), ...process.argv.slice(2)],
+    { cwd: ROOT, stdio: 'inherit' },
+  )
   process.exitCode = done.status ?? 1
 })

@@ -9,10 +9,19 @@ const url = process.env.DEMO_URL ?? 'http://127.0.0.1:4600'
 const folder = fromRoot('docs/screenshots')
 
 run(async () => {
-  if (!await fetch(`${url}/api/health`).then(reply => reply.ok, () => false)) stop(`No demo answers at ${url}: start it with "npm run demo" first.`)
+  if (
+    !(await fetch(`${url}/api/health`).then(
+      reply => reply.ok,
+      () => false,
+    ))
+  )
+    stop(`No demo answers at ${url}: start it with "npm run demo" first.`)
   const { chromium } = await import('@playwright/test')
   mkdirSync(folder, { recursive: true })
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
   const desk = { viewport: { width: 1280, height: 800 } }
   const phone = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true }
 
@@ -37,13 +46,13 @@ run(async () => {
     say(name)
   }
 
-  const toTheRange = async (page) => {
+  const toTheRange = async page => {
     await page.getByRole('link', { name: 'Go on' }).click()
     await page.locator('#carry').waitFor()
     await page.locator('#carry').fill('66')
   }
   /** A device with a token of its own plays a good player into the open session. */
-  const withMonitor = async (page) => {
+  const withMonitor = async page => {
     await page.getByRole('link', { name: 'Go on' }).click()
     await page.locator('#carry').waitFor()
     const session = page.url()
@@ -55,40 +64,97 @@ run(async () => {
     await page.getByLabel('Where balls come from').click()
     await page.getByRole('option', { name: 'Bay 3 monitor' }).first().click()
     await page.getByText('Listening.').waitFor()
-    const device = spawn(process.execPath, ['--import', 'tsx', fromRoot('devices/monitor-run.ts'), '--to', url, '--token', token, '--every', '0.3', '--balls', '4'], { stdio: 'ignore' })
+    const device = spawn(
+      process.execPath,
+      [
+        '--import',
+        'tsx',
+        fromRoot('devices/monitor-run.ts'),
+        '--to',
+        url,
+        '--token',
+        token,
+        '--every',
+        '0.3',
+        '--balls',
+        '4',
+      ],
+      { stdio: 'ignore' },
+    )
     await once(device, 'exit')
     await page.evaluate(() => window.scrollTo(0, 0))
   }
-  const withFile = async (page) => {
-    const rows = ['Club,Shot,Carry,Ball Speed,Launch Angle,Spin Rate,Offline', ',,,mph,deg,rpm,yds', ...Array.from({ length: 30 }, (_, i) => `${['SW', 'LW', '46', '9i'][i % 4]},full,${[92, 74, 131, 144][i % 4] + i % 5},${[79, 65, 101, 108][i % 4] + i % 3},${30 - i % 4},${9000 + 37 * i},${i % 7} ${i % 2 ? 'R' : 'L'}`), '52,full,far,90,28,9300,0']
-    await page.getByLabel('File of shots').setInputFiles({ name: 'saturday.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) })
+  const withFile = async page => {
+    const rows = [
+      'Club,Shot,Carry,Ball Speed,Launch Angle,Spin Rate,Offline',
+      ',,,mph,deg,rpm,yds',
+      ...Array.from({ length: 30 }, (_, i) =>
+        [
+          ['SW', 'LW', '46', '9i'][i % 4],
+          'full',
+          [92, 74, 131, 144][i % 4] + (i % 5),
+          [79, 65, 101, 108][i % 4] + (i % 3),
+          30 - (i % 4),
+          9000 + 37 * i,
+          `${i % 7} ${i % 2 ? 'R' : 'L'}`,
+        ].join(','),
+      ),
+      '52,full,far,90,28,9300,0',
+    ]
+    await page
+      .getByLabel('File of shots')
+      .setInputFiles({ name: 'saturday.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) })
     await page.getByLabel('What Shot is').selectOption('Swing length')
     await page.getByText(/rows will be added/).waitFor()
   }
   const opened = page => page.getByRole('button', { name: /^9 iron 9:00, / }).click()
   const SURE = 'button[aria-label*="±"]'
-  await visit(desk, 'players', '/players', { before: page => page.getByRole('listitem').filter({ hasText: 'Tobias' }).getByText(/retest/).waitFor() })
+  await visit(desk, 'players', '/players', {
+    before: page =>
+      page
+        .getByRole('listitem')
+        .filter({ hasText: 'Tobias' })
+        .getByText(/retest/)
+        .waitFor(),
+  })
   await visit(desk, 'bag', 'bag')
   await visit(desk, 'session', 'session', { before: toTheRange })
   await visit(desk, 'import', 'session/import', { before: withFile })
-  await visit(desk, 'ranges', 'chart', { ready: SURE, before: async (page) => { await page.goto('/ranges'); await page.getByText('Saltmarsh Range').waitFor() } })
+  await visit(desk, 'ranges', 'chart', {
+    ready: SURE,
+    before: async page => {
+      await page.goto('/ranges')
+      await page.getByText('Saltmarsh Range').waitFor()
+    },
+  })
   await visit(desk, 'chart', 'chart', { ready: SURE })
   await visit(desk, 'stock-shot', 'chart', { ready: SURE, before: opened })
   await visit(desk, 'published', 'chart/published', { ready: 'table' })
   await visit(desk, 'moved', 'chart/compare', { ready: 'table' })
   await visit(desk, 'speed', 'chart/speed', { ready: 'table' })
   await visit(desk, 'gaps', 'gaps', { ready: 'canvas' })
-  await visit(desk, 'what-if', 'gaps/what-if', { ready: 'canvas', before: page => page.getByRole('button', { name: '51°: one degree more' }).click() })
-  await visit(desk, 'flags', 'gaps', { ready: 'canvas', before: async (page) => { await page.goto('/flags'); await page.getByText('Maud Eskil').first().waitFor() } })
+  await visit(desk, 'what-if', 'gaps/what-if', {
+    ready: 'canvas',
+    before: page => page.getByRole('button', { name: '51°: one degree more' }).click(),
+  })
+  await visit(desk, 'flags', 'gaps', {
+    ready: 'canvas',
+    before: async page => {
+      await page.goto('/flags')
+      await page.getByText('Maud Eskil').first().waitFor()
+    },
+  })
   await visit(desk, 'gaps-dusk', 'gaps', { ready: 'canvas', dusk: true })
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })
   await visit(phone, 'gaps-phone', 'gaps', { ready: 'canvas' })
-  await visit(phone, 'card-phone', 'chart/published', { before: async (page) => {
-    await page.getByRole('button', { name: 'Link to read', exact: true }).click()
-    await page.goto((await page.getByText(/\/card#/).innerText()).trim())
-    await page.getByText('9 iron full').waitFor()
-  } })
+  await visit(phone, 'card-phone', 'chart/published', {
+    before: async page => {
+      await page.getByRole('button', { name: 'Link to read', exact: true }).click()
+      await page.goto((await page.getByText(/\/card#/).innerText()).trim())
+      await page.getByText('9 iron full').waitFor()
+    },
+  })
   // Last: it adds balls.
   await visit(desk, 'session-live', 'session', { before: withMonitor })
   await browser.close()

@@ -1,14 +1,31 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { SERVER_TIME_HEADER } from '../shared/clock'
-import { describeError, isDatabaseAway } from './utils/database-errors'
+import { Fault, NotFound, Stale, Taken } from './data/faults'
+import { describeError, isDatabaseAway } from './db/database-errors'
 
 const RETRY_S = 3
 const AWAY = 'The database does not answer just now. Nothing you entered is lost; it is tried again by itself.'
 
-interface Answer { statusCode: number, message: string, data: unknown }
+interface Answer {
+  statusCode: number
+  message: string
+  data: unknown
+}
+
+function statusOf(fault: Fault): number {
+  if (fault instanceof NotFound) return 404
+  return fault instanceof Stale || fault instanceof Taken ? 409 : 422
+}
+
+/** A fault of the data, as a request is answered that asked for it. */
+function answerToFault(fault: Fault): Answer {
+  const { message, errors, current } = fault
+  return { statusCode: statusOf(fault), message, data: { message, errors, ...(fault instanceof Stale && { current }) } }
+}
 
 function answerTo(error: H3Error): Answer {
   if (isDatabaseAway(error)) return { statusCode: 503, message: AWAY, data: { message: AWAY, errors: [] } }
+  if (error.cause instanceof Fault) return answerToFault(error.cause)
   if (error.unhandled || error.fatal) return { statusCode: 500, message: 'The server failed at this.', data: undefined }
   return { statusCode: error.statusCode, message: error.message, data: error.data }
 }
@@ -17,8 +34,9 @@ function answerTo(error: H3Error): Answer {
 export default async function apiError(error: H3Error, event: H3Event): Promise<void> {
   if (!event.path.startsWith('/api/') || event.handled) return
   const { statusCode, message, data } = answerTo(error)
-  if (statusCode >= 500 && !event.node.res.destroyed) console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
-  setResponseStatus(event, statusCode, error.statusMessage)
+  if (statusCode >= 500 && !event.node.res.destroyed)
+    console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
+  setResponseStatus(event, statusCode, statusCode === 422 ? 'Not accepted' : error.statusMessage)
   setResponseHeader(event, 'content-type', 'application/json')
   setResponseHeader(event, 'cache-control', 'no-store')
   setResponseHeader(event, SERVER_TIME_HEADER, Date.now())

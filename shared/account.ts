@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { NAME_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
 import { LOCK_IN_RANGE, type LockIn } from '../core/session/lock-in'
+import { DISTANCE_UNITS, type DistanceUnit } from '../core/units'
 import { AcademyThresholds } from './player'
 import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
@@ -11,7 +12,9 @@ const Email = z
   .string({ error: 'E-mail is missing.' })
   .trim()
   .max(254, { error: 'E-mail is too long: at most 254 characters are allowed.' })
-  .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.` })
+  .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+    error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.`,
+  })
 
 const NewPassword = z
   .string({ error: 'Password is missing.' })
@@ -21,7 +24,10 @@ const NewPassword = z
 export const SignIn = z.object({
   email: Email,
   // Not the rule for new passwords: whatever was once accepted may be typed.
-  password: z.string({ error: 'Password is missing.' }).min(1, { error: 'Password is empty.' }).max(PASSWORD_MAX, { error: `Password is too long: at most ${PASSWORD_MAX} characters.` }),
+  password: z
+    .string({ error: 'Password is missing.' })
+    .min(1, { error: 'Password is empty.' })
+    .max(PASSWORD_MAX, { error: `Password is too long: at most ${PASSWORD_MAX} characters.` }),
 })
 export type SignIn = z.infer<typeof SignIn>
 
@@ -33,9 +39,9 @@ export const SignUp = z.object({
 })
 export type SignUp = z.infer<typeof SignUp>
 
-export const DISTANCE_UNITS = ['yd', 'm'] as const
-
-const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '').int({ error: 'Balls must be a whole number.' }).optional()
+const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '')
+  .int({ error: 'Balls must be a whole number.' })
+  .optional()
 
 /** Habits that a coach wants marked; one that is missing is not. */
 export const LockInChange = z.strictObject({ alike: Habit, straight: Habit, count: Habit })
@@ -53,7 +59,10 @@ export const AcademyChange = z.strictObject({ thresholds: AcademyThresholds })
 export type AcademyChange = z.infer<typeof AcademyChange>
 
 export const PasswordChange = z.object({
-  current: z.string({ error: 'Current password is missing.' }).min(1, { error: 'Current password is empty.' }).max(PASSWORD_MAX, { error: 'Current password is too long.' }),
+  current: z
+    .string({ error: 'Current password is missing.' })
+    .min(1, { error: 'Current password is empty.' })
+    .max(PASSWORD_MAX, { error: 'Current password is too long.' }),
   password: NewPassword,
 })
 export type PasswordChange = z.infer<typeof PasswordChange>
@@ -63,7 +72,7 @@ export interface Account {
   name: string
   email: string
   academy: string
-  unit: typeof DISTANCE_UNITS[number]
+  unit: DistanceUnit
   /** One pace of this coach, metres; null until it was measured. */
   paceM: number | null
   lockIn: LockIn

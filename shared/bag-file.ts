@@ -9,24 +9,68 @@ import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
 /** The bag file of `docs/formats.md`. Keys it does not know are left alone: a later version may add some. */
 export const BagFile = z.object({
-  format: z.literal('uzzet-bag', { error: iss => iss.input === undefined ? 'format is missing: "uzzet-bag" is needed.' : `format ${quoted(iss.input)} is not "uzzet-bag".` }),
-  version: z.literal(1, { error: iss => iss.input === undefined ? 'version is missing: 1 is needed.' : `version ${quoted(iss.input)} is not known: 1 is.` }),
+  format: z.literal('uzzet-bag', {
+    error: iss =>
+      iss.input === undefined
+        ? 'format is missing: "uzzet-bag" is needed.'
+        : `format ${quoted(iss.input)} is not "uzzet-bag".`,
+  }),
+  version: z.literal(1, {
+    error: iss =>
+      iss.input === undefined ? 'version is missing: 1 is needed.' : `version ${quoted(iss.input)} is not known: 1 is.`,
+  }),
   player: z.string().max(200).optional(),
   level: oneOf('level', LEVELS).optional(),
-  clubs: z.array(z.object({ ...clubFields, name: clubFields.name.optional(), retired: z.boolean().optional() }), { error: 'clubs must be a list.' })
-    .min(1, { error: 'clubs is empty: one club or more is needed.' }).max(CLUBS_MAX, { error: `clubs has more than ${CLUBS_MAX}.` })
-    .superRefine((clubs, ctx) => refuseRepeats(clubs, c => c.label, 'Club', (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }))),
-  scale: z.object({
-    school: oneOf('school', SCHOOL_IDS),
-    rungs: z.array(z.object({
-      ...rungFields, cue: rungFields.cue.optional(), flight: rungFields.flight.optional(), retired: z.boolean().optional(),
-    }), { error: 'rungs must be a list.' })
-      .min(1, { error: 'rungs is empty: one swing length or more is needed.' }).max(RUNGS_MAX, { error: `rungs has more than ${RUNGS_MAX}.` })
-      .superRefine((rungs, ctx) => refuseRepeats(rungs, r => rungName({ label: r.label, flight: r.flight ?? 'normal' }), 'Swing length',
-        (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }))),
-  }, { error: 'scale is missing.' }),
-  struckOut: z.array(z.object({ club: lineOfText('club', LABEL_MAX), swing: lineOfText('swing', LABEL_MAX + 8) })).optional(),
-  believed: z.array(z.object({
-    club: lineOfText('club', LABEL_MAX), swing: lineOfText('swing', LABEL_MAX + 8), carryM: boundedNumber('carryM', CARRY_MIN_M, CARRY_MAX_M, ' m'),
-  })).optional(),
+  clubs: z
+    .array(z.object({ ...clubFields, name: clubFields.name.optional(), retired: z.boolean().optional() }), {
+      error: 'clubs must be a list.',
+    })
+    .min(1, { error: 'clubs is empty: one club or more is needed.' })
+    .max(CLUBS_MAX, { error: `clubs has more than ${CLUBS_MAX}.` })
+    .superRefine((clubs, ctx) =>
+      refuseRepeats(
+        clubs,
+        c => c.label,
+        'Club',
+        (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
+      ),
+    ),
+  scale: z.object(
+    {
+      school: oneOf('school', SCHOOL_IDS),
+      rungs: z
+        .array(
+          z.object({
+            ...rungFields,
+            cue: rungFields.cue.optional(),
+            flight: rungFields.flight.optional(),
+            retired: z.boolean().optional(),
+          }),
+          { error: 'rungs must be a list.' },
+        )
+        .min(1, { error: 'rungs is empty: one swing length or more is needed.' })
+        .max(RUNGS_MAX, { error: `rungs has more than ${RUNGS_MAX}.` })
+        .superRefine((rungs, ctx) =>
+          refuseRepeats(
+            rungs,
+            r => rungName({ label: r.label, flight: r.flight ?? 'normal' }),
+            'Swing length',
+            (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
+          ),
+        ),
+    },
+    { error: 'scale is missing.' },
+  ),
+  struckOut: z
+    .array(z.object({ club: lineOfText('club', LABEL_MAX), swing: lineOfText('swing', LABEL_MAX + 8) }))
+    .optional(),
+  believed: z
+    .array(
+      z.object({
+        club: lineOfText('club', LABEL_MAX),
+        swing: lineOfText('swing', LABEL_MAX + 8),
+        carryM: boundedNumber('carryM', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+      }),
+    )
+    .optional(),
 }) satisfies z.ZodType<CoreBagFile>

@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { CLUBS_MAX, CUE_MAX, FRACTION_MAX, FRACTION_MIN, LABEL_MAX, LOFT_MAX_DEG, LOFT_MIN_DEG, NAME_MAX, RUNGS_MAX } from '../core/limits'
+import {
+  CLUBS_MAX,
+  CUE_MAX,
+  FRACTION_MAX,
+  FRACTION_MIN,
+  LABEL_MAX,
+  LOFT_MAX_DEG,
+  LOFT_MIN_DEG,
+  NAME_MAX,
+  RUNGS_MAX,
+} from '../core/limits'
 import { FLIGHTS, rungName } from '../core/swing/scale'
 import { SCHOOL_IDS } from '../core/swing/schools'
 import { boundedNumber, Id, lineOfText, oneOf, quoted, Version } from './text'
@@ -23,16 +33,24 @@ export const rungFields = {
   feels: lineOfText('Feels like', CUE_MAX, { required: false }).optional(),
   school: oneOf('School', SCHOOL_IDS).optional(),
   flight: oneOf('Flight', FLIGHTS),
-  fraction: z.number({ error: shareFault }).min(FRACTION_MIN, { error: shareFault }).max(FRACTION_MAX, { error: shareFault }).optional(),
+  fraction: z
+    .number({ error: shareFault })
+    .min(FRACTION_MIN, { error: shareFault })
+    .max(FRACTION_MAX, { error: shareFault })
+    .optional(),
 }
 
 const retired = z.boolean({ error: 'Retired is yes or no.' })
 
-interface Named { label: string }
+interface Named {
+  label: string
+}
 
 /** Puts an error at each entry that repeats the name of an earlier one. Case does not tell two names apart. */
 export function refuseRepeats<T extends Named>(
-  entries: readonly T[], nameOf: (entry: T) => string, what: string,
+  entries: readonly T[],
+  nameOf: (entry: T) => string,
+  what: string,
   report: (index: number, message: string) => void,
 ): void {
   const seen = new Set<string>()
@@ -45,25 +63,55 @@ export function refuseRepeats<T extends Named>(
 }
 
 /** The whole bag, as it is saved: all or nothing. */
-export const BagChange = z.object({
-  version: Version,
-  clubs: z.array(z.object({ id: Id, ...clubFields, retired }), { error: 'Clubs must be a list.' })
-    .max(CLUBS_MAX, { error: `At most ${CLUBS_MAX} clubs are allowed, retired ones included.` })
-    .superRefine((clubs, ctx) => refuseRepeats(clubs, c => c.label, 'Club', (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }))),
-  scale: z.object({
-    school: oneOf('School', SCHOOL_IDS),
-    rungs: z.array(z.object({ id: Id, ...rungFields, retired }), { error: 'Swing lengths must be a list.' })
-      .max(RUNGS_MAX, { error: `At most ${RUNGS_MAX} swing lengths are allowed, retired ones included.` })
-      .superRefine((rungs, ctx) => refuseRepeats(rungs, rungName, 'Swing length', (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }))),
-  }, { error: 'The swing scale is missing.' }),
-  struckOut: z.array(z.object({ clubId: Id, rungId: Id }), { error: 'Struck-out cells must be a list.' })
-    .max(CLUBS_MAX * RUNGS_MAX, { error: 'More cells are struck out than there can be.' }),
-}).superRefine((bag, ctx) => {
-  bag.struckOut.forEach((cell, i) => {
-    if (!bag.clubs.some(c => c.id === cell.clubId)) ctx.addIssue({ code: 'custom', path: ['struckOut', i, 'clubId'], message: 'A struck-out cell names a club that is not in the bag.' })
-    if (!bag.scale.rungs.some(r => r.id === cell.rungId)) ctx.addIssue({ code: 'custom', path: ['struckOut', i, 'rungId'], message: 'A struck-out cell names a swing length that is not on the scale.' })
+export const BagChange = z
+  .object({
+    version: Version,
+    clubs: z
+      .array(z.object({ id: Id, ...clubFields, retired }), { error: 'Clubs must be a list.' })
+      .max(CLUBS_MAX, { error: `At most ${CLUBS_MAX} clubs are allowed, retired ones included.` })
+      .superRefine((clubs, ctx) =>
+        refuseRepeats(
+          clubs,
+          c => c.label,
+          'Club',
+          (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
+        ),
+      ),
+    scale: z.object(
+      {
+        school: oneOf('School', SCHOOL_IDS),
+        rungs: z
+          .array(z.object({ id: Id, ...rungFields, retired }), { error: 'Swing lengths must be a list.' })
+          .max(RUNGS_MAX, { error: `At most ${RUNGS_MAX} swing lengths are allowed, retired ones included.` })
+          .superRefine((rungs, ctx) =>
+            refuseRepeats(rungs, rungName, 'Swing length', (i, message) =>
+              ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
+            ),
+          ),
+      },
+      { error: 'The swing scale is missing.' },
+    ),
+    struckOut: z
+      .array(z.object({ clubId: Id, rungId: Id }), { error: 'Struck-out cells must be a list.' })
+      .max(CLUBS_MAX * RUNGS_MAX, { error: 'More cells are struck out than there can be.' }),
   })
-  const ids = [...bag.clubs, ...bag.scale.rungs].map(entry => entry.id)
-  if (new Set(ids).size < ids.length) ctx.addIssue({ code: 'custom', path: ['clubs'], message: 'Two clubs or swing lengths have the same id.' })
-})
+  .superRefine((bag, ctx) => {
+    bag.struckOut.forEach((cell, i) => {
+      if (!bag.clubs.some(c => c.id === cell.clubId))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['struckOut', i, 'clubId'],
+          message: 'A struck-out cell names a club that is not in the bag.',
+        })
+      if (!bag.scale.rungs.some(r => r.id === cell.rungId))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['struckOut', i, 'rungId'],
+          message: 'A struck-out cell names a swing length that is not on the scale.',
+        })
+    })
+    const ids = [...bag.clubs, ...bag.scale.rungs].map(entry => entry.id)
+    if (new Set(ids).size < ids.length)
+      ctx.addIssue({ code: 'custom', path: ['clubs'], message: 'Two clubs or swing lengths have the same id.' })
+  })
 export type BagChange = z.infer<typeof BagChange>

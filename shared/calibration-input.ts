@@ -1,7 +1,7 @@
-import { WITHIN_M, type CalibrationOptions } from '../core/chart/calibration'
-import type { PlayerShots } from '../core/chart/grid-fit'
-import type { CellWord } from '../core/chart/coach-word'
-import type { PublishedNumbers } from '../core/chart/published-numbers'
+import { WITHIN_M, type CalibrationOptions } from '../core/calibration/calibration'
+import type { PlayerShots } from '../core/shot/player-shots'
+import type { CellRemark } from '../core/history/coach-remarks'
+import type { PublishedNumbers } from '../core/history/published-numbers'
 import { THRESHOLD_NAMES, type FlagOptions } from '../core/gaps/flag'
 import type { Bag } from '../core/bag/bag'
 import type { DistanceUnit } from '../core/units'
@@ -12,14 +12,17 @@ import { toSession, toShot, type SessionRecord, type ShotRecord, type TakenRecor
 
 /** The way the newest session measures: the next balls will be measured so. */
 export function newestMethod(sessions: readonly SessionRecord[]): Method {
-  const newest = sessions.reduce<SessionRecord | null>((last, session) => last && last.startedAtMs > session.startedAtMs ? last : session, null)
+  const newest = sessions.reduce<SessionRecord | null>(
+    (last, session) => (last && last.startedAtMs > session.startedAtMs ? last : session),
+    null,
+  )
   return newest?.method ?? 'monitor'
 }
 
 /** What numbers are held against beside the balls. */
 export interface Beside {
   academyThresholds?: AcademyThresholds
-  words?: readonly CellWord[]
+  words?: readonly CellRemark[]
   published?: PublishedNumbers | null
   unit?: DistanceUnit
 }
@@ -27,23 +30,61 @@ export interface Beside {
 /** The flags' figures that hold for a player: their own, else the academy's; the rules know what is usual. */
 export function flagOptions(thresholds: Thresholds, academy: AcademyThresholds = {}): FlagOptions {
   const held = { ...academy, ...thresholds }
-  return Object.fromEntries(THRESHOLD_NAMES.flatMap(name => held[name] === undefined ? [] : [[name, held[name]]]))
+  return Object.fromEntries(THRESHOLD_NAMES.flatMap(name => (held[name] === undefined ? [] : [[name, held[name]]])))
 }
 
-export function calibrationOptions(thresholds: Thresholds, method: Method, { academyThresholds = {}, words, published, unit }: Beside = {}): CalibrationOptions {
+export function calibrationOptions(
+  thresholds: Thresholds,
+  method: Method,
+  { academyThresholds = {}, words, published, unit }: Beside = {},
+): CalibrationOptions {
   return {
-    flags: flagOptions(thresholds, academyThresholds), withinM: thresholds.withinM ?? academyThresholds.withinM ?? WITHIN_M, method, neutralAir: !thresholds.asMeasured,
-    ...(thresholds.measuredOnly && { measuredOnly: true }), ...(words && { words }), ...(published && { published }), ...(unit === 'm' && { unit }),
+    flags: flagOptions(thresholds, academyThresholds),
+    withinM: thresholds.withinM ?? academyThresholds.withinM ?? WITHIN_M,
+    method,
+    neutralAir: !thresholds.asMeasured,
+    ...(thresholds.measuredOnly && { measuredOnly: true }),
+    ...(thresholds.aimedStraight && { aimedStraight: true }),
+    ...(words && { words }),
+    ...(published && { published }),
+    ...(unit === 'm' && { unit }),
   }
 }
 
 /** How a row of a table was taken, as the record keeps it. */
-export function takenOf({ lies, heightM, askedRungId, frontM, backM, widthM }: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> & Pick<TakenRecord, 'askedRungId'>): TakenRecord | null {
-  const taken: TakenRecord = { ...(lies && { lies }), ...(heightM && { heightM }), ...(askedRungId && { askedRungId }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }) }
+export function takenOf({
+  lies,
+  heightM,
+  askedRungId,
+  frontM,
+  backM,
+  widthM,
+}: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> &
+  Pick<TakenRecord, 'askedRungId'>): TakenRecord | null {
+  const taken: TakenRecord = {
+    ...(lies && { lies }),
+    ...(heightM && { heightM }),
+    ...(askedRungId && { askedRungId }),
+    ...(frontM !== undefined && { frontM }),
+    ...(backM !== undefined && { backM }),
+    ...(widthM !== undefined && { widthM }),
+  }
   return Object.keys(taken).length === 0 ? null : taken
 }
 
 /** A player's record as the numbers are made from it: what was deleted is gone. */
-export function playerShots(player: Pick<Player, 'level'>, bag: Bag, sessions: readonly SessionRecord[], shots: readonly ShotRecord[], nowMs: number): PlayerShots {
-  return { bag, level: player.level, sessions: sessions.map(toSession), shots: shots.filter(shot => !shot.deleted).map(toShot), nowMs }
+export function playerShots(
+  player: Pick<Player, 'level'>,
+  bag: Bag,
+  sessions: readonly SessionRecord[],
+  shots: readonly ShotRecord[],
+  nowMs: number,
+): PlayerShots {
+  return {
+    bag,
+    level: player.level,
+    sessions: sessions.map(toSession),
+    shots: shots.filter(shot => !shot.deleted).map(toShot),
+    nowMs,
+  }
 }

@@ -1,12 +1,15 @@
 import type { SessionRecord, ShotRecord } from './session'
 
 /**
- * Times that a device's own clock says. A tablet's clock may be a day ahead or years behind: no ball is refused for it. The
- * page sets times right by what the server's answers tell it; what comes all the same from the future, or from before
- * anything was measured, is set right at the door.
+ * Times that a device's own clock says. A tablet's clock may be a day ahead or years behind: no ball is refused for it.
+ * The page sets times right by what the server's answers tell it; what comes all the same from the future, or from
+ * before anything was measured, is set right at the door.
  */
 
-/** The header in which every answer of the server says its time, milliseconds since 1970; by it an answer is known as ours. */
+/**
+ * The header in which every answer of the server says its time, milliseconds since 1970; by it an answer is known as
+ * ours.
+ */
 export const SERVER_TIME_HEADER = 'x-uzzet-now'
 
 /** A clock that is off by less is right enough. */
@@ -20,7 +23,7 @@ export function isPossibleTime(ms: number, nowMs: number): boolean {
 
 /** The time itself, or, where it cannot be, the one that is on record, or now. */
 export function possibleTime(ms: number, knownMs: number | undefined, nowMs: number): number {
-  return isPossibleTime(ms, nowMs) ? ms : knownMs ?? nowMs
+  return isPossibleTime(ms, nowMs) ? ms : (knownMs ?? nowMs)
 }
 
 /** A ball with a time that can be, and what was added to what its device said. Sent again it is the same. */
@@ -32,7 +35,11 @@ export function shotTimeRight(shot: ShotRecord, known: ShotRecord | undefined, n
 }
 
 /** A session with times that can be. */
-export function sessionTimesRight(session: SessionRecord, known: SessionRecord | undefined, nowMs: number): SessionRecord {
+export function sessionTimesRight(
+  session: SessionRecord,
+  known: SessionRecord | undefined,
+  nowMs: number,
+): SessionRecord {
   const { startedAtMs, endedAtMs, air } = session
   return {
     ...session,

@@ -1,14 +1,18 @@
 import { z } from 'zod'
+import { LEVELS, type Level } from '../core/level'
 import { NAME_MAX, THRESHOLD_LIMITS, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
 import type { Finding } from '../core/gaps/flag'
 import { FIRMNESSES } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
-export const LEVELS = ['unknown', 'beginner', 'improver', 'good', 'expert'] as const
-export type Level = typeof LEVELS[number]
+export { LEVELS, type Level }
 
 export const LEVEL_WORDS: Record<Level, string> = {
-  unknown: 'Not said', beginner: 'Beginner', improver: 'Improver', good: 'Good', expert: 'Expert',
+  unknown: 'Not said',
+  beginner: 'Beginner',
+  improver: 'Improver',
+  good: 'Good',
+  expert: 'Expert',
 }
 
 const fields = {
@@ -17,9 +21,13 @@ const fields = {
   note: lineOfText('Note', 300, { required: false }),
 }
 
-const threshold = (what: string, name: keyof typeof THRESHOLD_LIMITS, unit: string) => boundedNumber(what, THRESHOLD_LIMITS[name][0], THRESHOLD_LIMITS[name][1], unit).optional()
+const threshold = (what: string, name: keyof typeof THRESHOLD_LIMITS, unit: string) =>
+  boundedNumber(what, THRESHOLD_LIMITS[name][0], THRESHOLD_LIMITS[name][1], unit).optional()
 
-/** What all players of an academy are judged by, unless a player has figures of their own. What is missing takes the default. */
+/**
+ * What all players of an academy are judged by, unless a player has figures of their own. What is missing takes the
+ * default.
+ */
 const figures = {
   widestStepM: threshold('Widest step', 'widestStepM', ' m'),
   closestM: threshold('Closest pair', 'closestM', ' m'),
@@ -35,11 +43,16 @@ const figures = {
 export const AcademyThresholds = z.strictObject(figures)
 export type AcademyThresholds = z.infer<typeof AcademyThresholds>
 
-/** What a player's numbers are judged by: flag thresholds, and how surely a number is wanted. What is missing takes the academy's. */
+/**
+ * What a player's numbers are judged by: flag thresholds, and how surely a number is wanted. What is missing takes
+ * the academy's.
+ */
 export const Thresholds = z.object({
   ...figures,
   /** Cover counts only stock shots with a ball that counts. */
   measuredOnly: z.literal(true, { error: 'Measured only is yes or missing.' }).optional(),
+  /** Leaves are those of a player who aims at the target, whatever the usual miss; else the aim is moved by it. */
+  aimedStraight: z.literal(true, { error: 'Aimed straight is yes or missing.' }).optional(),
   /** Total is shown first, on ground like this: for a beginner, who sees where the ball stops. */
   totalOn: oneOf('Ground', FIRMNESSES).optional(),
   /** The chart is kept as it was measured: the air is not taken out. */
@@ -83,7 +96,7 @@ export interface PlayerSummary {
   flags: number
   /** Those that matter most, and what the stock shots they speak of are called, by `cellKey`. */
   open: Finding[]
-  names: Record<string, { club: string, swing: string }>
+  names: Record<string, { club: string; swing: string }>
   retestDueMs: number | null
 }
 

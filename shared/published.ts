@@ -11,4 +11,10 @@ export const NewPublished = z.strictObject({
 export type NewPublished = z.infer<typeof NewPublished>
 
 /** One line of the history of published charts. */
-export interface PublishedLine { number: number, publishedAtMs: number, note: string, changed: string, numbers: number }
+export interface PublishedLine {
+  number: number
+  publishedAtMs: number
+  note: string
+  changed: string
+  numbers: number
+}

@@ -1,8 +1,8 @@
 import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
 import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
-import type { PublishedNumbers } from '../core/chart/published-numbers'
-import type { CellWordRecord } from './cell-word'
+import type { PublishedNumbers } from '../core/history/published-numbers'
+import type { CellRemarkRecord } from './cell-remark'
 import type { FlagAnswerRecord } from './flag-answer'
 import type { AcademyThresholds, Player } from './player'
 import type { SessionRecord, ShotRecord, TakenRecord } from './session'
@@ -20,7 +20,7 @@ export interface ShotColumns {
   rungIds: string[]
   rungIndex: number[]
   carryM: number[]
-  method: typeof METHODS[number][]
+  method: (typeof METHODS)[number][]
   balls: number[]
   hitAtMs: number[]
   leftOut: (string | null)[]
@@ -32,7 +32,10 @@ export interface ShotColumns {
   version: number[]
 }
 
-/** Readings of the balls that have any: their places in the lists, then one list for each reading, null where it was not read. */
+/**
+ * Readings of the balls that have any: their places in the lists, then one list for each reading, null where it was
+ * not read.
+ */
 export interface ReadingColumns extends Record<ReadingName, (number | null)[]> {
   at: number[]
   /** Place in `CARRY_BASES`. */
@@ -40,7 +43,14 @@ export interface ReadingColumns extends Record<ReadingName, (number | null)[]> {
 }
 
 export function noReadings(): ReadingColumns {
-  return { at: [], basis: [], ...Object.fromEntries(READING_NAMES.map(name => [name, [] as (number | null)[]])) as Record<ReadingName, (number | null)[]> }
+  return {
+    at: [],
+    basis: [],
+    ...(Object.fromEntries(READING_NAMES.map(name => [name, [] as (number | null)[]])) as Record<
+      ReadingName,
+      (number | null)[]
+    >),
+  }
 }
 
 export function addReadings(columns: ReadingColumns, at: number, readings: Readings): void {
@@ -50,16 +60,18 @@ export function addReadings(columns: ReadingColumns, at: number, readings: Readi
 }
 
 function readingsByShot(columns: ReadingColumns): Map<number, Readings> {
-  return new Map(columns.at.map((at, i) => {
-    const readings: Readings = {}
-    for (const name of READING_NAMES) {
-      const value = columns[name][i]!
-      if (value !== null) readings[name] = value
-    }
-    const basis = columns.basis[i]!
-    if (basis !== null) readings.carryBasis = CARRY_BASES[basis]!
-    return [at, readings]
-  }))
+  return new Map(
+    columns.at.map((at, i) => {
+      const readings: Readings = {}
+      for (const name of READING_NAMES) {
+        const value = columns[name][i]!
+        if (value !== null) readings[name] = value
+      }
+      const basis = columns.basis[i]!
+      if (basis !== null) readings.carryBasis = CARRY_BASES[basis]!
+      return [at, readings]
+    }),
+  )
 }
 
 /** Everything a stage needs of one player. */
@@ -70,7 +82,7 @@ export interface PlayerRecord {
   sessions: SessionRecord[]
   shots: ShotColumns
   /** Oldest first. */
-  words: CellWordRecord[]
+  words: CellRemarkRecord[]
   /** What flags are judged by where the player has no figures of their own. */
   academyThresholds: AcademyThresholds
   /** The chart the player carries: the newest that was published. */
@@ -82,7 +94,7 @@ export interface PlayerRecord {
 /** Finds the place of a value in a growing list, adding it when it is new. */
 export function indexer(values: string[]): (value: string) => number {
   const places = new Map(values.map((value, i) => [value, i]))
-  return (value) => {
+  return value => {
     const known = places.get(value)
     if (known !== undefined) return known
     places.set(value, values.length)

@@ -4,7 +4,7 @@ import { AIR_RANGE } from '../core/flight/air'
 import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
 import type { AirEntry } from '../core/flight/session-air'
 import { ORDERS } from '../core/session/order'
-import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName, type Readings } from '../core/shot/readings'
+import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName } from '../core/shot/readings'
 import { isPossibleHeight } from '../core/shot/landing-height'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
 import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
@@ -15,15 +15,22 @@ export const LABEL_LINE = 40
 export const BALL_KINDS = ['own', 'range'] as const
 export const SURFACES = ['grass', 'mat'] as const
 
-export const METHOD_WORDS: Record<typeof METHODS[number], string> = {
-  monitor: 'Launch monitor', laser: 'Laser', paces: 'Paces', watch: 'Watch', guess: 'Guess by the signs',
+export const METHOD_WORDS: Record<(typeof METHODS)[number], string> = {
+  monitor: 'Launch monitor',
+  laser: 'Laser',
+  paces: 'Paces',
+  watch: 'Watch',
+  guess: 'Guess by the signs',
 }
 
 export const WINDS_JUDGED = ['calm', 'felt', 'meter', 'report'] as const satisfies readonly AirEntry['wind']['judged'][]
 export const GROUNDS = ['open', 'some', 'enclosed'] as const satisfies readonly AirEntry['ground'][]
 
 function clockFault({ input }: { input?: unknown }): string {
-  return `Wind from ${quoted(input)} o'clock is not possible: more than 0 to 12 is allowed, 12 in the face, 3 from the right.`
+  return (
+    `Wind from ${quoted(input)} o'clock is not possible: more ` +
+    `than 0 to 12 is allowed, 12 in the face, 3 from the right.`
+  )
 }
 
 /** Air of a session from a moment on. */
@@ -33,11 +40,17 @@ export const AirRecord = z.object({
   humidity: boundedNumber('Humidity', ...AIR_RANGE.humidity, ''),
   altitudeM: boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m'),
   qnhPa: boundedNumber('Pressure', ...AIR_RANGE.qnhPa, ' Pa').nullable(),
-  wind: z.object({
-    speedMs: boundedNumber('Wind', ...AIR_RANGE.windMs, ' m/s'),
-    clock: z.number({ error: 'Wind must be from an hour of the clock.' }).gt(0, { error: clockFault }).max(12, { error: clockFault }),
-    judged: oneOf('Wind judged by', WINDS_JUDGED),
-  }, { error: 'The wind is missing.' }),
+  wind: z.object(
+    {
+      speedMs: boundedNumber('Wind', ...AIR_RANGE.windMs, ' m/s'),
+      clock: z
+        .number({ error: 'Wind must be from an hour of the clock.' })
+        .gt(0, { error: clockFault })
+        .max(12, { error: clockFault }),
+      judged: oneOf('Wind judged by', WINDS_JUDGED),
+    },
+    { error: 'The wind is missing.' },
+  ),
   ground: oneOf('Ground', GROUNDS),
 })
 export type AirRecord = z.infer<typeof AirRecord>
@@ -55,14 +68,26 @@ export const SessionPlan = z.object({
   measuredTo: oneOf('Measured to', MEASURED_TO),
   order: oneOf('Order', ORDERS),
   /** Balls there are; null when there is no end of them. */
-  bucket: boundedNumber('Bucket', 1, BUCKET_MAX, ' balls').int({ error: 'Bucket must be a whole number of balls.' }).nullable(),
+  bucket: boundedNumber('Bucket', 1, BUCKET_MAX, ' balls')
+    .int({ error: 'Bucket must be a whole number of balls.' })
+    .nullable(),
   rangeId: Id.nullable(),
   targetId: Id.nullable(),
   /** True when it was merged into another, or moved to another player: it is shown no more. */
   gone: z.boolean({ error: 'Gone is yes or no.' }),
 })
 export type SessionPlan = z.infer<typeof SessionPlan>
-export const USUAL_PLAN: SessionPlan = { name: '', indoors: false, firmness: 'soft', measuredTo: 'rest', order: 'teach', bucket: null, rangeId: null, targetId: null, gone: false }
+export const USUAL_PLAN: SessionPlan = {
+  name: '',
+  indoors: false,
+  firmness: 'soft',
+  measuredTo: 'rest',
+  order: 'teach',
+  bucket: null,
+  rangeId: null,
+  targetId: null,
+  gone: false,
+}
 
 /** Times that the air of one session may change. */
 export const AIRS_MAX = 50
@@ -76,7 +101,10 @@ export const SessionRecord = z.object({
   ball: oneOf('Ball', BALL_KINDS),
   surface: oneOf('Surface', SURFACES),
   /** Missing from what an older page kept: no air was taken then. */
-  air: z.array(AirRecord, { error: 'Air must be a list.' }).max(AIRS_MAX, { error: `Air changed more than ${AIRS_MAX} times.` }).default([]),
+  air: z
+    .array(AirRecord, { error: 'Air must be a list.' })
+    .max(AIRS_MAX, { error: `Air changed more than ${AIRS_MAX} times.` })
+    .default([]),
   /** Missing from what an older page kept. */
   plan: SessionPlan.default(USUAL_PLAN),
   version: Version,
@@ -84,20 +112,43 @@ export const SessionRecord = z.object({
 export type SessionRecord = z.infer<typeof SessionRecord>
 
 const READING_WORDS: Record<ReadingName, [what: string, unit: string]> = {
-  ballSpeedMs: ['Ball speed', ' m/s'], clubSpeedMs: ['Club speed', ' m/s'], launchDeg: ['Launch', '°'], directionDeg: ['Direction', '°'], spinRpm: ['Spin', ' rpm'],
-  spinAxisDeg: ['Spin axis', '°'], descentDeg: ['Descent', '°'], apexM: ['Apex', ' m'], totalM: ['Total', ' m'], sideM: ['Side', ' m'],
+  ballSpeedMs: ['Ball speed', ' m/s'],
+  clubSpeedMs: ['Club speed', ' m/s'],
+  launchDeg: ['Launch', '°'],
+  directionDeg: ['Direction', '°'],
+  spinRpm: ['Spin', ' rpm'],
+  spinAxisDeg: ['Spin axis', '°'],
+  descentDeg: ['Descent', '°'],
+  apexM: ['Apex', ' m'],
+  totalM: ['Total', ' m'],
+  sideM: ['Side', ' m'],
 }
-const readingFields = Object.fromEntries(READING_NAMES.map(name => [name, boundedNumber(READING_WORDS[name][0], ...READING_RANGE[name], READING_WORDS[name][1]).optional()]))
+const readingFields = Object.fromEntries(
+  READING_NAMES.map(name => [
+    name,
+    boundedNumber(READING_WORDS[name][0], ...READING_RANGE[name], READING_WORDS[name][1]).optional(),
+  ]),
+)
 
 /** What a device read of a ball beside its carry. */
-export const ReadingsRecord = z.strictObject({ ...readingFields as Record<ReadingName, z.ZodOptional<z.ZodNumber>>, carryBasis: oneOf('Carry basis', CARRY_BASES).optional() })
+export const ReadingsRecord = z
+  .strictObject({
+    ...(readingFields as Record<ReadingName, z.ZodOptional<z.ZodNumber>>),
+    carryBasis: oneOf('Carry basis', CARRY_BASES).optional(),
+  })
   .superRefine((readings, issues) => {
     const alone = withoutSpeed(readings)
-    if (alone) issues.addIssue({ code: 'custom', path: ['ballSpeedMs'], message: `Ball speed is missing: ${READING_WORDS[alone][0].toLowerCase()} means nothing without it.` })
+    if (alone)
+      issues.addIssue({
+        code: 'custom',
+        path: ['ballSpeedMs'],
+        message: `Ball speed is missing: ${READING_WORDS[alone][0].toLowerCase()} means nothing without it.`,
+      })
   })
 
 const metres = (what: string, most = CARRY_MAX_M) => boundedNumber(what, 0, most, ' m')
-const whole = (what: string, least: number, most: number) => boundedNumber(what, least, most, '').int({ error: `${what} must be a whole number.` })
+const whole = (what: string, least: number, most: number) =>
+  boundedNumber(what, least, most, '').int({ error: `${what} must be a whole number.` })
 
 /** How a distance was taken, as far as it is more than a figure; nothing of it is worked out. */
 export const TakenRecord = z.strictObject({
@@ -111,7 +162,10 @@ export const TakenRecord = z.strictObject({
   laserM: metres('Laser').optional(),
   steps: whole('Steps', 1, 1000).optional(),
   paceM: boundedNumber('Pace', PACE_MIN_M, PACE_MAX_M, ' m').optional(),
-  /** Where the front and the back of a pile lie, how wide it is, and balls of it that were known to be mishit and are not in it. */
+  /**
+   * Where the front and the back of a pile lie, how wide it is, and balls of it that were known to be mishit and are
+   * not in it.
+   */
   frontM: metres('Front').optional(),
   backM: metres('Back').optional(),
   widthM: metres('Width').optional(),
@@ -124,7 +178,10 @@ export const TakenRecord = z.strictObject({
   /** What was added to the time that its device's clock said, which was wrong. */
   clockMs: ClockTime('Clock').optional(),
   /** Carries that stood here before they were mended. */
-  was: z.array(z.strictObject({ carryM: metres('Carry'), atMs: ClockTime('Mended') })).max(20).optional(),
+  was: z
+    .array(z.strictObject({ carryM: metres('Carry'), atMs: ClockTime('Mended') }))
+    .max(20)
+    .optional(),
 })
 export type TakenRecord = z.infer<typeof TakenRecord>
 
@@ -135,41 +192,48 @@ export function heightFault(carryM: number, heightM: number): string {
 }
 
 /** One ball as the browser logs it, and as it stands after each change. Deleting is marking. */
-export const ShotRecord = z.object({
-  id: Id,
-  sessionId: Id,
-  clubId: Id,
-  rungId: Id,
-  carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
-  method: oneOf('Method', METHODS),
-  balls: boundedNumber('Balls', 1, BALLS_MAX, '').int({ error: 'Balls must be a whole number.' }),
-  hitAtMs: ClockTime('Time'),
-  leftOut: lineOfText('Reason', REASON_MAX).nullable(),
-  /** Missing from what an older page kept: nobody has called it then. */
-  strike: oneOf('Strike', STRIKES).nullable().default(null),
-  /** Missing from what an older page kept, and from what a person measured: a carry alone. */
-  readings: ReadingsRecord.nullable().default(null),
-  taken: TakenRecord.nullable().default(null),
-  deleted: z.boolean({ error: 'Deleted is yes or no.' }),
-  version: Version,
-}).superRefine(({ carryM, taken }, issues) => {
-  const heightM = taken?.heightM ?? 0
-  if (isPossibleHeight(carryM, heightM)) return
-  issues.addIssue({ code: 'custom', path: ['taken', 'heightM'], message: heightFault(carryM, heightM) })
-})
+export const ShotRecord = z
+  .object({
+    id: Id,
+    sessionId: Id,
+    clubId: Id,
+    rungId: Id,
+    carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+    method: oneOf('Method', METHODS),
+    balls: boundedNumber('Balls', 1, BALLS_MAX, '').int({ error: 'Balls must be a whole number.' }),
+    hitAtMs: ClockTime('Time'),
+    leftOut: lineOfText('Reason', REASON_MAX).nullable(),
+    /** Missing from what an older page kept: nobody has called it then. */
+    strike: oneOf('Strike', STRIKES).nullable().default(null),
+    /** Missing from what an older page kept, and from what a person measured: a carry alone. */
+    readings: ReadingsRecord.nullable().default(null),
+    taken: TakenRecord.nullable().default(null),
+    deleted: z.boolean({ error: 'Deleted is yes or no.' }),
+    version: Version,
+  })
+  .superRefine(({ carryM, taken }, issues) => {
+    const heightM = taken?.heightM ?? 0
+    if (isPossibleHeight(carryM, heightM)) return
+    issues.addIssue({ code: 'custom', path: ['taken', 'heightM'], message: heightFault(carryM, heightM) })
+  })
 export type ShotRecord = z.infer<typeof ShotRecord>
 
 /** Most shots that one request may bring. */
 export const SHOTS_PER_REQUEST = 500
 
-const listOf = <T extends z.ZodType>(shot: T) => z.array(shot, { error: 'Shots must be a list.' })
-  .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} shots can be sent at once.` })
+const listOf = <T extends z.ZodType>(shot: T) =>
+  z
+    .array(shot, { error: 'Shots must be a list.' })
+    .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} shots can be sent at once.` })
 
 export const ShotBatch = z.object({ shots: listOf(ShotRecord).min(1, { error: 'No shots were sent.' }) })
 
 /** A lot of an import. The dates of a file are judged: they are what somebody wrote. */
 export const ImportLot = z.object({
-  sessions: z.array(SessionRecord.extend({ startedAtMs: Moment('Start'), endedAtMs: Moment('End').nullable() }), { error: 'Sessions must be a list.' })
+  sessions: z
+    .array(SessionRecord.extend({ startedAtMs: Moment('Start'), endedAtMs: Moment('End').nullable() }), {
+      error: 'Sessions must be a list.',
+    })
     .max(SHOTS_PER_REQUEST, { error: `At most ${SHOTS_PER_REQUEST} sessions can be sent at once.` }),
   shots: listOf(ShotRecord.safeExtend({ hitAtMs: Moment('Time') })),
 })
@@ -183,7 +247,7 @@ export function toShot(record: ShotRecord): Shot {
   if (taken?.heightM) shot.heightM = taken.heightM
   if (taken?.errorM !== undefined) shot.errorM = taken.errorM
   if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)
-  return readings ? { ...shot, readings: readings as Readings, ...(readings.sideM !== undefined && { sideM: readings.sideM }) } : shot
+  return readings ? { ...shot, readings, ...(readings.sideM !== undefined && { sideM: readings.sideM }) } : shot
 }
 
 /** Indoors no air of the day has touched the ball. */

@@ -1,9 +1,11 @@
 import { v7 as newId } from 'uuid'
 import type { Method } from '#core/shot/shot'
-import { OWN_BALLS_AT_ONCE, type LinkView, type OwnBallsTaken } from '#shared/player-link'
+import { OWN_BALLS_AT_ONCE, type LinkView } from '#shared/player-link'
 import { ballToSend, markOfLink, ownBallStore } from '~/utils/own-ball-queue'
+import { NotOurs, api, isAway } from '~/utils/api'
+import { apiOrKept, forgetKept } from '~/utils/kept'
+import { clockDifferenceMs, isClockKnown, serverNowMs } from '~/utils/server-clock'
 
-const PATH = '/api/link'
 const AGAIN_MS = 20_000
 const FULL_AGAIN_MS = 600_000
 
@@ -34,10 +36,12 @@ export function useCard() {
   async function load(): Promise<void> {
     failure.value = ''
     try {
-      view.value = await apiOrKept<LinkView>(PATH, token.value)
+      view.value = await apiOrKept('/api/link', { token: token.value })
     } catch (error) {
       view.value = undefined
-      failure.value = token.value ? (error as Error).message : 'This address has no link in it: open the one that your coach gave you.'
+      failure.value = token.value
+        ? (error as Error).message
+        : 'This address has no link in it: open the one that your coach gave you.'
     }
   }
 
@@ -51,7 +55,8 @@ export function useCard() {
       mark.value = await markOfLink(token.value)
       links.value = { ...links.value, [mark.value]: token.value }
       // Balls of an earlier version of this page say no link: they were logged by the one that was open.
-      if (all.value.some(ball => !ball.link)) change(balls => balls.map(ball => ball.link ? ball : { ...ball, link: mark.value }))
+      if (all.value.some(ball => !ball.link))
+        change(balls => balls.map(ball => (ball.link ? ball : { ...ball, link: mark.value })))
     }
     await load()
     await send()
@@ -64,11 +69,19 @@ export function useCard() {
   async function sendLot(link: string, by: string): Promise<boolean> {
     const lot = all.value.filter(ball => ball.link === link && !ball.refused).slice(0, OWN_BALLS_AT_ONCE)
     if (lot.length === 0) return false
-    const answer = await api<Partial<OwnBallsTaken>>(`${PATH}/balls`, { method: 'POST', body: { balls: lot.map(ball => ballToSend(ball, clockDifferenceMs())) }, token: by })
+    const answer = await api('/api/link/balls', {
+      method: 'POST',
+      body: { balls: lot.map(ball => ballToSend(ball, clockDifferenceMs())) },
+      token: by,
+    })
     if (!Array.isArray(answer?.taken)) throw new NotOurs(200)
     const taken = new Set(answer.taken)
     const why = new Map((answer.refused ?? []).map(({ id, message }) => [id, message]))
-    change(balls => balls.filter(ball => !taken.has(ball.id)).map(ball => why.has(ball.id) ? { ...ball, refused: why.get(ball.id) } : ball))
+    change(balls =>
+      balls
+        .filter(ball => !taken.has(ball.id))
+        .map(ball => (why.has(ball.id) ? { ...ball, refused: why.get(ball.id) } : ball)),
+    )
     if (link === mark.value) full.value = answer.full ?? ''
     if (answer.full) notBeforeMs.set(link, Date.now() + FULL_AGAIN_MS)
     return !answer.full && taken.size + why.size > 0
@@ -97,7 +110,16 @@ export function useCard() {
   }
 
   function log(clubId: string, rungId: string, carryM: number, method: Method): Promise<void> {
-    const ball = { id: newId(), clubId, rungId, carryM, method, hitAtMs: serverNowMs(), link: mark.value, clockMs: isClockKnown() ? clockDifferenceMs() : null }
+    const ball = {
+      id: newId(),
+      clubId,
+      rungId,
+      carryM,
+      method,
+      hitAtMs: serverNowMs(),
+      link: mark.value,
+      clockMs: isClockKnown() ? clockDifferenceMs() : null,
+    }
     change(balls => [...balls, ball])
     return send()
   }

@@ -1,9 +1,13 @@
-import type { PlayerRecord } from '#shared/record'
+import { api } from '~/utils/api'
 
 /** Up to so many on one tee. */
 export const CLINIC_MOST = 8
 
-export interface ClinicMember { playerId: string, name: string, sessionId: string }
+export interface ClinicMember {
+  playerId: string
+  name: string
+  sessionId: string
+}
 
 /** Several players on one tee, each with an open session of their own; whose ball is next goes round. */
 export const useClinic = createSharedComposable(() => {
@@ -30,7 +34,7 @@ export const useClinic = createSharedComposable(() => {
 
   /** A player's running session, or null. @throws Refused or Unreachable */
   async function runningSession(playerId: string): Promise<string | null> {
-    const { sessions } = await api<PlayerRecord>(`/api/players/${playerId}`)
+    const { sessions } = await api('/api/players/:playerId', { params: { playerId } })
     return sessions.findLast(session => session.endedAtMs === null && !session.plan.gone)?.id ?? null
   }
 

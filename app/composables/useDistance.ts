@@ -1,11 +1,12 @@
-import { stepBetween } from '#shared/flag-words'
+import { stepBetween } from '#words/flags'
 import { distanceText, distanceWithUnit, fromUnit, toUnit } from '#core/units'
+import { useAccount } from '~/stores/account'
 
 /** Distances in the coach's unit, at the last moment before they are read. */
 export function useDistance() {
   const account = useAccount()
   const unit = computed(() => account.unit)
-  const unitWord = computed(() => unit.value === 'yd' ? 'yards' : 'metres')
+  const unitWord = computed(() => (unit.value === 'yd' ? 'yards' : 'metres'))
   return {
     unit,
     unitWord,
@@ -17,7 +18,8 @@ export function useDistance() {
     typed: (metres: number) => String(Number(distanceText(metres, unit.value, 1))),
     withUnit: (metres: number) => distanceWithUnit(metres, unit.value, account.decimals),
     /** A step between two carries, as the difference of what is read. */
-    step: (shorterM: number, longerM: number) => stepBetween(shorterM, longerM, unit.value, account.decimals).toFixed(account.decimals),
+    step: (shorterM: number, longerM: number) =>
+      stepBetween(shorterM, longerM, unit.value, account.decimals).toFixed(account.decimals),
     to: (metres: number) => toUnit(metres, unit.value),
     from: (value: number) => fromUnit(value, unit.value),
   }

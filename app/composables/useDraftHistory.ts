@@ -6,7 +6,12 @@ const MOST_STEPS = 200
 
 /** What is there and in which order, without the text in the fields. */
 function shapeOf({ clubs, rungs, school, struckOut }: BagDraft): string {
-  return JSON.stringify([clubs.map(c => [c.id, c.retired]), rungs.map(r => [r.id, r.retired, r.flight]), school, struckOut])
+  return JSON.stringify([
+    clubs.map(c => [c.id, c.retired]),
+    rungs.map(r => [r.id, r.retired, r.flight]),
+    school,
+    struckOut,
+  ])
 }
 
 /**
@@ -34,20 +39,24 @@ export function useDraftHistory(draft: Ref<BagDraft>) {
   }
   const keepAfterTyping = useDebounceFn(keepTyped, TYPING_PAUSE_MS)
 
-  watch(draft, () => {
-    const now = JSON.stringify(draft.value)
-    const sameShape = shapeOf(draft.value) === shape
-    shape = shapeOf(draft.value)
-    if (now === kept.value) {
-      typed.value = null
-    } else if (sameShape) {
-      typed.value = now
-      void keepAfterTyping()
-    } else {
-      keepTyped()
-      keep(now)
-    }
-  }, { deep: true })
+  watch(
+    draft,
+    () => {
+      const now = JSON.stringify(draft.value)
+      const sameShape = shapeOf(draft.value) === shape
+      shape = shapeOf(draft.value)
+      if (now === kept.value) {
+        typed.value = null
+      } else if (sameShape) {
+        typed.value = now
+        void keepAfterTyping()
+      } else {
+        keepTyped()
+        keep(now)
+      }
+    },
+    { deep: true },
+  )
 
   function go(from: Ref<string[]>, to: Ref<string[]>): void {
     keepTyped()

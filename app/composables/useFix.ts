@@ -1,5 +1,9 @@
 /** Where this device is, and the radius that holds it 19 times in 20, metres. */
-export interface Fix { lat: number, lon: number, accuracyM: number }
+export interface Fix {
+  lat: number
+  lon: number
+  accuracyM: number
+}
 
 const LONGEST_MS = 12_000
 /** As good as an open sky gives: no need to wait on. */
@@ -14,7 +18,10 @@ const WHY: Record<number, string> = {
 /** The best fix of a few seconds. @throws Error with a sentence for the coach */
 export function takeFix(): Promise<Fix> {
   return new Promise((done, fail) => {
-    if (!('geolocation' in navigator)) return fail(new Error(WHY[2]))
+    if (!('geolocation' in navigator)) {
+      fail(new Error(WHY[2]))
+      return
+    }
     let best: Fix | undefined
     const finish = (error?: Error) => {
       navigator.geolocation.clearWatch(watch)
@@ -23,9 +30,14 @@ export function takeFix(): Promise<Fix> {
       else fail(error ?? new Error(WHY[3]))
     }
     const timer = setTimeout(() => finish(), LONGEST_MS)
-    const watch = navigator.geolocation.watchPosition(({ coords }) => {
-      if (!best || coords.accuracy < best.accuracyM) best = { lat: coords.latitude, lon: coords.longitude, accuracyM: coords.accuracy }
-      if (best.accuracyM <= GOOD_M) finish()
-    }, ({ code }) => finish(new Error(WHY[code] ?? WHY[2])), { enableHighAccuracy: true, maximumAge: 0, timeout: LONGEST_MS })
+    const watch = navigator.geolocation.watchPosition(
+      ({ coords }) => {
+        if (!best || coords.accuracy < best.accuracyM)
+          best = { lat: coords.latitude, lon: coords.longitude, accuracyM: coords.accuracy }
+        if (best.accuracyM <= GOOD_M) finish()
+      },
+      ({ code }) => finish(new Error(WHY[code] ?? WHY[2])),
+      { enableHighAccuracy: true, maximumAge: 0, timeout: LONGEST_MS },
+    )
   })
 }

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import { errorFor, type FieldError } from '#shared/errors'
+import { Refused } from '~/utils/api'
 
 /**
  * Errors of one form: those the schema finds here, and those the server sends back, each beside its field.
@@ -13,7 +14,9 @@ export function useFormErrors() {
   function check<T extends z.ZodType>(schema: T, value: unknown): z.output<T> | null {
     general.value = undefined
     const result = schema.safeParse(value)
-    errors.value = result.success ? [] : result.error.issues.map(issue => ({ field: issue.path.join('.'), message: issue.message }))
+    errors.value = result.success
+      ? []
+      : result.error.issues.map(issue => ({ field: issue.path.join('.'), message: issue.message }))
     return result.success ? result.data : null
   }
 

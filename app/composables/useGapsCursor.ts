@@ -1,5 +1,7 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
 import type { CoverAt } from '#core/gaps/stretches'
+import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
 
 /** Where the coach points in lanes and cover, by hand or by keys, and which stretch of them is shown. */
 export function useGapsCursor() {
@@ -11,15 +13,23 @@ export function useGapsCursor() {
 
   /** From the shortest pile's near end to the longest one's far end, in fives. */
   const wholeM = computed<[number, number]>(() => {
-    const ends = chart.value.filter(cell => !cell.plain && cell.window80M && cell.kind !== 'unhit').flatMap(cell => cell.window80M!.map(to))
+    const ends = chart.value
+      .filter(cell => !cell.plain && cell.window80M && cell.kind !== 'unhit')
+      .flatMap(cell => cell.window80M!.map(to))
     if (ends.length === 0) return [0, from(100)]
-    return [from(Math.max(0, Math.floor((Math.min(...ends) - 3) / 5) * 5)), from(Math.ceil((Math.max(...ends) + 3) / 5) * 5)]
+    return [
+      from(Math.max(0, Math.floor((Math.min(...ends) - 3) / 5) * 5)),
+      from(Math.ceil((Math.max(...ends) + 3) / 5) * 5),
+    ]
   })
   const rangeM = computed<[number, number]>(() => zoomM.value ?? wholeM.value)
 
   const at = computed<CoverAt | null>(() => {
     if (cursorM.value === null || !cover.value) return null
-    return cover.value.at.reduce<CoverAt | null>((best, one) => !best || Math.abs(one.atM - cursorM.value!) < Math.abs(best.atM - cursorM.value!) ? one : best, null)
+    return cover.value.at.reduce<CoverAt | null>(
+      (best, one) => (!best || Math.abs(one.atM - cursorM.value!) < Math.abs(best.atM - cursorM.value!) ? one : best),
+      null,
+    )
   })
 
   function point(atM: number, cell: StockShot | null = null): void {
@@ -39,9 +49,14 @@ export function useGapsCursor() {
     if (event.key === 'Escape') [cursorM.value, picked.value] = [null, null]
     else if (event.key === 'Home') point(all[0]!.atM)
     else if (event.key === 'End') point(all.at(-1)!.atM)
-    else if (step !== undefined) point(cursorM.value === null ? all[0]!.atM : from(Math.round(to(cursorM.value)) + step))
+    else if (step !== undefined)
+      point(cursorM.value === null ? all[0]!.atM : from(Math.round(to(cursorM.value)) + step))
     else if (shot !== undefined) {
-      const here = picked.value ? ladder.value.findIndex(one => cellKey(one) === cellKey(picked.value!)) : shot > 0 ? -1 : ladder.value.length
+      const here = picked.value
+        ? ladder.value.findIndex(one => cellKey(one) === cellKey(picked.value!))
+        : shot > 0
+          ? -1
+          : ladder.value.length
       const next = ladder.value[Math.min(ladder.value.length - 1, Math.max(0, here + shot))]
       if (next) point(next.carryM, next)
     } else return

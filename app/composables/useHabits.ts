@@ -1,8 +1,10 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
-import { newestCorrection } from '#core/chart/corrections'
+import { newestCorrection } from '#core/corrections/air-correction'
 import { lockInMarks, type HabitMark } from '#core/session/lock-in'
 import { groupBy } from '#core/group-by'
 import type { RangeSession } from './useRangeSession'
+import { useNumbers } from '~/composables/useNumbers'
+import { useAccount } from '~/stores/account'
 
 /** How far the coach's habits have come with each stock shot of a session; nothing when the coach has none. */
 export function useHabits({ balls, ready }: RangeSession) {
@@ -15,11 +17,20 @@ export function useHabits({ balls, ready }: RangeSession) {
     const numbers = new Map(chart.value.map(cell => [cellKey(cell), cell.carryM]))
     for (const [key, own] of groupBy(balls.value, cellKey)) {
       // The number stands in neutral air; the balls were measured in today's.
-      const correction = newestCorrection(corrections.value.filter(one => one.sessionId === own[0]!.sessionId), own[0]!)
+      const correction = newestCorrection(
+        corrections.value.filter(one => one.sessionId === own[0]!.sessionId),
+        own[0]!,
+      )
       const numberM = numbers.get(key) ?? null
-      const todayM = numberM === null ? null : numberM - (correction?.neutralM ? correction.neutralM - correction.measuredM : 0)
-      const inTime = own.toSorted((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))
-        .map(({ carryM, balls: n, leftOut, strike }) => ({ carryM, balls: n, counts: leftOut === null && (strike === null || strike === 'clean') }))
+      const todayM =
+        numberM === null ? null : numberM - (correction?.neutralM ? correction.neutralM - correction.measuredM : 0)
+      const inTime = own
+        .toSorted((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))
+        .map(({ carryM, balls: n, leftOut, strike }) => ({
+          carryM,
+          balls: n,
+          counts: leftOut === null && (strike === null || strike === 'clean'),
+        }))
       found.set(key, lockInMarks(habits.value, inTime, todayM, ready.value.withinM))
     }
     return found

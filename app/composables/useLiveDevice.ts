@@ -1,5 +1,7 @@
 import type { Device, DeviceAim, LiveMessage } from '#shared/device'
 import type { RangeSession } from './useRangeSession'
+import { Refused, api } from '~/utils/api'
+import { usePlayerRecord } from '~/stores/record'
 
 const AGAIN_MS = 2000
 /** While one steps over the board each stop would be sent. */
@@ -20,7 +22,7 @@ export function useLiveDevice(sessionId: string, range: RangeSession) {
 
   async function load(): Promise<void> {
     try {
-      devices.value = await api<Device[]>('/api/devices')
+      devices.value = await api('/api/devices')
       failure.value = undefined
       deviceId.value ??= devices.value.find(other => other.sessionId === sessionId)?.id ?? null
       heardAtMs.value ??= device.value?.heardAtMs ?? null
@@ -30,7 +32,7 @@ export function useLiveDevice(sessionId: string, range: RangeSession) {
   }
 
   // The newest choice is what counts; until the server has it, it is sent again.
-  let waiting: { device: string, at: DeviceAim['at'], fromMs: number } | undefined
+  let waiting: { device: string; at: DeviceAim['at']; fromMs: number } | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   const aimed = ref(false)
 
@@ -39,7 +41,11 @@ export function useLiveDevice(sessionId: string, range: RangeSession) {
     const aim = waiting
     if (!aim) return
     try {
-      await api(`/api/devices/${aim.device}/aim`, { method: 'PUT', body: { at: aim.at, fromMs: aim.fromMs, sentAtMs: Date.now() } satisfies DeviceAim })
+      await api('/api/devices/:deviceId/aim', {
+        params: { deviceId: aim.device },
+        method: 'PUT',
+        body: { at: aim.at, fromMs: aim.fromMs, sentAtMs: Date.now() } satisfies DeviceAim,
+      })
       if (waiting !== aim) return
       waiting = undefined
       aimed.value = true
@@ -61,7 +67,11 @@ export function useLiveDevice(sessionId: string, range: RangeSession) {
     timer = setTimeout(() => void send(), now ? 0 : SETTLE_MS)
   }
 
-  const target = computed(() => running.value && range.cell.value ? { playerId: record.playerId!, sessionId, clubId: range.cell.value.clubId, rungId: range.cell.value.rungId } : null)
+  const target = computed(() =>
+    running.value && range.cell.value
+      ? { playerId: record.playerId!, sessionId, clubId: range.cell.value.clubId, rungId: range.cell.value.rungId }
+      : null,
+  )
   watch([deviceId, () => target.value && JSON.stringify(target.value)], ([id], [was]) => {
     if (was && was !== id) aim(was, null, true)
     if (id) aim(id, target.value)

@@ -1,26 +1,31 @@
 import { rungName } from '#core/swing/scale'
 import type { StockShot } from '#core/bag/bag'
 import { answered, openFlags } from '#core/gaps/answers'
-import { saidFlags } from '#core/gaps/flag'
-import { stockShotName } from '#shared/flag-words'
+import { raisedFlags } from '#core/gaps/flag'
+import { stockShotName } from '#words/stock-shot'
+import { useCalibration } from '~/stores/calibration'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
 
 /** What the shots of the open player say, piece by piece; empty until it has been worked out. */
 export const useNumbers = createSharedComposable(() => {
   const calibration = useCalibration()
   const record = usePlayerRecord()
   /** Every flag that is said, with the coach's answer. */
-  const flags = computed(() => answered(saidFlags(calibration.result?.findings ?? []), record.answers, serverNowMs()))
+  const flags = computed(() => answered(raisedFlags(calibration.result?.findings ?? []), record.answers, serverNowMs()))
   return {
     flags,
     /** Those that ask something of the coach, those that matter most first. */
     openFlags: computed(() => openFlags(flags.value)),
     cover: computed(() => calibration.result?.cover ?? null),
+    /** Stretches of the cover that are not proven, and the balls that would settle each. */
+    unproven: computed(() => calibration.result?.unproven ?? []),
     /** False until there is something to show. */
     known: computed(() => calibration.result !== null),
     chart: computed(() => calibration.result?.chart ?? []),
     ladder: computed(() => calibration.result?.ladder ?? []),
     findings: computed(() => calibration.result?.findings ?? []),
-    said: computed(() => saidFlags(calibration.result?.findings ?? [])),
+    said: computed(() => raisedFlags(calibration.result?.findings ?? [])),
     next: computed(() => calibration.result?.next ?? []),
     ready: computed(() => calibration.result?.ready ?? null),
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
@@ -41,6 +46,7 @@ export function useCellNames() {
   return {
     clubLabel: (cell: StockShot) => clubs.value.get(cell.clubId) ?? 'a club no longer here',
     swingLabel: (cell: StockShot) => rungs.value.get(cell.rungId) ?? 'a swing no longer here',
-    cellName: (cell: StockShot) => stockShotName(clubs.value.get(cell.clubId) ?? '?', rungs.value.get(cell.rungId) ?? '?'),
+    cellName: (cell: StockShot) =>
+      stockShotName(clubs.value.get(cell.clubId) ?? '?', rungs.value.get(cell.rungId) ?? '?'),
   }
 }

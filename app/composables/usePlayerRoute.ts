@@ -1,3 +1,5 @@
+import { usePlayerRecord } from '~/stores/record'
+
 /** The player of the address. The page of the player opens it; its stages only look. */
 export function usePlayerRoute() {
   const route = useRoute()

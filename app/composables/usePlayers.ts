@@ -1,4 +1,6 @@
 import type { Player, PlayerLine } from '#shared/player'
+import { Refused, api } from '~/utils/api'
+import { apiOrKept, keepAnswer } from '~/utils/kept'
 
 /** The list of the academy's players, and what is done to it. */
 export function usePlayers() {
@@ -15,7 +17,7 @@ export function usePlayers() {
     clearTimeout(timer)
     failure.value = null
     try {
-      players.value = await apiOrKept<PlayerLine[]>('/api/players')
+      players.value = await apiOrKept('/api/players')
       const missing = players.value.some(line => !line.archived && line.clubs > 0 && line.balls > 0 && !line.summary)
       if (missing && asks < MOST_ASKS) timer = setTimeout(() => void load(asks + 1), ASK_AGAIN_MS)
     } catch (error) {
@@ -34,15 +36,25 @@ export function usePlayers() {
 
   async function setArchived(player: Player, archived: boolean): Promise<void> {
     try {
-      const changed = await api<Player>(`/api/players/${player.id}`, { method: 'PATCH', body: { version: player.version, archived } })
+      const changed = await api('/api/players/:playerId', {
+        params: { playerId: player.id },
+        method: 'PATCH',
+        body: { version: player.version, archived },
+      })
       put(changed)
       toast.add({
         title: archived ? `${changed.name} is archived` : `${changed.name} is back`,
         description: archived ? 'All shots and charts are kept.' : undefined,
-        actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void setArchived(changed, !archived) }],
+        actions: [
+          { label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void setArchived(changed, !archived) },
+        ],
       })
     } catch (error) {
-      toast.add({ title: `${player.name} could not be ${archived ? 'archived' : 'brought back'}`, description: (error as Error).message, color: 'error' })
+      toast.add({
+        title: `${player.name} could not be ${archived ? 'archived' : 'brought back'}`,
+        description: (error as Error).message,
+        color: 'error',
+      })
       if (error instanceof Refused && error.status === 409) await load()
     }
   }

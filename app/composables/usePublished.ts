@@ -1,6 +1,9 @@
 import { v7 as newId } from 'uuid'
-import type { PublishedChart } from '#core/chart/published'
+import type { PublishedChart } from '#core/history/published'
 import type { PublishedLine } from '#shared/published'
+import { api } from '~/utils/api'
+import { useAccount } from '~/stores/account'
+import { apiOrKept } from '~/utils/kept'
 
 /** The published charts of the open player, newest first, and the newest one itself. */
 export function usePublished(playerId: Ref<string>) {
@@ -12,10 +15,13 @@ export function usePublished(playerId: Ref<string>) {
   async function load(): Promise<void> {
     failure.value = ''
     try {
-      const path = `/api/players/${playerId.value}/published`
-      lines.value = await apiOrKept<PublishedLine[]>(path)
+      const params = { playerId: playerId.value }
+      lines.value = await apiOrKept('/api/players/:playerId/published', { params })
       const number = lines.value[0]?.number
-      newest.value = number === undefined ? undefined : await apiOrKept<PublishedChart>(`${path}/${number}`)
+      newest.value =
+        number === undefined
+          ? undefined
+          : await apiOrKept('/api/players/:playerId/published/:number', { params: { ...params, number } })
     } catch (error) {
       failure.value = (error as Error).message
     }
@@ -25,15 +31,23 @@ export function usePublished(playerId: Ref<string>) {
   let id = newId()
   /** @throws Refused or Unreachable */
   async function publish(note: string): Promise<PublishedChart> {
-    newest.value = await api<PublishedChart>(`/api/players/${playerId.value}/published`, { method: 'POST', body: { id, unit: account.unit, note } })
+    newest.value = await api('/api/players/:playerId/published', {
+      params: { playerId: playerId.value },
+      method: 'POST',
+      body: { id, unit: account.unit, note },
+    })
     id = newId()
     await load()
     return newest.value
   }
 
-  watch(playerId, () => {
-    lines.value = newest.value = undefined
-    void load()
-  }, { immediate: true })
+  watch(
+    playerId,
+    () => {
+      lines.value = newest.value = undefined
+      void load()
+    },
+    { immediate: true },
+  )
   return { lines, newest, failure, load, publish }
 }

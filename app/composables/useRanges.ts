@@ -1,4 +1,5 @@
 import type { RangeRecord, RangeTarget } from '#shared/range'
+import { api } from '~/utils/api'
 
 /** The academy's ranges with their signs and targets; the last ones known are there without the network too. */
 export const useRanges = createSharedComposable(() => {
@@ -8,7 +9,7 @@ export const useRanges = createSharedComposable(() => {
 
   async function load(): Promise<void> {
     try {
-      kept.value = await api<RangeRecord[]>('/api/ranges')
+      kept.value = await api('/api/ranges')
       failure.value = undefined
     } catch (error) {
       failure.value = (error as Error).message
@@ -16,12 +17,15 @@ export const useRanges = createSharedComposable(() => {
   }
 
   async function put(range: RangeRecord): Promise<void> {
-    const saved = await api<RangeRecord>(`/api/ranges/${range.id}`, { method: 'PUT', body: range })
-    kept.value = [...kept.value.filter(other => other.id !== saved.id), saved].sort((a, b) => a.name.localeCompare(b.name))
+    const saved = await api('/api/ranges/:rangeId', { params: { rangeId: range.id }, method: 'PUT', body: range })
+    kept.value = [...kept.value.filter(other => other.id !== saved.id), saved].sort((a, b) =>
+      a.name.localeCompare(b.name),
+    )
   }
 
   const rangeOf = (id: string | null) => kept.value.find(range => range.id === id)
-  const targetOf = (rangeId: string | null, targetId: string | null): RangeTarget | undefined => rangeOf(rangeId)?.targets.find(target => target.id === targetId)
+  const targetOf = (rangeId: string | null, targetId: string | null): RangeTarget | undefined =>
+    rangeOf(rangeId)?.targets.find(target => target.id === targetId)
 
   return { ranges, all: kept, failure, load, put, rangeOf, targetOf }
 })

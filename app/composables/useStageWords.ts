@@ -1,7 +1,10 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { chartProgress } from '#core/chart/chart-cell'
 import { schoolById } from '#core/swing/schools'
+import { bagStateText, chartStateText, gapsStateText, noBagTexts, sessionStateText } from '#words/stages'
 import type { StageId } from '~/utils/stages'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
 
 /** Where each stage stands, in a few words. */
 export const useStageWords = createSharedComposable(() => {
@@ -11,16 +14,15 @@ export const useStageWords = createSharedComposable(() => {
     const { bag, shots, sessions, player } = record
     if (!player) return { bag: '', session: '', chart: '', gaps: '' }
     const clubs = clubsInUse(bag).length
-    if (clubs === 0 || rungsInUse(bag).length === 0) return { bag: 'start here', session: 'needs a bag', chart: 'no balls yet', gaps: 'no numbers yet' }
+    if (clubs === 0 || rungsInUse(bag).length === 0) return noBagTexts
     const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
-    const balls = running ? shots.filter(shot => shot.sessionId === running.id).length : 0
+    const balls = running ? shots.filter(shot => shot.sessionId === running.id).length : null
     const hit = chartProgress(chart.value).hit
-    const flags = openFlags.value.length
     return {
-      bag: `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${schoolById(bag.scale.school).title.toLowerCase()}`,
-      session: running ? `ball ${balls}` : shots.length === 0 ? 'start measuring' : 'none running',
-      chart: !known.value ? '…' : hit === 0 ? 'no balls yet' : ready.value!.goodEnough ? 'good enough' : `${ready.value!.cellsWithin} of ${ready.value!.cellsInUse} known`,
-      gaps: !known.value ? '…' : hit === 0 ? 'no numbers yet' : flags === 0 ? 'nothing to do' : `${flags} ${flags === 1 ? 'flag' : 'flags'}`,
+      bag: bagStateText(clubs, schoolById(bag.scale.school).title),
+      session: sessionStateText(balls, shots.length > 0),
+      chart: chartStateText(known.value, hit, ready.value),
+      gaps: gapsStateText(known.value, hit, openFlags.value.length),
     }
   })
 })

@@ -1,20 +1,33 @@
 import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import type { Firmness } from '#core/flight/run-out'
+import { useCellRemarks } from '~/composables/useCellRemarks'
+import { usePlayerRecord } from '~/stores/record'
 
-/** Carry and run of each stock shot, metres, by `cellKey`, while a ground is chosen. The flight is fetched when it is first needed. */
+/**
+ * Carry and run of each stock shot, metres, by `cellKey`, while a ground is chosen. The flight is fetched when it is
+ * first needed.
+ */
 export function useTotals(chart: () => CarryChart, ground: () => Firmness | undefined) {
   const record = usePlayerRecord()
-  const { saidOf } = useCellWords()
+  const { remarksOf } = useCellRemarks()
   const totals = shallowRef<ReadonlyMap<string, number>>(new Map())
-  watch([chart, ground, () => record.words], async ([cells, firmness]) => {
-    if (!firmness) return void (totals.value = new Map())
-    const { runAfterM } = await import('#core/chart/pitched')
-    const lofts = new Map(record.bag.clubs.map(club => [club.id, club.loftDeg]))
-    totals.value = new Map(cells.flatMap((cell): [string, number][] => {
-      const carryM = saidOf(cell).written?.carryM ?? cell.carryM
-      return carryM === null || cell.plain ? [] : [[cellKey(cell), carryM + runAfterM(lofts.get(cell.clubId)!, carryM, firmness)]]
-    }))
-  }, { immediate: true })
+  watch(
+    [chart, ground, () => record.words],
+    async ([cells, firmness]) => {
+      if (!firmness) return void (totals.value = new Map())
+      const { runAfterM } = await import('#core/corrections/pitched')
+      const lofts = new Map(record.bag.clubs.map(club => [club.id, club.loftDeg]))
+      totals.value = new Map(
+        cells.flatMap((cell): [string, number][] => {
+          const carryM = remarksOf(cell).written?.carryM ?? cell.carryM
+          return carryM === null || cell.plain
+            ? []
+            : [[cellKey(cell), carryM + runAfterM(lofts.get(cell.clubId)!, carryM, firmness)]]
+        }),
+      )
+    },
+    { immediate: true },
+  )
   return totals
 }

@@ -6,9 +6,25 @@ import type { Scene } from '#core/what-if/scene'
 import type { Progress, SearchResult } from '#core/what-if/search'
 import { calibrationOptions, flagOptions, newestMethod } from '#shared/calibration-input'
 import { toSession } from '#shared/session'
-import type { WhatIfAnswer, WhatIfAsk } from '~/workers/what-if-protocol'
+import { proxy, type Remote } from 'comlink'
+import type { WhatIfApi } from '~/workers/what-if.worker'
+import { workerClient } from '~/utils/worker-client'
+import { useDistance } from '~/composables/useDistance'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
 
-/** Bags that are only thought of, worked out in a worker of their own; it is opened when it is first asked, and closed with the page. */
+interface NewRung {
+  id: string
+  label: string
+  fraction: number
+}
+
+const start = () => new Worker(new URL('../workers/what-if.worker.ts', import.meta.url), { type: 'module' })
+
+/**
+ * Bags that are only thought of, worked out in a worker of their own; it is opened when it is first asked, and closed
+ * with the page.
+ */
 export function useWhatIf() {
   const record = usePlayerRecord()
   const { unit } = useDistance()
@@ -16,88 +32,125 @@ export function useWhatIf() {
   const scene = shallowRef<Scene | null>(null)
   /** What it is held against: a kept bag, or today's while this is null. */
   const besideScene = shallowRef<Scene | null>(null)
-  const newRungs = shallowRef<{ id: string, label: string, fraction: number }[]>([])
+  const newRungs = shallowRef<NewRung[]>([])
   const remedies = shallowRef<Remedy[] | null>(null)
   const progress = shallowRef<Progress | null>(null)
   const found = shallowRef<(SearchResult & { seconds: number }) | null>(null)
   const failure = ref<string | null>(null)
-  let worker: Worker | undefined
-  let turn = 0
-  /** The last turn of each kind: answers to earlier ones are late. */
-  const last: Record<string, number> = {}
-  let pageDone: { resolve: (scene: Scene) => void, reject: (error: Error) => void } | undefined
+  const { ask, end } = workerClient<WhatIfApi>(start, 'The part that thinks bags through')
+  /** The last asked of each kind: answers to earlier ones are late. */
+  const last = new Map<string, number>()
+  let isOpen = false
 
-  function take(answer: WhatIfAnswer): void {
-    if (answer.did === 'fail') {
-      if (answer.turn === last.page) return pageDone?.reject(new Error(answer.reason))
-      failure.value = answer.reason
-      progress.value = null
-      return
-    }
-    if (answer.turn < (last[answer.did === 'progress' ? 'search' : answer.did] ?? 0)) return
-    if (answer.did === 'open') [today.value, newRungs.value] = [answer.today, answer.newRungs]
-    else if (answer.did === 'scene') scene.value = answer.scene
-    else if (answer.did === 'beside') besideScene.value = answer.scene
-    else if (answer.did === 'page') pageDone?.resolve(answer.scene)
-    else if (answer.did === 'help') remedies.value = answer.remedies
-    else if (answer.did === 'progress') progress.value = answer.progress
-    else {
-      found.value = { ...answer.result, seconds: answer.seconds }
-      progress.value = null
-    }
-  }
-
-  type Rest<T> = T extends { turn: number } ? Omit<T, 'turn'> : never
-  function tell(ask: Rest<WhatIfAsk>): void {
+  /** Asks, and takes the answer unless the same was asked again meanwhile. */
+  async function tell<T>(kind: string, work: (api: Remote<WhatIfApi>) => Promise<T>, take: (answer: T) => void) {
     failure.value = null
-    last[ask.do] = ++turn
-    worker!.postMessage({ ...ask, turn })
+    const turn = (last.get(kind) ?? 0) + 1
+    last.set(kind, turn)
+    try {
+      const answer = await ask(work)
+      if (turn === last.get(kind)) take(answer)
+    } catch (error) {
+      console.error('what if:', error)
+      failure.value = (error as Error).message
+      searches++
+      progress.value = null
+    }
   }
 
   /** The player as they are now; again whenever something about them changes. */
   function open(): void {
     const { player, bag, sessions, shots, words, published, academyThresholds, answers } = record
     if (!player) return
-    if (!worker) {
-      worker = new Worker(new URL('../workers/what-if.worker.ts', import.meta.url), { type: 'module' })
-      worker.addEventListener('message', ({ data }: MessageEvent<WhatIfAnswer>) => take(data))
-      worker.addEventListener('error', (event) => { failure.value = event.message || 'The part that thinks bags through could not be started.' })
-    }
-    const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published) })
+    isOpen = true
+    const beside = { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published) }
+    const options = calibrationOptions(player.thresholds, newestMethod(sessions), beside)
     const flags = flagOptions(player.thresholds, academyThresholds)
-    tell({
-      do: 'open', options, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), shots: [...shots], nowMs: serverNowMs() },
-      judging: { flags, withinM: options.withinM, lineM: lineOf(flags, player.level), unit: unit.value, answers: toRaw(answers) },
-    })
+    const { withinM } = options
+    const judging = { flags, withinM, lineM: lineOf(flags, player.level), unit: unit.value, answers: toRaw(answers) }
+    const nowMs = serverNowMs()
+    const shown = { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), shots: [...shots], nowMs }
+    const take = (answer: { today: Scene; newRungs: NewRung[] }) => {
+      today.value = answer.today
+      newRungs.value = answer.newRungs
+    }
+    void tell('open', api => api.open({ player: shown, options, judging }), take)
   }
 
   function look(whatIf: WhatIf): void {
-    if (!worker) open()
-    tell({ do: 'scene', whatIf: toRaw(whatIf) })
+    if (!isOpen) open()
+    void tell(
+      'scene',
+      api => api.scene(toRaw(whatIf)),
+      answer => {
+        scene.value = answer
+      },
+    )
   }
+
   function lookBeside(whatIf: WhatIf | null): void {
-    if (whatIf) tell({ do: 'beside', whatIf: toRaw(whatIf) })
+    if (whatIf)
+      void tell(
+        'beside',
+        api => api.scene(toRaw(whatIf)),
+        answer => {
+          besideScene.value = answer
+        },
+      )
     else besideScene.value = null
   }
+
   /** A bag worked out for itself, to be handed over: what is on the screen stays. */
-  function workOut(whatIf: WhatIf): Promise<Scene> {
-    return new Promise((resolve, reject) => {
-      pageDone = { resolve, reject }
-      tell({ do: 'page', whatIf: toRaw(whatIf) })
-    })
-  }
+  const workOut = (whatIf: WhatIf): Promise<Scene> => ask(api => api.scene(toRaw(whatIf)))
+
   function help(finding: Finding): void {
     remedies.value = null
     open()
-    tell({ do: 'help', finding: toRaw(finding) })
+    void tell(
+      'help',
+      api => api.help(toRaw(finding)),
+      answer => {
+        remedies.value = answer
+      },
+    )
   }
+
+  let searches = 0
+
   function search(limits: SearchLimits): void {
     found.value = null
     progress.value = { looked: 0, of: 0 }
-    tell({ do: 'search', limits: { ...limits, dear: [...limits.dear] } })
+    const mine = ++searches
+    // How far it is goes another way than the answer, and may come after it.
+    const tellProgress = proxy((now: Progress) => {
+      if (mine === searches) progress.value = now
+    })
+    const take = (answer: SearchResult & { seconds: number }) => {
+      searches++
+      found.value = answer
+      progress.value = null
+    }
+    void tell('search', api => api.search({ ...limits, dear: [...limits.dear] }, tellProgress), take)
   }
-  const stop = () => worker?.postMessage({ do: 'stop' } satisfies WhatIfAsk)
+  const stop = () => ask(api => api.stop())
 
-  onScopeDispose(() => worker?.terminate())
-  return { today, scene, beside: computed(() => besideScene.value ?? today.value), newRungs, remedies, progress, found, failure, open, look, lookBeside, workOut, help, search, stop, asIs: () => asItIs(record.bag) }
+  onScopeDispose(end)
+  return {
+    today,
+    scene,
+    beside: computed(() => besideScene.value ?? today.value),
+    newRungs,
+    remedies,
+    progress,
+    found,
+    failure,
+    open,
+    look,
+    lookBeside,
+    workOut,
+    help,
+    search,
+    stop,
+    asIs: () => asItIs(record.bag),
+  }
 }

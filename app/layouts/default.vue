@@ -1,30 +1,62 @@
 <script setup lang="ts">
+import { useShortcuts } from '~/composables/useShortcuts'
+import { useDialogs } from '~/composables/useDialogs'
+import { useAccount } from '~/stores/account'
+import FrameTopLine from '~/components/frame/TopLine.vue'
+import { later } from '~/utils/later'
+
+const openHelp = () => import('~/components/frame/HelpDialog.vue')
+const openSearch = () => import('~/components/frame/SearchDialog.vue')
+const LazyFrameHelpDialog = later(openHelp)
+const LazyFramePlaysLike = later(() => import('~/components/frame/PlaysLike.vue'))
+const LazyFrameSearchDialog = later(openSearch)
+
 const account = useAccount()
 const { help, search, playsLike } = useDialogs()
 const route = useRoute()
 const pwa = usePWA()
 
-defineShortcuts({
-  '/': () => { search.value = true },
-  '?': () => { help.value = true },
-  'w': () => { playsLike.value = true },
-  'meta_k': () => { search.value = true },
-})
+/** No figure of a carry is written with these: from its field they act at once. */
+const carryField = () => document.querySelector<HTMLElement>('#carry')
+useShortcuts(
+  {
+    search: () => {
+      search.value = true
+    },
+    help: () => {
+      help.value = true
+    },
+    playsLike: () => {
+      playsLike.value = true
+    },
+  },
+  { field: carryField },
+)
 
 // Loaded while nothing else is to do, so that "/" and the name typed right after it find the field there.
-onNuxtReady(() => preloadComponents(['FrameSearchDialog', 'FrameHelpDialog']))
+onNuxtReady(() => Promise.all([openSearch(), openHelp()]))
 </script>
 
 <template>
   <div class="flex min-h-dvh flex-col">
-    <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3">Skip to the page</a>
+    <a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3"
+      >Skip to the page</a
+    >
     <FrameTopLine />
-    <p v-if="account.signedOut" role="status" class="flex flex-wrap items-center gap-3 border-b border-default bg-gorse-100 px-5 py-2 font-semibold text-ink-900">
+    <p
+      v-if="account.signedOut"
+      role="status"
+      class="flex flex-wrap items-center gap-3 border-b border-default bg-gorse-100 px-5 py-2 font-semibold text-ink-900"
+    >
       <UIcon name="i-lucide-log-in" />
       You are signed out. What you entered is kept on this device.
       <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
     </p>
-    <p v-if="pwa?.needRefresh" role="status" class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-5 py-2">
+    <p
+      v-if="pwa?.needRefresh"
+      role="status"
+      class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-5 py-2"
+    >
       <UIcon name="i-lucide-refresh-cw" />
       A newer Uzzet is ready. What you entered is kept.
       <UButton size="sm" color="neutral" variant="outline" @click="pwa.updateServiceWorker()">Load it</UButton>

@@ -1,5 +1,11 @@
-/** Everything but the doors, and the card of a player's phone, needs a signed-in coach. Without a network, who was signed in stays so. */
-export default defineNuxtRouteMiddleware(async (to) => {
+import { isAway } from '~/utils/api'
+import { useAccount } from '~/stores/account'
+
+/**
+ * Everything but the doors, and the card of a player's phone, needs a signed-in coach. Without a network, who was
+ * signed in stays so.
+ */
+export default defineNuxtRouteMiddleware(async to => {
   if (to.path === '/sign-in' || to.path === '/sign-up' || to.path === '/card') return
   const account = useAccount()
   try {

@@ -1,9 +1,16 @@
 <script setup lang="ts">
-import { AccountChange, PASSWORD_MIN, PasswordChange, type Account } from '#shared/account'
+import { useCharacterKeys } from '~/composables/useShortcuts'
+import { AccountChange, PASSWORD_MIN, PasswordChange } from '#shared/account'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import { useAccount } from '~/stores/account'
+import AccountDevices from '~/components/account/Devices.vue'
+import AccountLockIn from '~/components/account/LockIn.vue'
 
 useHead({ title: 'Account' })
 const account = useAccount()
 const toast = useToast()
+const characterKeys = useCharacterKeys()
 const name = ref(account.account?.name ?? '')
 const passwords = reactive({ current: '', password: '' })
 const nameErrors = useFormErrors()
@@ -13,7 +20,7 @@ async function saveName() {
   const value = nameErrors.check(AccountChange, { name: name.value })
   if (!value) return
   try {
-    account.account = await api<Account>('/api/account', { method: 'PATCH', body: value })
+    account.account = await api('/api/account', { method: 'PATCH', body: value })
     toast.add({ title: 'Name saved', color: 'success' })
   } catch (error) {
     nameErrors.take(error)
@@ -38,15 +45,44 @@ async function savePassword() {
     <h1 class="text-3xl font-bold">Account</h1>
     <p class="soft">{{ account.account?.academy }}, {{ account.account?.email }}</p>
     <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="saveName">
-      <UFormField label="Your name" name="name" :error="nameErrors.of('name') ?? (nameErrors.errors.value.length === 0 ? nameErrors.general.value : undefined)" help=" "><UInput v-model="name" autocomplete="name" class="w-full" /></UFormField>
+      <UFormField
+        label="Your name"
+        name="name"
+        :error="nameErrors.of('name') ?? (nameErrors.errors.value.length === 0 ? nameErrors.general.value : undefined)"
+        help=" "
+        ><UInput v-model="name" autocomplete="name" class="w-full"
+      /></UFormField>
       <UButton type="submit">Save name</UButton>
     </form>
     <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="savePassword">
-      <p v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0" role="alert" class="font-semibold text-error">{{ passwordErrors.general.value }}</p>
-      <UFormField label="Current password" name="current" :error="passwordErrors.of('current')" help=" "><UInput v-model="passwords.current" type="password" autocomplete="current-password" class="w-full" /></UFormField>
-      <UFormField label="New password" name="password" :error="passwordErrors.of('password')" :help="`${PASSWORD_MIN} characters or more.`"><UInput v-model="passwords.password" type="password" autocomplete="new-password" class="w-full" /></UFormField>
+      <p
+        v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0"
+        role="alert"
+        class="font-semibold text-error"
+      >
+        {{ passwordErrors.general.value }}
+      </p>
+      <UFormField label="Current password" name="current" :error="passwordErrors.of('current')" help=" "
+        ><UInput v-model="passwords.current" type="password" autocomplete="current-password" class="w-full"
+      /></UFormField>
+      <UFormField
+        label="New password"
+        name="password"
+        :error="passwordErrors.of('password')"
+        :help="`${PASSWORD_MIN} characters or more.`"
+        ><UInput v-model="passwords.password" type="password" autocomplete="new-password" class="w-full"
+      /></UFormField>
       <UButton type="submit">Change password</UButton>
     </form>
+    <section class="raised mt-6 p-5" aria-labelledby="keys-title">
+      <h2 id="keys-title" class="text-lg font-bold">Keyboard</h2>
+      <USwitch
+        v-model="characterKeys"
+        class="mt-1"
+        label="Single keys act on this device"
+        description="Letters, figures and signs as shortcuts. Switch it off where keys slip; arrow keys and Ctrl stay."
+      />
+    </section>
     <AccountLockIn />
     <AccountDevices />
   </main>

@@ -1,12 +1,27 @@
 <script setup lang="ts">
 import type { Method } from '#core/shot/shot'
 import { CARRY_LIMITS } from '#core/limits'
-import { stockShotName } from '#shared/flag-words'
-import { airText, dayText, figuresAre, inOrder, readFigure } from '#shared/hand-over'
+import { stockShotName } from '#words/stock-shot'
+import { airOfChartText, figuresText } from '#words/published'
+import { dayText } from '#words/dates'
+import { inOrder, readFigure } from '#core/history/hand-over'
 import { METHOD_WORDS } from '#shared/session'
+import { useCard } from '~/composables/useCard'
+import { useDistance } from '~/composables/useDistance'
+import { typedNumber } from '~/utils/numbers'
+import PublishedGrid from '~/components/published/Grid.vue'
+import { later } from '~/utils/later'
+
+const LazyPublishedHandedBag = later(() => import('~/components/published/HandedBag.vue'))
 
 definePageMeta({ layout: 'plain' })
-useHead({ title: 'Carry chart', meta: [{ name: 'referrer', content: 'no-referrer' }, { name: 'robots', content: 'noindex' }] })
+useHead({
+  title: 'Carry chart',
+  meta: [
+    { name: 'referrer', content: 'no-referrer' },
+    { name: 'robots', content: 'noindex' },
+  ],
+})
 
 /** What the player carries: the published chart on the phone, by the grid or by the yardage. */
 const { view, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = useCard()
@@ -14,11 +29,13 @@ const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
 const way = useLocalStorage<'carry' | 'grid'>('uzzet-card-way', 'carry')
 const chart = computed(() => view.value?.published ?? null)
-const shots = computed(() => chart.value ? inOrder(chart.value, unit.value) : [])
+const shots = computed(() => (chart.value ? inOrder(chart.value, unit.value) : []))
 const chosen = ref<string>()
 const carry = ref('')
 const method = useLocalStorage<Method>('uzzet-own-method', 'laser')
-const methods = (Object.entries(METHOD_WORDS) as [Method, string][]).filter(([value]) => value !== 'monitor').map(([value, label]) => ({ value, label }))
+const methods = (Object.entries(METHOD_WORDS) as [Method, string][])
+  .filter(([value]) => value !== 'monitor')
+  .map(([value, label]) => ({ value, label }))
 const fault = ref('')
 const said = ref('')
 const opened = ref(false)
@@ -36,7 +53,8 @@ useEventListener('hashchange', () => start(location.hash))
 async function add() {
   const value = typedNumber(carry.value)
   const { min, max } = CARRY_LIMITS[unit.value]
-  fault.value = value >= min && value <= max ? '' : `"${carry.value}" is not possible: ${min} to ${max} ${unit.value} is allowed.`
+  fault.value =
+    value >= min && value <= max ? '' : `"${carry.value}" is not possible: ${min} to ${max} ${unit.value} is allowed.`
   if (fault.value || !chosen.value) return
   const [clubId, rungId] = chosen.value.split('/') as [string, string]
   said.value = `${carry.value} ${unit.value} with ${chosenName.value} logged. It waits for your coach's nod.`
@@ -44,6 +62,13 @@ async function add() {
   await log(clubId, rungId, from(value), method.value)
 }
 const isWay = (which: 'carry' | 'grid') => way.value === which
+
+/** What the figures are, under the list. */
+const legend = computed(() => {
+  if (chart.value?.totalOn) return 'Total: where the ball stops. The carry, where it pitches, stands beside it.'
+  const right = isWay('carry') ? 'On the right where 8 clean balls in 10 lie.' : '± is how sure the number is.'
+  return `Carry: where the ball pitches. ${right}`
+})
 </script>
 
 <template>
@@ -57,52 +82,131 @@ const isWay = (which: 'carry' | 'grid') => way.value === which
       <header class="mb-3 flex items-start justify-between gap-3">
         <div class="min-w-0">
           <h1 class="truncate text-2xl font-bold">{{ view.player }}</h1>
-          <p v-if="chart" class="soft text-sm">{{ figuresAre(chart, unit) }}, no. {{ chart.number }}, {{ dayText(chart.publishedAtMs) }}, {{ airText(chart) }}</p>
+          <p v-if="chart" class="soft text-sm">
+            {{ figuresText(chart, unit) }}, no. {{ chart.number }}, {{ dayText(chart.publishedAtMs) }},
+            {{ airOfChartText(chart) }}
+          </p>
         </div>
         <div class="flex" role="group" aria-label="Unit">
-          <UButton v-for="one in (['yd', 'm'] as const)" :key="one" color="neutral" :variant="keptUnit === one ? 'solid' : 'outline'" :aria-pressed="keptUnit === one" @click="keptUnit = one">{{ one }}</UButton>
+          <UButton
+            v-for="one in ['yd', 'm'] as const"
+            :key="one"
+            color="neutral"
+            :variant="keptUnit === one ? 'solid' : 'outline'"
+            :aria-pressed="keptUnit === one"
+            @click="keptUnit = one"
+            >{{ one }}</UButton
+          >
         </div>
       </header>
       <p v-if="failure" role="alert" class="mb-3 text-error">{{ failure }}</p>
-      <div v-if="!chart" class="raised p-6 text-center"><p class="text-lg font-bold">Nothing is published yet.</p><p class="soft">Your coach publishes the chart; then it stands here.</p><UButton class="mt-4" variant="outline" @click="load">Look again</UButton></div>
+      <div v-if="!chart" class="raised p-6 text-center">
+        <p class="text-lg font-bold">Nothing is published yet.</p>
+        <p class="soft">Your coach publishes the chart; then it stands here.</p>
+        <UButton class="mt-4" variant="outline" @click="load">Look again</UButton>
+      </div>
       <template v-else>
         <p v-if="chart.note" class="mb-3 border-l-[5px] border-primary pl-3 text-lg">{{ chart.note }}</p>
         <div class="mb-3 flex gap-2" role="group" aria-label="How it is shown">
-          <UButton color="neutral" :variant="isWay('carry') ? 'solid' : 'outline'" :aria-pressed="isWay('carry')" @click="way = 'carry'">By yardage</UButton>
-          <UButton color="neutral" :variant="isWay('grid') ? 'solid' : 'outline'" :aria-pressed="isWay('grid')" @click="way = 'grid'">Grid</UButton>
+          <UButton
+            color="neutral"
+            :variant="isWay('carry') ? 'solid' : 'outline'"
+            :aria-pressed="isWay('carry')"
+            @click="way = 'carry'"
+            >By yardage</UButton
+          >
+          <UButton
+            color="neutral"
+            :variant="isWay('grid') ? 'solid' : 'outline'"
+            :aria-pressed="isWay('grid')"
+            @click="way = 'grid'"
+            >Grid</UButton
+          >
         </div>
-        <PublishedGrid v-if="isWay('grid')" :chart="chart" :unit="unit" :pick="view.strength === 'log'" :chosen="chosen" @choose="(clubId, rungId) => chosen = `${clubId}/${rungId}`" />
+        <PublishedGrid
+          v-if="isWay('grid')"
+          :chart="chart"
+          :unit="unit"
+          :pick="view.strength === 'log'"
+          :chosen="chosen"
+          @choose="(clubId, rungId) => (chosen = `${clubId}/${rungId}`)"
+        />
         <ol v-else class="raised divide-y divide-default">
           <li v-for="shot in shots" :key="`${shot.clubId}/${shot.rungId}`" class="flex items-baseline gap-4 px-4 py-2">
-            <span class="w-16 text-3xl leading-none" :class="shot.kind === 'predicted' ? 'soft italic' : shot.kind === 'written' ? 'font-extrabold underline decoration-2 underline-offset-4' : 'font-extrabold'">{{ readFigure(shot, unit) }}</span>
+            <span
+              class="w-16 text-3xl leading-none"
+              :class="
+                shot.kind === 'predicted'
+                  ? 'soft italic'
+                  : shot.kind === 'written'
+                    ? 'font-extrabold underline decoration-2 underline-offset-4'
+                    : 'font-extrabold'
+              "
+              >{{ readFigure(shot, unit) }}</span
+            >
             <span class="min-w-0 flex-1 text-xl font-bold">{{ stockShotName(shot.club, shot.swing) }}</span>
-            <span class="soft text-sm whitespace-nowrap">{{ shot.total ? `carry ${shot.carry![unit]}` : shot.window ? `${shot.window[0][unit]} to ${shot.window[1][unit]}` : shot.kind }}</span>
+            <span class="soft text-sm whitespace-nowrap">{{
+              shot.total
+                ? `carry ${shot.carry![unit]}`
+                : shot.window
+                  ? `${shot.window[0][unit]} to ${shot.window[1][unit]}`
+                  : shot.kind
+            }}</span>
           </li>
         </ol>
-        <p class="soft mt-2 text-sm">{{ chart.totalOn ? 'Total: where the ball stops. The carry, where it pitches, stands beside it.' : `Carry: where the ball pitches. ${isWay('carry') ? 'On the right where 8 clean balls in 10 lie.' : '± is how sure the number is.'}` }} Slanted is predicted, underlined is your coach's own number.</p>
+        <p class="soft mt-2 text-sm">
+          {{ legend }}
+          Slanted is predicted, underlined is your coach's own number.
+        </p>
         <section v-if="view.strength === 'log'" class="raised mt-5 space-y-3 p-4" aria-labelledby="own-title">
           <h2 id="own-title" class="text-xl font-bold">Log your own ball</h2>
-          <p v-if="!chosen" class="soft">{{ isWay('grid') ? 'Tap the stock shot in the grid above.' : 'Change to the grid and tap the stock shot.' }} <UButton v-if="!isWay('grid')" size="sm" color="neutral" variant="outline" @click="way = 'grid'">To the grid</UButton></p>
+          <p v-if="!chosen" class="soft">
+            {{ isWay('grid') ? 'Tap the stock shot in the grid above.' : 'Change to the grid and tap the stock shot.' }}
+            <UButton v-if="!isWay('grid')" size="sm" color="neutral" variant="outline" @click="way = 'grid'"
+              >To the grid</UButton
+            >
+          </p>
           <form v-else class="flex flex-wrap items-end gap-3" novalidate @submit.prevent="add">
-            <UFormField :label="`${chosenName}, ${unit}`" :error="fault || undefined"><UInput v-model="carry" inputmode="decimal" class="w-28" /></UFormField>
+            <UFormField :label="`${chosenName}, ${unit}`" :error="fault || undefined"
+              ><UInput v-model="carry" inputmode="decimal" class="w-28"
+            /></UFormField>
             <UFormField label="Measured by"><USelect v-model="method" :items="methods" class="w-44" /></UFormField>
             <UButton type="submit">Log it</UButton>
           </form>
           <p v-if="said" role="status">{{ said }}</p>
-          <p v-if="!keeps && waiting.length > 0" role="alert" class="font-semibold text-warning">This phone keeps nothing (a private window, or no room): stay on this page until it is sent.</p>
-          <p v-if="waiting.length > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ waiting.length }} kept on this phone{{ full ? '' : away ? ': no connection, sent by themselves later' : ', on the way' }}. <span v-if="full">{{ full }}</span> <UButton v-if="away || full" size="sm" color="neutral" variant="outline" @click="sendNow">Send now</UButton></p>
+          <p v-if="!keeps && waiting.length > 0" role="alert" class="font-semibold text-warning">
+            This phone keeps nothing (a private window, or no room): stay on this page until it is sent.
+          </p>
+          <p v-if="waiting.length > 0" class="soft text-sm">
+            <UIcon name="i-lucide-cloud-off" /> {{ waiting.length }} kept on this phone{{
+              full ? '' : away ? ': no connection, sent by themselves later' : ', on the way'
+            }}. <span v-if="full">{{ full }}</span>
+            <UButton v-if="away || full" size="sm" color="neutral" variant="outline" @click="sendNow">Send now</UButton>
+          </p>
           <ul v-if="refused.length > 0" class="divide-y divide-default">
-            <li v-for="ball in refused" :key="ball.id" class="flex flex-wrap items-center gap-2 py-1"><span class="min-w-0 flex-1"><b>{{ readDistance(ball.carryM) }}</b> was not taken: {{ ball.refused }}</span> <UButton size="sm" color="neutral" variant="outline" @click="discard(ball.id)">Discard</UButton></li>
+            <li v-for="ball in refused" :key="ball.id" class="flex flex-wrap items-center gap-2 py-1">
+              <span class="min-w-0 flex-1"
+                ><b>{{ readDistance(ball.carryM) }}</b> was not taken: {{ ball.refused }}</span
+              >
+              <UButton size="sm" color="neutral" variant="outline" @click="discard(ball.id)">Discard</UButton>
+            </li>
           </ul>
-          <p v-if="ofOthers > 0" class="soft text-sm"><UIcon name="i-lucide-cloud-off" /> {{ ofOthers }} more {{ ofOthers === 1 ? 'ball waits' : 'balls wait' }} on this phone for another player's link.</p>
+          <p v-if="ofOthers > 0" class="soft text-sm">
+            <UIcon name="i-lucide-cloud-off" /> {{ ofOthers }} more
+            {{ ofOthers === 1 ? 'ball waits' : 'balls wait' }} on this phone for another player's link.
+          </p>
         </section>
         <section v-if="view.bags && view.bags.length > 0" class="mt-5 space-y-3" aria-labelledby="bags-title">
           <h2 id="bags-title" class="text-xl font-bold">What if</h2>
           <LazyPublishedHandedBag v-for="bag in view.bags" :key="bag.id" :bag="bag" />
         </section>
-        <p class="soft mt-4 text-sm">Nobody goes beyond the line while anyone hits. The range's own rules come first.</p>
+        <p class="soft mt-4 text-sm">
+          Nobody goes beyond the line while anyone hits. The range's own rules come first.
+        </p>
       </template>
     </template>
-    <p v-else class="soft py-14 text-center" role="status">{{ opened ? 'There is no chart to show.' : 'Opening the chart…' }}</p>
+    <p v-else class="soft py-14 text-center" role="status">
+      {{ opened ? 'There is no chart to show.' : 'Opening the chart…' }}
+    </p>
   </div>
 </template>

@@ -4,7 +4,11 @@ import { weightOf } from '#core/gaps/answers'
 import type { Finding } from '#core/gaps/flag'
 import { FLAG_RULES, flagRule } from '#core/gaps/flags'
 import type { PlayerLine } from '#shared/player'
-import { flagWords, stockShotName } from '#shared/flag-words'
+import { flagText } from '#words/flags'
+import { stockShotName } from '#words/stock-shot'
+import { useDistance } from '~/composables/useDistance'
+import { usePlayers } from '~/composables/usePlayers'
+import FrameListFailure from '~/components/frame/ListFailure.vue'
 
 /** Open flags of all players, those that matter most first. */
 useHead({ title: 'Open flags' })
@@ -15,16 +19,46 @@ onMounted(() => load())
 const KINDS = { all: 'All kinds', hole: 'Missing', overlap: 'Doubled', weak: 'Weak', finding: 'To know' } as const
 const kind = ref<keyof typeof KINDS>('all')
 
-interface Row { player: PlayerLine, finding: Finding, title: string, why: string, odds: string }
-const rows = computed<Row[]>(() => (players.value ?? []).filter(player => !player.archived).flatMap((player) => {
-  const names = player.summary?.names ?? {}
-  const of = (cell: StockShot) => names[cellKey(cell)] ?? { club: '?', swing: '?' }
-  const words = { cell: (cell: StockShot) => stockShotName(of(cell).club, of(cell).swing), club: (cell: StockShot) => of(cell).club }
-  return (player.summary?.open ?? []).map((finding): Row => ({ player, finding, ...flagWords(finding, words, unit.value) }))
-}).sort((a, b) => weightOf(b.finding) - weightOf(a.finding) || a.player.name.localeCompare(b.player.name)))
-const shown = computed(() => kind.value === 'all' ? rows.value : rows.value.filter(row => flagRule(row.finding.flag).meta.kind === kind.value))
-const waiting = computed(() => (players.value ?? []).some(player => !player.archived && player.balls > 0 && player.summary === null))
-const kinds = computed(() => Object.entries(KINDS).filter(([id]) => id === 'all' || FLAG_RULES.some(rule => rule.meta.kind === id && rows.value.some(row => row.finding.flag === rule.meta.id))).map(([value, label]) => ({ value, label })))
+interface Row {
+  player: PlayerLine
+  finding: Finding
+  title: string
+  why: string
+  odds: string
+}
+const rows = computed<Row[]>(() =>
+  (players.value ?? [])
+    .filter(player => !player.archived)
+    .flatMap(player => {
+      const names = player.summary?.names ?? {}
+      const of = (cell: StockShot) => names[cellKey(cell)] ?? { club: '?', swing: '?' }
+      const words = {
+        cell: (cell: StockShot) => stockShotName(of(cell).club, of(cell).swing),
+        club: (cell: StockShot) => of(cell).club,
+      }
+      return (player.summary?.open ?? []).map((finding): Row => ({
+        player,
+        finding,
+        ...flagText(finding, words, unit.value),
+      }))
+    })
+    .sort((a, b) => weightOf(b.finding) - weightOf(a.finding) || a.player.name.localeCompare(b.player.name)),
+)
+const shown = computed(() =>
+  kind.value === 'all' ? rows.value : rows.value.filter(row => flagRule(row.finding.flag).meta.kind === kind.value),
+)
+const waiting = computed(() =>
+  (players.value ?? []).some(player => !player.archived && player.balls > 0 && player.summary === null),
+)
+const kinds = computed(() =>
+  Object.entries(KINDS)
+    .filter(
+      ([id]) =>
+        id === 'all' ||
+        FLAG_RULES.some(rule => rule.meta.kind === id && rows.value.some(row => row.finding.flag === rule.meta.id)),
+    )
+    .map(([value, label]) => ({ value, label })),
+)
 </script>
 
 <template>
@@ -38,17 +72,26 @@ const kinds = computed(() => Object.entries(KINDS).filter(([id]) => id === 'all'
     </header>
     <FrameListFailure v-if="failure" what="The players" :failure="failure" @again="load()" />
     <template v-else-if="players">
-      <p v-if="waiting" role="status" class="soft mb-2">Some players are still being worked out. <UButton variant="link" class="min-h-0 p-0" @click="load()">Look again</UButton></p>
+      <p v-if="waiting" role="status" class="soft mb-2">
+        Some players are still being worked out.
+        <UButton variant="link" class="min-h-0 p-0" @click="load()">Look again</UButton>
+      </p>
       <USelect v-if="rows.length > 0" v-model="kind" :items="kinds" aria-label="Kinds of flags" class="mb-3 w-48" />
       <ul v-if="shown.length > 0" class="raised divide-y divide-default">
         <li v-for="(row, i) in shown" :key="i">
           <NuxtLink :to="`/players/${row.player.id}/gaps`" class="block px-4 py-2.5 hover:bg-elevated">
-            <span class="flex flex-wrap items-baseline gap-x-3"><strong class="text-lg">{{ row.player.name }}</strong><span class="font-semibold">{{ row.title }}</span><span class="soft text-sm sm:ml-auto">{{ row.odds }}</span></span>
+            <span class="flex flex-wrap items-baseline gap-x-3"
+              ><strong class="text-lg">{{ row.player.name }}</strong
+              ><span class="font-semibold">{{ row.title }}</span
+              ><span class="soft text-sm sm:ml-auto">{{ row.odds }}</span></span
+            >
             <span class="soft block">{{ row.why }}</span>
           </NuxtLink>
         </li>
       </ul>
-      <p v-else-if="!waiting" class="raised flex items-center gap-2 p-6"><UIcon name="i-lucide-check" class="size-5 text-success" /> No flag of any player asks for an answer.</p>
+      <p v-else-if="!waiting" class="raised flex items-center gap-2 p-6">
+        <UIcon name="i-lucide-check" class="size-5 text-success" /> No flag of any player asks for an answer.
+      </p>
     </template>
     <p v-else class="soft py-14 text-center" role="status">Fetching the players…</p>
   </main>

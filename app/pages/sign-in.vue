@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { SignIn } from '#shared/account'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import { useAccount } from '~/stores/account'
+import { usePlayerRecord } from '~/stores/record'
+import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in' })
@@ -10,7 +15,7 @@ const route = useRoute()
 const form = reactive({ email: '', password: '' })
 const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
-const doors = ref<{ demo: boolean, signUp: boolean }>({ demo: false, signUp: false })
+const doors = ref<{ demo: boolean; signUp: boolean }>({ demo: false, signUp: false })
 
 onMounted(async () => {
   try {
@@ -26,10 +31,10 @@ function backTo(): string {
   return /^\/(?![/\\])/.test(back) ? back : '/players'
 }
 
-async function enter(path: string, body: object = {}) {
+async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object = {}) {
   busy.value = true
   try {
-    await api(path, { method: 'POST', body })
+    await api(route, { method: 'POST', body })
     // Whoever was here before is gone from this page's memory.
     await account.forget()
     record.close()
@@ -50,15 +55,25 @@ function submit() {
 <template>
   <FrameDoorFrame title="Sign in">
     <template v-if="doors.demo">
-      <UButton block size="xl" icon="i-lucide-door-open" :loading="busy" @click="enter('/api/auth/demo')">Enter the demo</UButton>
+      <UButton block size="xl" icon="i-lucide-door-open" :loading="busy" @click="enter('/api/auth/demo')"
+        >Enter the demo</UButton
+      >
       <p class="soft mt-2 mb-6 text-center text-sm">As the coach of a made-up academy, with eight made-up players.</p>
     </template>
     <form class="space-y-1" novalidate @submit.prevent="submit">
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
-      <UFormField label="E-mail" name="email" :error="of('email')" help=" "><UInput v-model="form.email" type="email" autocomplete="username" class="w-full" /></UFormField>
-      <UFormField label="Password" name="password" :error="of('password')" help=" "><UInput v-model="form.password" type="password" autocomplete="current-password" class="w-full" /></UFormField>
-      <UButton type="submit" block size="lg" :variant="doors.demo ? 'outline' : 'solid'" :loading="busy">Sign in</UButton>
+      <UFormField label="E-mail" name="email" :error="of('email')" help=" "
+        ><UInput v-model="form.email" type="email" autocomplete="username" class="w-full"
+      /></UFormField>
+      <UFormField label="Password" name="password" :error="of('password')" help=" "
+        ><UInput v-model="form.password" type="password" autocomplete="current-password" class="w-full"
+      /></UFormField>
+      <UButton type="submit" block size="lg" :variant="doors.demo ? 'outline' : 'solid'" :loading="busy"
+        >Sign in</UButton
+      >
     </form>
-    <p v-if="doors.signUp" class="mt-5 text-center">New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink></p>
+    <p v-if="doors.signUp" class="mt-5 text-center">
+      New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink>
+    </p>
   </FrameDoorFrame>
 </template>

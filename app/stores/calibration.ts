@@ -1,9 +1,13 @@
 import { sameGrid } from '#core/bag/bag'
-import type { Calibration } from '#core/chart/calibration'
+import type { Calibration } from '#core/calibration/calibration'
 import { calibrationOptions, newestMethod } from '#shared/calibration-input'
 import { toSession, toShot, type ShotRecord } from '#shared/session'
-import type { Answer, Ask } from '~/workers/calibration-protocol'
+import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
+import { calibrationWorker } from '~/utils/calibration-worker'
 import { changesSince } from '~/utils/changes'
+import { useAccount } from '~/stores/account'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
 
 /** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
 const PATIENCE_MS = 20_000
@@ -18,7 +22,7 @@ export const useCalibration = defineStore('calibration', () => {
   const latest = shallowRef<Calibration | null>(null)
   const failure = ref<string | null>(null)
 
-  let worker: Worker | undefined
+  const worker = calibrationWorker(answer => take(answer))
   let turn = 0
   let answered = 0
   let sentPlayer: string | null = null
@@ -27,25 +31,20 @@ export const useCalibration = defineStore('calibration', () => {
 
   function fail(reason: string): void {
     clearTimeout(clock)
-    worker?.terminate()
-    worker = undefined
+    worker.end()
     sentPlayer = null
     failure.value = reason
   }
 
-  function take(answer: Answer): void {
+  function take(answer: CalibrationAnswer): void {
     if (answer.turn < answered || answer.turn <= before) return
-    if ('failure' in answer) return fail(answer.failure)
+    if ('failure' in answer) {
+      fail(answer.failure)
+      return
+    }
     answered = answer.turn
     if (answer.turn === turn) clearTimeout(clock)
     latest.value = answer.calibration
-  }
-
-  function start(): Worker {
-    const made = new Worker(new URL('../workers/calibration.worker.ts', import.meta.url), { type: 'module' })
-    made.addEventListener('message', ({ data }: MessageEvent<Answer>) => take(data))
-    made.addEventListener('error', event => fail(event.message || 'The part that works out the numbers could not be started.'))
-    return made
   }
 
   /** Answers up to this turn are another player's. */
@@ -56,16 +55,27 @@ export const useCalibration = defineStore('calibration', () => {
     if (!player) return
     const anew = sentPlayer !== player.id
     const { put, gone } = changesSince(anew ? [] : sent, records)
-    const options = calibrationOptions(player.thresholds, newestMethod(sessions), { academyThresholds: toRaw(academyThresholds), words: toRaw(words), published: toRaw(published), unit: account.unit })
+    const options = calibrationOptions(player.thresholds, newestMethod(sessions), {
+      academyThresholds: toRaw(academyThresholds),
+      words: toRaw(words),
+      published: toRaw(published),
+      unit: account.unit,
+    })
     // Proxies cannot be sent; what is in the record is plain.
-    const ask: Ask = { turn: ++turn, player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: serverNowMs() }, options, anew, put: put.map(toShot), gone }
+    const ask: CalibrationAsk = {
+      turn: ++turn,
+      player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: serverNowMs() },
+      options,
+      anew,
+      put: put.map(toShot),
+      gone,
+    }
     sent = records
     sentPlayer = player.id
     failure.value = null
     clearTimeout(clock)
     clock = setTimeout(() => fail('The numbers take too long to work out.'), PATIENCE_MS)
-    worker ??= start()
-    worker.postMessage(ask)
+    worker.tell(ask).catch((error: unknown) => fail((error as Error).message))
   }
 
   function forget(): void {
@@ -78,10 +88,22 @@ export const useCalibration = defineStore('calibration', () => {
 
   if (import.meta.client) {
     watch(() => record.playerId, forget)
-    watch([() => record.player, () => record.bag, () => record.sessions, () => record.records, () => record.words, () => record.published, () => record.academyThresholds, () => account.unit], send)
+    watch(
+      [
+        () => record.player,
+        () => record.bag,
+        () => record.sessions,
+        () => record.records,
+        () => record.words,
+        () => record.published,
+        () => record.academyThresholds,
+        () => account.unit,
+      ],
+      send,
+    )
   }
 
   /** What is known now; null until it is, and while another grid is being worked out. */
-  const result = computed(() => latest.value && sameGrid(record.bag, latest.value.chart) ? latest.value : null)
+  const result = computed(() => (latest.value && sameGrid(record.bag, latest.value.chart) ? latest.value : null))
   return { result, failure, retry: send }
 })

@@ -1,12 +1,15 @@
 import { cellKey, type Bag } from '#core/bag/bag'
 import type { Shot } from '#core/shot/shot'
-import type { CellWordRecord } from '#shared/cell-word'
-import type { PublishedNumbers } from '#core/chart/published-numbers'
+import type { CellRemarkRecord } from '#shared/cell-remark'
+import type { PublishedNumbers } from '#core/history/published-numbers'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import type { AcademyThresholds, Player } from '#shared/player'
 import { fromColumns, type PlayerRecord } from '#shared/record'
 import type { Entry } from '~/utils/outbox-queue'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
+import { api, isAway } from '~/utils/api'
+import { useOutbox } from '~/stores/outbox'
+import { keepRecord, keepSent, keptRecord } from '~/utils/kept'
 
 const emptyBag = (): Bag => ({ clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] })
 
@@ -19,7 +22,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
   const bagVersion = ref(1)
   const sessions = shallowRef<SessionRecord[]>([])
   const records = shallowRef<ShotRecord[]>([])
-  const words = shallowRef<CellWordRecord[]>([])
+  const words = shallowRef<CellRemarkRecord[]>([])
   const answers = shallowRef<FlagAnswerRecord[]>([])
   const academyThresholds = shallowRef<AcademyThresholds>({})
   const published = shallowRef<PublishedNumbers | null>(null)
@@ -49,13 +52,14 @@ export const usePlayerRecord = defineStore('player-record', () => {
   })
 
   /** Puts a record into a list by its id; an older version never takes the place of a newer one. */
-  function place<T extends { id: string, version: number }>(list: T[], record: T): T[] {
+  function place<T extends { id: string; version: number }>(list: T[], record: T): T[] {
     const at = list.findIndex(other => other.id === record.id)
     if (at < 0) return [...list, record]
     return list[at]!.version > record.version ? list : list.with(at, record)
   }
 
-  const added = <T extends { id: string }>(list: T[], word: T) => list.some(other => other.id === word.id) ? list : [...list, word]
+  const added = <T extends { id: string }>(list: T[], word: T) =>
+    list.some(other => other.id === word.id) ? list : [...list, word]
 
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
   function take(reply: PlayerRecord, confirmed: readonly Entry[] = []): void {
@@ -95,7 +99,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     failure.value = null
     const askedAtMs = Date.now()
     try {
-      const [reply] = await Promise.all([api<PlayerRecord>(`/api/players/${id}`), outbox.ready()])
+      const [reply] = await Promise.all([api('/api/players/:playerId', { params: { playerId: id } }), outbox.ready()])
       void keepRecord(id, reply, askedAtMs)
       if (question !== asked) return
       keptAtMs.value = null
@@ -111,8 +115,12 @@ export const usePlayerRecord = defineStore('player-record', () => {
   }
 
   // What was opened without a connection is brought up to date by itself when there is one.
-  watch(() => outbox.state, state => state === 'idle' && keptAtMs.value && playerId.value && void open(playerId.value))
-  if (import.meta.client) useEventListener(window, 'online', () => keptAtMs.value && playerId.value && void open(playerId.value))
+  watch(
+    () => outbox.state,
+    state => state === 'idle' && keptAtMs.value && playerId.value && void open(playerId.value),
+  )
+  if (import.meta.client)
+    useEventListener(window, 'online', () => keptAtMs.value && playerId.value && void open(playerId.value))
 
   /** Lets go of what was open: the next one at this browser may be another coach. */
   function close(): void {
@@ -170,7 +178,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
   }
 
   /** What is said of a stock shot; sayings are only ever added. */
-  async function putWord(word: CellWordRecord): Promise<void> {
+  async function putWord(word: CellRemarkRecord): Promise<void> {
     words.value = added(words.value, word)
     await keep({ kind: 'word', record: word })
   }
@@ -188,10 +196,35 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return putShot({ ...record, ...change, version: record.version + 1 })
   }
 
-  function takeBag(saved: { bag: Bag, bagVersion: number }): void {
+  function takeBag(saved: { bag: Bag; bagVersion: number }): void {
     bag.value = saved.bag
     bagVersion.value = saved.bagVersion
   }
 
-  return { playerId, player, bag, bagVersion, sessions, records, words, answers, academyThresholds, published, shots, shotsByCell, failure, keptAtMs, open, close, putShot, takeShots, takeSession, putSession, putWord, putAnswer, changeShot, takeBag }
+  return {
+    playerId,
+    player,
+    bag,
+    bagVersion,
+    sessions,
+    records,
+    words,
+    answers,
+    academyThresholds,
+    published,
+    shots,
+    shotsByCell,
+    failure,
+    keptAtMs,
+    open,
+    close,
+    putShot,
+    takeShots,
+    takeSession,
+    putSession,
+    putWord,
+    putAnswer,
+    changeShot,
+    takeBag,
+  }
 })

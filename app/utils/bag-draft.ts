@@ -1,13 +1,30 @@
 import type { Bag, StruckOut } from '#core/bag/bag'
-import type { Flight, Rung } from '#core/swing/scale'
-import type { SchoolId } from '#core/swing/schools'
+import type { SwingFlight, Rung } from '#core/swing/scale'
+import { knownFraction, type SchoolId } from '#core/swing/schools'
 import { typedNumber } from './numbers'
 
 /** A club as it is being typed: the loft is text until it is saved, so that nothing typed is lost. */
-export interface DraftClub { id: string, label: string, name: string, loft: string, retired: boolean }
+export interface DraftClub {
+  id: string
+  label: string
+  name: string
+  loft: string
+  retired: boolean
+}
 
 /** A swing length as it is being typed; the share is text in per cent, empty for the school's own. */
-export interface DraftRung { id: string, label: string, cue: string, feels: string, school?: SchoolId, flight: Flight, share: string, retired: boolean }
+export interface DraftRung {
+  id: string
+  label: string
+  cue: string
+  feels: string
+  school?: SchoolId
+  flight: SwingFlight
+  share: string
+  /** What its name said when it was chosen, of full: kept when the name is changed to one that says nothing. */
+  chosen?: number
+  retired: boolean
+}
 
 export interface BagDraft {
   clubs: DraftClub[]
@@ -36,16 +53,33 @@ export function fieldNumber(text: string): number | string | undefined {
   return Number.isNaN(value) ? trimmed : value
 }
 
-export function draftRung(rung: Rung): DraftRung {
+export function draftRung(rung: Rung, scaleSchool: SchoolId): DraftRung {
   const { id, label, cue, feels = '', school, flight, fraction, retired } = rung
-  return { id, label, cue, feels, ...(school && { school }), flight, share: fraction === undefined ? '' : fieldText(fraction * 100), retired }
+  const chosen = knownFraction(school ?? scaleSchool, label)
+  return {
+    id,
+    label,
+    cue,
+    feels,
+    ...(school && { school }),
+    flight,
+    share: fraction === undefined ? '' : fieldText(fraction * 100),
+    ...(chosen !== undefined && { chosen }),
+    retired,
+  }
 }
 
 export function draftOf(bag: Bag): BagDraft {
   return {
-    clubs: bag.clubs.map(({ id, label, name, loftDeg, retired }) => ({ id, label, name, loft: fieldText(loftDeg), retired })),
+    clubs: bag.clubs.map(({ id, label, name, loftDeg, retired }) => ({
+      id,
+      label,
+      name,
+      loft: fieldText(loftDeg),
+      retired,
+    })),
     school: bag.scale.school,
-    rungs: bag.scale.rungs.map(draftRung),
+    rungs: bag.scale.rungs.map(rung => draftRung(rung, bag.scale.school)),
     struckOut: bag.struckOut.map(cell => ({ ...cell })),
   }
 }
@@ -54,12 +88,28 @@ export function draftOf(bag: Bag): BagDraft {
 export function changeOf(draft: BagDraft, version: number) {
   return {
     version,
-    clubs: draft.clubs.map(({ id, label, name, loft, retired }) => ({ id, label, name, loftDeg: fieldNumber(loft), retired })),
+    clubs: draft.clubs.map(({ id, label, name, loft, retired }) => ({
+      id,
+      label,
+      name,
+      loftDeg: fieldNumber(loft),
+      retired,
+    })),
     scale: {
       school: draft.school,
-      rungs: draft.rungs.map(({ id, label, cue, feels, school, flight, share, retired }) => {
+      rungs: draft.rungs.map(({ id, label, cue, feels, school, flight, share, chosen, retired }) => {
         const percent = fieldNumber(share)
-        return { id, label, cue, feels, ...(school && { school }), flight, fraction: typeof percent === 'number' ? percent / 100 : percent, retired }
+        const kept = knownFraction(school ?? draft.school, label) === undefined ? chosen : undefined
+        return {
+          id,
+          label,
+          cue,
+          feels,
+          ...(school && { school }),
+          flight,
+          fraction: typeof percent === 'number' ? percent / 100 : (percent ?? kept),
+          retired,
+        }
       }),
     },
     struckOut: draft.struckOut,
@@ -70,16 +120,33 @@ export function changeOf(draft: BagDraft, version: number) {
 export function differences(mine: BagDraft, theirs: BagDraft): string[] {
   const lines: string[] = []
   if (mine.school !== theirs.school) lines.push('The swing scale is of another school.')
-  const compare = <T extends { id: string, label: string }>(here: T[], there: T[], fields: [keyof T, string][]) => {
+  const compare = <T extends { id: string; label: string }>(here: T[], there: T[], fields: [keyof T, string][]) => {
     for (const other of there) {
       const own = here.find(entry => entry.id === other.id)
       if (!own) lines.push(`Theirs has ${other.label}, yours does not.`)
-      else for (const [field, word] of fields) if (own[field] !== other[field]) lines.push(`${other.label}: ${word} is "${other[field]}" there, "${own[field]}" here.`)
+      else
+        for (const [field, word] of fields)
+          if (own[field] !== other[field])
+            lines.push(`${other.label}: ${word} is "${String(other[field])}" there, "${String(own[field])}" here.`)
     }
-    for (const own of here) if (!there.some(other => other.id === own.id)) lines.push(`Yours has ${own.label || 'a new entry'}, theirs does not.`)
+    for (const own of here)
+      if (!there.some(other => other.id === own.id))
+        lines.push(`Yours has ${own.label || 'a new entry'}, theirs does not.`)
   }
-  compare(mine.clubs, theirs.clubs, [['label', 'label'], ['name', 'name'], ['loft', 'loft'], ['retired', 'retired']])
-  compare(mine.rungs, theirs.rungs, [['label', 'name'], ['cue', 'cue'], ['feels', 'feel'], ['flight', 'flight'], ['share', 'share'], ['retired', 'retired']])
+  compare(mine.clubs, theirs.clubs, [
+    ['label', 'label'],
+    ['name', 'name'],
+    ['loft', 'loft'],
+    ['retired', 'retired'],
+  ])
+  compare(mine.rungs, theirs.rungs, [
+    ['label', 'name'],
+    ['cue', 'cue'],
+    ['feels', 'feel'],
+    ['flight', 'flight'],
+    ['share', 'share'],
+    ['retired', 'retired'],
+  ])
   if (JSON.stringify(mine.struckOut) !== JSON.stringify(theirs.struckOut)) lines.push('Other cells are struck out.')
   return lines
 }

@@ -3,8 +3,8 @@ import type { DBSchema, IDBPDatabase } from 'idb'
 /** A store of this browser: what is done with it, and with one that was closed opened again. */
 export interface BrowserStore<S extends DBSchema> {
   /**
-   * Does something with the store. A store that was closed meanwhile (a phone that slept, storage that was cleared) is opened
-   * again once.
+   * Does something with the store. A store that was closed meanwhile (a phone that slept, storage that was cleared) is
+   * opened again once.
    * @throws whatever the browser says when it will not: a private window, no room, storage that is shut
    */
   use: <T>(work: (db: IDBPDatabase<S>) => Promise<T>) => Promise<T>
@@ -21,7 +21,10 @@ function hasEnded(error: unknown): boolean {
  * @param name of the store in this browser
  * @param upgrade makes its parts, when it is there for the first time
  */
-export function browserStore<S extends DBSchema>(name: string, upgrade: (db: IDBPDatabase<S>) => void): BrowserStore<S> {
+export function browserStore<S extends DBSchema>(
+  name: string,
+  upgrade: (db: IDBPDatabase<S>) => void,
+): BrowserStore<S> {
   let opening: Promise<IDBPDatabase<S>> | undefined
 
   function forget(promise: Promise<IDBPDatabase<S>>): void {
@@ -30,14 +33,19 @@ export function browserStore<S extends DBSchema>(name: string, upgrade: (db: IDB
 
   function open(): Promise<IDBPDatabase<S>> {
     if (opening) return opening
-    const promise = import('idb').then(({ openDB }) => openDB<S>(name, 1, {
-      upgrade,
-      // Another tab wants to change or delete it: this one lets go, and opens it again when it is needed.
-      blocking: (_, __, event) => (event.target as IDBDatabase).close(),
-      terminated: () => forget(promise),
-    }))
-    promise.then(db => db.addEventListener('close', () => forget(promise)), () => forget(promise))
-    return opening = promise
+    const promise = import('idb').then(({ openDB }) =>
+      openDB<S>(name, 1, {
+        upgrade,
+        // Another tab wants to change or delete it: this one lets go, and opens it again when it is needed.
+        blocking: (_, __, event) => (event.target as IDBDatabase).close(),
+        terminated: () => forget(promise),
+      }),
+    )
+    promise.then(
+      db => db.addEventListener('close', () => forget(promise)),
+      () => forget(promise),
+    )
+    return (opening = promise)
   }
 
   async function use<T>(work: (db: IDBPDatabase<S>) => Promise<T>): Promise<T> {

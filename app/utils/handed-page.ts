@@ -4,7 +4,8 @@ import { labelsOf } from '#core/bag/labels'
 import { clubsInUse, isGridClub, type Bag, type StockShot } from '#core/bag/bag'
 import type { Scene } from '#core/what-if/scene'
 import type { DistanceUnit } from '#core/units'
-import { flagWords, stockShotName } from '#shared/flag-words'
+import { flagText } from '#words/flags'
+import { stockShotName } from '#words/stock-shot'
 import type { HandedBag } from '#shared/handed-bag'
 
 /** What stock shots are called in a thought-of bag. */
@@ -18,8 +19,12 @@ export function sceneNames(of: Scene) {
 }
 
 /** Flags that go, come and stay from one bag to another, by their titles. */
-export function flagChanges(before: Scene, after: Scene, unit: DistanceUnit): { gone: string[], fresh: string[], stay: string[] } {
-  const title = (finding: Finding, of: Scene) => flagWords(finding, sceneNames(of), unit).title
+export function flagChanges(
+  before: Scene,
+  after: Scene,
+  unit: DistanceUnit,
+): { gone: string[]; fresh: string[]; stay: string[] } {
+  const title = (finding: Finding, of: Scene) => flagText(finding, sceneNames(of), unit).title
   const in_ = (list: readonly Finding[], one: Finding) => list.some(other => sameFlag(one, other))
   return {
     gone: before.open.filter(one => !in_(after.open, one)).map(one => title(one, before)),
@@ -31,15 +36,34 @@ export function flagChanges(before: Scene, after: Scene, unit: DistanceUnit): { 
 /** A thought-of bag as it is handed to the player. @throws Error when it has no stock shot with a number */
 export function handedPage(today: Scene, scene: Scene, bag: Bag, lineM: number, unit: DistanceUnit): HandedBag {
   if (!today.sum || !scene.sum) throw new Error('There is no number to hand over: no yard is covered.')
-  const sum = ({ within, targets, meanM, worst }: NonNullable<Scene['sum']>) => ({ within, targets, meanM, worstAtM: worst.atM, worstLeaveM: worst.leaveM })
+  const sum = ({ within, targets, meanM, worst }: NonNullable<Scene['sum']>) => ({
+    within,
+    targets,
+    meanM,
+    worstAtM: worst.atM,
+    worstLeaveM: worst.leaveM,
+  })
   const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
   const names = sceneNames(scene)
-  const own = new Set(scene.whatIf.clubs.filter(({ from, loftDeg }) => from !== null && lofts.get(from) === loftDeg).map(club => club.id))
+  const own = new Set(
+    scene.whatIf.clubs.filter(({ from, loftDeg }) => from !== null && lofts.get(from) === loftDeg).map(club => club.id),
+  )
   return {
     unit,
-    clubs: scene.whatIf.clubs.map(({ label, loftDeg, from }) => ({ label, loftDeg, wasDeg: from === null ? null : lofts.get(from) ?? null })),
-    left: clubsInUse(bag).filter(club => isGridClub(club) && !scene.whatIf.clubs.some(other => other.from === club.id)).map(club => club.label),
-    shots: [...scene.ladder].reverse().map(step => ({ name: names.cell(step), carryM: step.carryM, hit: !step.predicted && own.has(step.clubId) })),
-    lineM, before: sum(today.sum), after: sum(scene.sum), ...flagChanges(today, scene, unit),
+    clubs: scene.whatIf.clubs.map(({ label, loftDeg, from }) => ({
+      label,
+      loftDeg,
+      wasDeg: from === null ? null : (lofts.get(from) ?? null),
+    })),
+    left: clubsInUse(bag)
+      .filter(club => isGridClub(club) && !scene.whatIf.clubs.some(other => other.from === club.id))
+      .map(club => club.label),
+    shots: [...scene.ladder]
+      .reverse()
+      .map(step => ({ name: names.cell(step), carryM: step.carryM, hit: !step.predicted && own.has(step.clubId) })),
+    lineM,
+    before: sum(today.sum),
+    after: sum(scene.sum),
+    ...flagChanges(today, scene, unit),
   }
 }

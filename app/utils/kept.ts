@@ -1,20 +1,29 @@
-import { api, isAway } from '~/composables/useApi'
+import { api, pathOf, type Reply, type Route, isAway } from '~/utils/api'
 import { browserStore } from '~/utils/browser-store'
 import type { DBSchema } from 'idb'
 import type { PlayerRecord } from '#shared/record'
 import type { Entry } from '~/utils/outbox-queue'
 
 /** What this device knew last, for a page that is opened without a network. Emptied when a coach signs in or out. */
-interface Sent { key: string, playerId: string, atMs: number, entry: Entry }
-interface Answer { path: string, atMs: number, body: unknown }
-
-interface KeptSchema extends DBSchema {
-  answers: { key: string, value: Answer }
-  /** Confirmed since the answer that is kept: it does not hold them yet. */
-  sent: { key: string, value: Sent, indexes: { playerId: string } }
+interface Sent {
+  key: string
+  playerId: string
+  atMs: number
+  entry: Entry
+}
+interface Answer {
+  path: string
+  atMs: number
+  body: unknown
 }
 
-const store = browserStore<KeptSchema>('uzzet-kept', (db) => {
+interface KeptSchema extends DBSchema {
+  answers: { key: string; value: Answer }
+  /** Confirmed since the answer that is kept: it does not hold them yet. */
+  sent: { key: string; value: Sent; indexes: { playerId: string } }
+}
+
+const store = browserStore<KeptSchema>('uzzet-kept', db => {
   db.createObjectStore('answers', { keyPath: 'path' })
   db.createObjectStore('sent', { keyPath: 'key' }).createIndex('playerId', 'playerId')
 })
@@ -29,7 +38,10 @@ async function reading<T>(work: Parameters<typeof store.use<T>>[0]): Promise<T |
   }
 }
 
-/** Keeping is for the next page without a network: a full disk is told in the log, and holds up nothing that is under way. */
+/**
+ * Keeping is for the next page without a network: a full disk is told in the log, and holds up nothing that is under
+ * way.
+ */
 async function keeping(work: Parameters<typeof store.use<unknown>>[0]): Promise<void> {
   await reading(work)
 }
@@ -44,15 +56,23 @@ export function keepAnswer(path: string, body: object): Promise<void> {
  * @param token in place of a signed-in coach
  * @throws Refused, or Unreachable when nothing is kept
  */
-export async function apiOrKept<T extends object>(path: string, token?: string): Promise<T> {
+export async function apiOrKept<R extends Route>(
+  route: R,
+  { params, token }: { params?: Record<string, string | number | null>; token?: string } = {},
+): Promise<Reply<R, 'GET'>> {
+  const path = pathOf(route, params)
   try {
-    const body = await api<T>(path, { token })
+    const body = await (api as (route: R, options: object) => Promise<Reply<R, 'GET'> & object>)(route, {
+      params,
+      token,
+    })
     void keepAnswer(path, body)
     return body
   } catch (error) {
     const old = isAway(error) ? await reading(db => db.get('answers', path)) : undefined
     if (!old) throw error
-    return old.body as T
+    // Kept by this route, and by no other: it has the type that the route answered with.
+    return old.body as Reply<R, 'GET'>
   }
 }
 
@@ -60,30 +80,43 @@ const recordPath = (playerId: string) => `/api/players/${playerId}`
 
 /** Keeps a player's record; what was confirmed before it was asked for is in it. */
 export function keepRecord(playerId: string, body: PlayerRecord, askedAtMs: number): Promise<void> {
-  return keeping(async (db) => {
+  return keeping(async db => {
     const tx = db.transaction(['answers', 'sent'], 'readwrite')
     const sent = tx.objectStore('sent')
     const older = (await sent.index('playerId').getAll(playerId)).filter(item => item.atMs < askedAtMs)
-    await Promise.all([tx.objectStore('answers').put({ path: recordPath(playerId), atMs: askedAtMs, body }), ...older.map(item => sent.delete(item.key)), tx.done])
+    await Promise.all([
+      tx.objectStore('answers').put({ path: recordPath(playerId), atMs: askedAtMs, body }),
+      ...older.map(item => sent.delete(item.key)),
+      tx.done,
+    ])
   })
 }
 
 /** Keeps what the server has by now but no kept answer holds. */
 export function keepSent(playerId: string, entries: readonly Entry[]): Promise<void> {
-  return keeping(async (db) => {
+  return keeping(async db => {
     const tx = db.transaction('sent', 'readwrite')
     const atMs = Date.now()
-    await Promise.all([...entries.map(entry => tx.store.put({ key: `${entry.kind} ${entry.record.id}`, playerId, atMs, entry: toRaw(entry) })), tx.done])
+    await Promise.all([
+      ...entries.map(entry =>
+        tx.store.put({ key: `${entry.kind} ${entry.record.id}`, playerId, atMs, entry: toRaw(entry) }),
+      ),
+      tx.done,
+    ])
   })
 }
 
 /** A player's record as this device knew it last, and since when. */
-export function keptRecord(playerId: string): Promise<{ body: PlayerRecord, sent: Entry[], atMs: number } | undefined> {
-  return reading(async (db) => {
+export function keptRecord(playerId: string): Promise<{ body: PlayerRecord; sent: Entry[]; atMs: number } | undefined> {
+  return reading(async db => {
     const answer = await db.get('answers', recordPath(playerId))
     if (!answer) return undefined
     const sent = await db.getAllFromIndex('sent', 'playerId', playerId)
-    return { body: answer.body as PlayerRecord, sent: sent.sort((a, b) => a.atMs - b.atMs).map(item => item.entry), atMs: answer.atMs }
+    return {
+      body: answer.body as PlayerRecord,
+      sent: sent.sort((a, b) => a.atMs - b.atMs).map(item => item.entry),
+      atMs: answer.atMs,
+    }
   })
 }
 

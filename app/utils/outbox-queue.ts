@@ -1,14 +1,14 @@
-import type { CellWordRecord } from '#shared/cell-word'
+import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import { CLOCK_GOOD_MS } from '#shared/clock'
 import type { SessionRecord, ShotRecord } from '#shared/session'
 
 /** What can be entered without a connection. */
-export type Entry
-  = | { kind: 'session', record: SessionRecord }
-    | { kind: 'shot', record: ShotRecord }
-    | { kind: 'word', record: CellWordRecord }
-    | { kind: 'answer', record: FlagAnswerRecord }
+export type Entry =
+  | { kind: 'session'; record: SessionRecord }
+  | { kind: 'shot'; record: ShotRecord }
+  | { kind: 'word'; record: CellRemarkRecord }
+  | { kind: 'answer'; record: FlagAnswerRecord }
 
 /** A field of a ball that names something the player has no more. */
 export type Lacking = 'sessionId' | 'clubId' | 'rungId'
@@ -32,21 +32,31 @@ const BATCH = 200
 /** The same thing, in any of its versions. */
 const sameThing = (a: Entry, b: Entry) => a.kind === b.kind && a.record.id === b.record.id
 
-/** True when an entry cannot be taken before another: a later version of the same thing, a ball of a session that is new. */
+/**
+ * True when an entry cannot be taken before another: a later version of the same thing, a ball of a session that is
+ * new.
+ */
 export function dependsOn(later: Entry, earlier: Entry): boolean {
   if (sameThing(later, earlier)) return true
   return later.kind === 'shot' && earlier.kind === 'session' && later.record.sessionId === earlier.record.id
 }
 
 /**
- * What to send next: one entry, or balls of one player that can go together, each ball once. Entries that were tried less
- * often go first, in the order they were made; none goes before what it depends on.
+ * What to send next: one entry, or balls of one player that can go together, each ball once. Entries that were tried
+ * less often go first, in the order they were made; none goes before what it depends on.
  * @param waiting oldest first
  * @param triesOf how often an entry failed by itself
  * @returns nothing when nothing waits
  */
 export function nextLot(waiting: readonly OutboxItem[], triesOf: (item: OutboxItem) => number): OutboxItem[] {
-  const held = (item: OutboxItem) => waiting.findIndex(earlier => earlier.playerId === item.playerId && earlier !== item && dependsOn(item.entry, earlier.entry) && earlier.seq < item.seq) >= 0
+  const held = (item: OutboxItem) =>
+    waiting.findIndex(
+      earlier =>
+        earlier.playerId === item.playerId &&
+        earlier !== item &&
+        dependsOn(item.entry, earlier.entry) &&
+        earlier.seq < item.seq,
+    ) >= 0
   let first: OutboxItem | undefined
   for (const item of waiting) {
     if (first && triesOf(item) >= triesOf(first)) continue
@@ -58,7 +68,8 @@ export function nextLot(waiting: readonly OutboxItem[], triesOf: (item: OutboxIt
   const lot: OutboxItem[] = []
   for (const item of waiting) {
     if (lot.length === BATCH) break
-    if (item.entry.kind === 'shot' && item.playerId === first.playerId && triesOf(item) === 0 && !held(item)) lot.push(item)
+    if (item.entry.kind === 'shot' && item.playerId === first.playerId && triesOf(item) === 0 && !held(item))
+      lot.push(item)
   }
   return lot
 }
@@ -67,7 +78,12 @@ export function nextLot(waiting: readonly OutboxItem[], triesOf: (item: OutboxIt
 export function withFollowers(items: readonly OutboxItem[], waiting: readonly OutboxItem[]): OutboxItem[] {
   const found = new Set(items)
   for (const item of waiting) {
-    if ([...found].some(earlier => earlier.seq < item.seq && earlier.playerId === item.playerId && dependsOn(item.entry, earlier.entry))) found.add(item)
+    if (
+      [...found].some(
+        earlier => earlier.seq < item.seq && earlier.playerId === item.playerId && dependsOn(item.entry, earlier.entry),
+      )
+    )
+      found.add(item)
   }
   return waiting.filter(item => found.has(item))
 }
@@ -79,18 +95,48 @@ export function withTimeRight(item: OutboxItem, knownMs: number): OutboxItem {
   const right = (ms: number) => ms + knownMs
   if (entry.kind === 'shot') {
     const { record } = entry
-    return { ...item, clockMs: knownMs, entry: { kind: 'shot', record: { ...record, hitAtMs: right(record.hitAtMs), taken: { ...record.taken, clockMs: knownMs } } } }
+    return {
+      ...item,
+      clockMs: knownMs,
+      entry: {
+        kind: 'shot',
+        record: { ...record, hitAtMs: right(record.hitAtMs), taken: { ...record.taken, clockMs: knownMs } },
+      },
+    }
   }
   if (entry.kind === 'session') {
     const { record } = entry
     const air = record.air.map(one => ({ ...one, fromMs: right(one.fromMs) }))
-    return { ...item, clockMs: knownMs, entry: { kind: 'session', record: { ...record, startedAtMs: right(record.startedAtMs), endedAtMs: record.endedAtMs === null ? null : right(record.endedAtMs), air } } }
+    return {
+      ...item,
+      clockMs: knownMs,
+      entry: {
+        kind: 'session',
+        record: {
+          ...record,
+          startedAtMs: right(record.startedAtMs),
+          endedAtMs: record.endedAtMs === null ? null : right(record.endedAtMs),
+          air,
+        },
+      },
+    }
   }
-  if (entry.kind === 'word') return { ...item, clockMs: knownMs, entry: { kind: 'word', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } } }
-  return { ...item, clockMs: knownMs, entry: { kind: 'answer', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } } }
+  if (entry.kind === 'word')
+    return {
+      ...item,
+      clockMs: knownMs,
+      entry: { kind: 'word', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } },
+    }
+  return {
+    ...item,
+    clockMs: knownMs,
+    entry: { kind: 'answer', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } },
+  }
 }
 
 /** Which belongings a refusal names: "shots.0.clubId" is the club. */
 export function lackingOf(fields: readonly string[]): Lacking[] {
-  return (['sessionId', 'clubId', 'rungId'] as const).filter(name => fields.some(field => field.split('.').at(-1) === name))
+  return (['sessionId', 'clubId', 'rungId'] as const).filter(name =>
+    fields.some(field => field.split('.').at(-1) === name),
+  )
 }

@@ -12,14 +12,20 @@ export interface WaitingBall extends OwnBall {
   refused?: string
 }
 
-/** A mark of a link by which its balls are told from another's, without the token. @returns eight bytes of SHA-256, as hex */
+/**
+ * A mark of a link by which its balls are told from another's, without the token. @returns eight bytes of SHA-256, as
+ * hex
+ */
 export async function markOfLink(token: string): Promise<string> {
   const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(token)))
   return [...bytes.slice(0, 8)].map(byte => byte.toString(16).padStart(2, '0')).join('')
 }
 
 /** As it is sent, its time set right where the clock is known better now. */
-export function ballToSend({ id, clubId, rungId, carryM, method, hitAtMs, clockMs = null }: WaitingBall, knownMs: number): OwnBall {
+export function ballToSend(
+  { id, clubId, rungId, carryM, method, hitAtMs, clockMs = null }: WaitingBall,
+  knownMs: number,
+): OwnBall {
   const addMs = clockMs === null && Math.abs(knownMs) >= CLOCK_GOOD_MS ? knownMs : 0
   return { id, clubId, rungId, carryM, method, hitAtMs: hitAtMs + addMs }
 }
@@ -36,7 +42,7 @@ export interface OwnBallStore {
 function parsed(text: string | null): WaitingBall[] {
   try {
     const list = JSON.parse(text ?? '[]') as unknown
-    return Array.isArray(list) ? list as WaitingBall[] : []
+    return Array.isArray(list) ? (list as WaitingBall[]) : []
   } catch {
     // Nothing of ours can be read there; what is logged from now on takes its place.
     return []

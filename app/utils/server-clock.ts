@@ -1,8 +1,8 @@
 import { CLOCK_GOOD_MS } from '#shared/clock'
 
 /**
- * The time as the server has it. Each answer says it; a clock of this device that is far off is set right by it, and what is
- * logged says so. Without an answer yet, the last visit's difference holds.
+ * The time as the server has it. Each answer says it; a clock of this device that is far off is set right by it, and
+ * what is logged says so. Without an answer yet, the last visit's difference holds.
  */
 
 const KEPT = 'uzzet-clock'
@@ -81,5 +81,5 @@ export function heardServerTime(serverMs: number, askedAtMs: number): void {
 
 /** For tests: as on a page that was just opened. */
 export function forgetServerTime(): void {
-  [addMs, read, lastSeenMs] = [null, false, 0]
+  ;[addMs, read, lastSeenMs] = [null, false, 0]
 }

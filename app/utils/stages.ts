@@ -6,4 +6,4 @@ export const STAGES = [
   { id: 'gaps', title: 'Gaps', icon: 'i-lucide-ruler', key: 'g' },
 ] as const
 
-export type StageId = typeof STAGES[number]['id']
+export type StageId = (typeof STAGES)[number]['id']

@@ -1,9 +1,9 @@
-import type { Calibration, CalibrationOptions } from '#core/chart/calibration'
-import type { PlayerShots } from '#core/chart/grid-fit'
+import type { Calibration, CalibrationOptions } from '#core/calibration/calibration'
+import type { PlayerShots } from '#core/shot/player-shots'
 import type { Shot } from '#core/shot/shot'
 
 /** What the page tells the worker: everything about the player but the shots, and of the shots only what changed. */
-export interface Ask {
+export interface CalibrationAsk {
   turn: number
   player: Omit<PlayerShots, 'shots'>
   options: CalibrationOptions
@@ -14,4 +14,5 @@ export interface Ask {
 }
 
 /** What comes back. `full` is false for the quick answer that a full one follows. */
-export type Answer = { turn: number, full: boolean, calibration: Calibration } | { turn: number, failure: string }
+export type CalibrationAnswer =
+  { turn: number; full: boolean; calibration: Calibration } | { turn: number; failure: string }

@@ -1,9 +1,18 @@
 import Papa from 'papaparse'
+import type { CellValue } from 'read-excel-file/web-worker'
 import { isUnitRow, guessMapping, type ForeignTable, type Mapping } from '#core/files/foreign-table'
 import { unzipSync } from 'fflate'
 import { cut } from '#core/cut'
-import { FILE_MAX_BYTES, ROWS_MAX } from './import-protocol'
-import { CELL_CHARACTERS_MAX, CELLS_MAX, COLUMNS_MAX, walkSheet, walkText, type Beyond, type Bounds } from './table-bounds'
+import { FILE_MAX_BYTES, ROWS_MAX } from './import-limits'
+import {
+  CELL_CHARACTERS_MAX,
+  CELLS_MAX,
+  COLUMNS_MAX,
+  walkSheet,
+  walkText,
+  type Beyond,
+  type Bounds,
+} from './table-bounds'
 
 /** What is wrong with a file, in a sentence for the coach. */
 export class FileFault extends Error {}
@@ -12,19 +21,22 @@ export class FileFault extends Error {}
 const UNPACKED_MAX_BYTES = 150e6
 const CELL_MAX = 300
 
-/** Size of all parts of a zip when unpacked, by its directory; null when it is none. (PKWARE APPNOTE 4.3.12, 4.3.16.) */
+/**
+ * Size of all parts of a zip when unpacked, by its directory; null when it is none. (PKWARE APPNOTE 4.3.12, 4.3.16.)
+ */
 export function unpackedSize(bytes: Uint8Array): number | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   // The end of the directory stands in the last 64 KiB.
   for (let at = bytes.length - 22; at >= Math.max(0, bytes.length - 65_557); at--) {
-    if (view.getUint32(at, true) !== 0x06054B50) continue
+    if (view.getUint32(at, true) !== 0x06054b50) continue
     let place = view.getUint32(at + 16, true)
     const entries = view.getUint16(at + 10, true)
     let size = 0
     for (let i = 0; i < entries; i++) {
-      if (place + 46 > bytes.length || view.getUint32(place, true) !== 0x02014B50) return null
+      if (place + 46 > bytes.length || view.getUint32(place, true) !== 0x02014b50) return null
       size += view.getUint32(place + 24, true)
-      place += 46 + view.getUint16(place + 28, true) + view.getUint16(place + 30, true) + view.getUint16(place + 32, true)
+      place +=
+        46 + view.getUint16(place + 28, true) + view.getUint16(place + 30, true) + view.getUint16(place + 32, true)
     }
     return size
   }
@@ -33,8 +45,8 @@ export function unpackedSize(bytes: Uint8Array): number | null {
 
 /** Text of a file: UTF-8 or UTF-16 by its mark, UTF-8 when it is, else as old Windows programs write. */
 export function decode(bytes: Uint8Array): string {
-  if (bytes[0] === 0xFF && bytes[1] === 0xFE) return new TextDecoder('utf-16le').decode(bytes)
-  if (bytes[0] === 0xFE && bytes[1] === 0xFF) return new TextDecoder('utf-16be').decode(bytes)
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch (error) {
@@ -43,13 +55,27 @@ export function decode(bytes: Uint8Array): string {
   }
 }
 
-const words = (value: unknown) => cut(value === null || value === undefined ? '' : value instanceof Date ? value.toISOString() : String(value), CELL_MAX)
+/** What a cell shows; the workbook's reader types its dates as their constructor. */
+const words = (value: CellValue | null | undefined) =>
+  cut(
+    value === null || value === undefined
+      ? ''
+      : typeof value === 'object'
+        ? (value as Date).toISOString()
+        : String(value),
+    CELL_MAX,
+  )
 
 /** Lines of preamble that are looked past for the header. */
 const HEADER_WITHIN = 15
 /** Rows that may stand beside the shots: a preamble, units, blank lines at the end. */
 const ROWS_BESIDE = 1000
-const BOUNDS: Bounds = { rows: ROWS_MAX + ROWS_BESIDE, columns: COLUMNS_MAX, cells: CELLS_MAX, cellCharacters: CELL_CHARACTERS_MAX }
+const BOUNDS: Bounds = {
+  rows: ROWS_MAX + ROWS_BESIDE,
+  columns: COLUMNS_MAX,
+  cells: CELLS_MAX,
+  cellCharacters: CELL_CHARACTERS_MAX,
+}
 const many = (n: number) => n.toLocaleString('en-GB')
 
 /** @throws FileFault */
@@ -66,12 +92,19 @@ function refuseBeyond(beyond: Beyond | null): void {
 }
 
 /** What is read of a file, row by row, and the line that each row begins on. */
-interface Read { rows: string[][], lines: number[] }
+interface Read {
+  rows: string[][]
+  lines: number[]
+}
 
 async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<Read> {
   const size = unpackedSize(bytes)
-  if (size === null) throw new FileFault('This is no spreadsheet that can be read: it is damaged, or another kind of zip.')
-  if (size > UNPACKED_MAX_BYTES) throw new FileFault(`Unpacked this spreadsheet has ${Math.round(size / 1e6)} MB: at most ${UNPACKED_MAX_BYTES / 1e6} MB can be read.`)
+  if (size === null)
+    throw new FileFault('This is no spreadsheet that can be read: it is damaged, or another kind of zip.')
+  if (size > UNPACKED_MAX_BYTES)
+    throw new FileFault(
+      `Unpacked this spreadsheet has ${Math.round(size / 1e6)} MB: at most ${UNPACKED_MAX_BYTES / 1e6} MB can be read.`,
+    )
   const { default: readExcelFile } = await import('read-excel-file/web-worker')
   try {
     const sheetParts = unzipSync(bytes, { filter: ({ name }) => /^xl\/worksheets\/[^/]*\.xml$/i.test(name) })
@@ -87,12 +120,14 @@ async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<Read> {
 }
 
 function readCsv(bytes: Uint8Array): Read {
-  const text = decode(bytes).replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n')
+  const text = decode(bytes)
+    .replace(/^\uFEFF/, '')
+    .replace(/\r\n?/g, '\n')
   if (text.includes('\0')) throw new FileFault('This file is no table of text: save it as CSV or XLSX.')
   refuseBeyond(walkText(text, BOUNDS).beyond)
   const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
   let line = 1
-  const lines = data.map((row) => {
+  const lines = data.map(row => {
     const begins = line
     line += 1 + row.reduce((sum, cell) => sum + (cell.split('\n').length - 1), 0)
     return begins
@@ -102,7 +137,7 @@ function readCsv(bytes: Uint8Array): Read {
 
 /** The row that names columns: the first with a carry or a club in it, else the first with two cells. */
 function headerAt(rows: readonly string[][]): number {
-  const named = rows.slice(0, HEADER_WITHIN).findIndex((row) => {
+  const named = rows.slice(0, HEADER_WITHIN).findIndex(row => {
     const { columns } = guessMapping(row, [])
     return columns.some(column => /^(carry|total)_/.test(column)) && row.filter(cell => cell.trim() !== '').length >= 2
   })
@@ -113,10 +148,16 @@ function headerAt(rows: readonly string[][]): number {
  * A file as a table, and what its columns seem to be.
  * @throws FileFault with a sentence that says what is wrong and what is allowed
  */
-export async function openFile(name: string, bytes: Uint8Array<ArrayBuffer>): Promise<{ table: ForeignTable, mapping: Mapping }> {
-  if (bytes.length > FILE_MAX_BYTES) throw new FileFault(`${name} has ${Math.round(bytes.length / 1e6)} MB: at most ${FILE_MAX_BYTES / 1e6} MB can be read.`)
+export async function openFile(
+  name: string,
+  bytes: Uint8Array<ArrayBuffer>,
+): Promise<{ table: ForeignTable; mapping: Mapping }> {
+  if (bytes.length > FILE_MAX_BYTES)
+    throw new FileFault(
+      `${name} has ${Math.round(bytes.length / 1e6)} MB: at most ${FILE_MAX_BYTES / 1e6} MB can be read.`,
+    )
   if (bytes.length === 0) throw new FileFault(`${name} is empty.`)
-  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4B
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
   const { rows: all, lines } = isZip ? await readWorkbook(bytes) : readCsv(bytes)
   const at = headerAt(all)
   if (at < 0) throw new FileFault(`${name} has no row with names of columns.`)
@@ -126,6 +167,10 @@ export async function openFile(name: string, bytes: Uint8Array<ArrayBuffer>): Pr
   const rows = all.slice(from)
   while (rows.length > 0 && rows.at(-1)!.every(cell => cell.trim() === '')) rows.pop()
   if (rows.length === 0) throw new FileFault(`${name} has names of columns and no row below them.`)
-  if (rows.length > ROWS_MAX) throw new FileFault(`${name} has ${many(rows.length)} rows: at most ${many(ROWS_MAX)} can be read at once.`)
-  return { table: { headers, rows, lines: lines.slice(from, from + rows.length) }, mapping: guessMapping(headers, rows, units) }
+  if (rows.length > ROWS_MAX)
+    throw new FileFault(`${name} has ${many(rows.length)} rows: at most ${many(ROWS_MAX)} can be read at once.`)
+  return {
+    table: { headers, rows, lines: lines.slice(from, from + rows.length) },
+    mapping: guessMapping(headers, rows, units),
+  }
 }

@@ -1,56 +1,106 @@
-import type { ForeignTable } from '#core/files/foreign-table'
+import { expose } from 'comlink'
+import type { Bag } from '#core/bag/bag'
+import type { ForeignTable, Mapping } from '#core/files/foreign-table'
+import type { ImportChoices } from '#core/files/import-plan'
 import { FileFault, openFile } from './import-file'
-import type { ImportAnswer, ImportAsk } from './import-protocol'
-import { planImport, type Planned } from './importer'
+import { planImport, type Planned, type PlannedFile } from './importer'
 
 /** Reads, plans and sends a file, so that the page stays quick whatever its size. */
 const LOT = 500
 const SAMPLE_ROWS = 12
 let table: ForeignTable | undefined
-let plan: { playerId: string } & Planned | undefined
+let plan: ({ playerId: string } & Planned) | undefined
 let stopped = false
-const post = (answer: ImportAnswer) => self.postMessage(answer)
+
+/** A file that was opened: what stands in it, and what its columns are taken for. */
+export interface OpenedFile {
+  name: string
+  headers: string[]
+  /** The first rows, as they stand in the file. */
+  sample: string[][]
+  rows: number
+  mapping: Mapping
+}
+
+export interface SentFile {
+  sessionIds: string[]
+  balls: number
+}
 
 async function send(method: 'PUT' | 'POST', path: string, body: object): Promise<void> {
-  const reply = await fetch(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  const reply = await fetch(path, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
   if (reply.ok) return
-  const said = await reply.json().catch(() => null) as { message?: string } | null
+  const said = (await reply.json().catch(() => null)) as { message?: string } | null
   throw new FileFault(said?.message ?? `The server answered ${reply.status}.`)
 }
 
-async function sendAll({ playerId, sessions, shots }: NonNullable<typeof plan>): Promise<void> {
-  for (let at = 0; at < sessions.length; at += LOT) await send('POST', `/api/players/${playerId}/import/lot`, { sessions: sessions.slice(at, at + LOT), shots: [] })
+/** Says a failure as a coach is told it; what is the program's own stands in the log. */
+async function inWords<T>(work: () => T | Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof FileFault) throw error
+    console.error('import:', error)
+    if (error instanceof TypeError) {
+      throw new Error('No connection to the server. Nothing was imported; try again when it is back.')
+    }
+    throw new Error(`The file could not be read: ${(error as Error).message}`)
+  }
+}
+
+async function sendAll(
+  { playerId, sessions, shots }: NonNullable<typeof plan>,
+  tell: (done: number, of: number) => void,
+): Promise<SentFile | null> {
+  const lot = (body: object) => send('POST', `/api/players/${playerId}/import/lot`, body)
+  for (let at = 0; at < sessions.length; at += LOT) await lot({ sessions: sessions.slice(at, at + LOT), shots: [] })
   for (let at = 0; at < shots.length; at += LOT) {
-    if (stopped) return post({ did: 'stop' })
-    await send('POST', `/api/players/${playerId}/import/lot`, { sessions: [], shots: shots.slice(at, at + LOT) })
-    post({ did: 'progress', done: Math.min(shots.length, at + LOT), of: shots.length })
+    if (stopped) return null
+    await lot({ sessions: [], shots: shots.slice(at, at + LOT) })
+    tell(Math.min(shots.length, at + LOT), shots.length)
   }
   const sessionIds = sessions.map(session => session.id)
   // Only now do they show, all at once.
   await send('POST', `/api/players/${playerId}/import`, { sessionIds, visible: true })
-  post({ did: 'send', sessionIds, balls: shots.length })
+  return { sessionIds, balls: shots.length }
 }
 
-async function take(ask: ImportAsk): Promise<void> {
-  if (ask.do === 'stop') {
+const api = {
+  open: (file: File): Promise<OpenedFile> =>
+    inWords(async () => {
+      const opened = await openFile(file.name, new Uint8Array(await file.arrayBuffer()))
+      table = opened.table
+      const { headers, rows } = table
+      return {
+        name: file.name,
+        headers,
+        sample: rows.slice(0, SAMPLE_ROWS),
+        rows: rows.length,
+        mapping: opened.mapping,
+      }
+    }),
+
+  plan: (choices: ImportChoices, bag: Bag, playerId: string, knownBalls: string[]): Promise<PlannedFile> =>
+    inWords(() => {
+      plan = { playerId, ...planImport(table!, choices, bag, playerId, new Set(knownBalls), Date.now()) }
+      return plan.planned
+    }),
+
+  /** @returns null when it was stopped */
+  send: (tell: (done: number, of: number) => void): Promise<SentFile | null> =>
+    inWords(() => {
+      stopped = false
+      return sendAll(plan!, tell)
+    }),
+
+  stop(): void {
     stopped = true
-  } else if (ask.do === 'open') {
-    const { file } = ask
-    const opened = await openFile(file.name, new Uint8Array(await file.arrayBuffer()))
-    table = opened.table
-    post({ did: 'open', opened: { name: file.name, headers: table.headers, sample: table.rows.slice(0, SAMPLE_ROWS), rows: table.rows.length, mapping: opened.mapping } })
-  } else if (ask.do === 'plan') {
-    plan = { playerId: ask.playerId, ...planImport(table!, ask.choices, ask.bag, ask.playerId, new Set(ask.knownBalls), Date.now()) }
-    post({ did: 'plan', planned: plan.planned })
-  } else {
-    stopped = false
-    await sendAll(plan!)
-  }
+  },
 }
 
-self.addEventListener('message', ({ data }: MessageEvent<ImportAsk>) => {
-  take(data).catch((error: unknown) => {
-    if (!(error instanceof FileFault)) console.error('import:', error)
-    post({ did: 'fail', reason: error instanceof FileFault ? error.message : error instanceof TypeError ? 'No connection to the server. Nothing was imported; try again when it is back.' : `The file could not be read: ${(error as Error).message}` })
-  })
-})
+export type ImportApi = typeof api
+expose(api)

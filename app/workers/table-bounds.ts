@@ -1,13 +1,27 @@
-/** What is taken for a table of shots at most. Beyond it a file is refused before it is taken apart, so that none can hang the page. */
+/**
+ * What is taken for a table of shots at most. Beyond it a file is refused before it is taken apart, so that none can
+ * hang the page.
+ */
 export const COLUMNS_MAX = 256
 export const CELLS_MAX = 3_000_000
 /** Longer than any remark that a device writes. */
 export const CELL_CHARACTERS_MAX = 2000
 
-export interface Bounds { rows: number, columns: number, cells: number, cellCharacters: number }
+export interface Bounds {
+  rows: number
+  columns: number
+  cells: number
+  cellCharacters: number
+}
 
-/** Where a file goes beyond a bound. `line` counts from 1; an open quotation mark is named by the line that it stands on. */
-export interface Beyond { bound: 'rows' | 'columns' | 'cells' | 'cell' | 'quote', line: number }
+/**
+ * Where a file goes beyond a bound. `line` counts from 1; an open quotation mark is named by the line that it stands
+ * on.
+ */
+export interface Beyond {
+  bound: 'rows' | 'columns' | 'cells' | 'cell' | 'quote'
+  line: number
+}
 
 const DELIMITERS = ',;\t|'
 
@@ -16,7 +30,7 @@ const DELIMITERS = ',;\t|'
  * @param text lines end with "\n"
  * @returns null when all is within bounds, and how many characters were looked at: never more than there are
  */
-export function walkText(text: string, bounds: Bounds): { beyond: Beyond | null, steps: number } {
+export function walkText(text: string, bounds: Bounds): { beyond: Beyond | null; steps: number } {
   const columns = new Uint32Array(DELIMITERS.length)
   let [line, rows, cells, length, steps] = [1, 0, 0, 0, 0]
   let quotedFrom = 0
@@ -64,7 +78,7 @@ export function walkText(text: string, bounds: Bounds): { beyond: Beyond | null,
 }
 
 /** Place of a cell of a spreadsheet. @example placeOf('AB', '7') // { column: 28, row: 7 } */
-function placeOf(letters: string, digits: string): { column: number, row: number } {
+function placeOf(letters: string, digits: string): { column: number; row: number } {
   let column = 0
   for (const letter of letters) column = 26 * column + letter.charCodeAt(0) - 64
   return { column, row: Number(digits) }
@@ -78,7 +92,7 @@ const OVERLAP_BYTES = 64
  * Walks over a sheet of a workbook (ECMA-376, `<c r="AB7">`): one cell far out makes a reader build all rows before it.
  * @returns as `walkText`; steps are the cells
  */
-export function walkSheet(xml: Uint8Array, bounds: Bounds): { beyond: Beyond | null, steps: number } {
+export function walkSheet(xml: Uint8Array, bounds: Bounds): { beyond: Beyond | null; steps: number } {
   const decoder = new TextDecoder('latin1')
   let steps = 0
   for (let from = 0; from < xml.length; from += SLICE_BYTES) {

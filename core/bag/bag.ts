@@ -58,7 +58,10 @@ export function isGridClub(club: Pick<Club, 'loftDeg'>): boolean {
   return club.loftDeg >= GRID_LOFT_MIN_DEG && club.loftDeg <= GRID_LOFT_MAX_DEG
 }
 
-/** True when these are the cells of the bag's grid in use, in its order: a chart that is older than the bag has others. */
+/**
+ * True when these are the cells of the bag's grid in use, in its order: a chart that is older than the bag has
+ * others.
+ */
 export function sameGrid(bag: Bag, cells: readonly StockShot[]): boolean {
   const keys = gridCells(bag).map(cellKey)
   return keys.length === cells.length && keys.every((key, i) => key === cellKey(cells[i]!))

@@ -1,12 +1,13 @@
 import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, type Bag } from '../bag/bag'
-import type { Shot } from '../shot/shot'
-import { cellEstimate } from './model/estimate'
-import type { Fit } from './model/fit'
+import type { NeutralShot } from '../shot/shot'
+import { cellEstimate } from '../model/estimate'
+import type { Fit } from '../model/fit'
 import type { GridFit } from './grid-fit'
-import { leanings } from './model/leanings'
-import { Z_80 } from './model/normal'
+import { leanings } from '../model/leanings'
+import { Z_80 } from '../stats/normal'
 import type { CarryChart, ChartCell } from './chart-cell'
-import { groupByCell, pileOf } from './pile'
+import { pileOf } from './pile'
+import { groupByCell } from '../shot/by-cell'
 import { sidesOfGrid } from './sides'
 
 type Number80 = Pick<ChartCell, 'carryM' | 'certainty80M' | 'window80M'>
@@ -18,12 +19,15 @@ function numberOf(fit: Fit, i: number): Number80 {
 }
 
 /** The side pattern of the grid's cells, when any shot has a side. */
-function sidesOf(shots: readonly Shot[], grid: GridFit) {
+function sidesOf(shots: readonly NeutralShot[], grid: GridFit) {
   const pattern = sidesOfGrid(shots, grid)
   if (pattern.measured === 0) return null
   return (i: number, carryM: number): Pick<ChartCell, 'sideM' | 'sideWindow80M'> => {
     const half = Z_80 * Math.sqrt(pattern.variance[i]! + pattern.sd ** 2)
-    return { sideM: carryM * pattern.bias[i]!, sideWindow80M: [carryM * (pattern.bias[i]! - half), carryM * (pattern.bias[i]! + half)] }
+    return {
+      sideM: carryM * pattern.bias[i]!,
+      sideWindow80M: [carryM * (pattern.bias[i]! - half), carryM * (pattern.bias[i]! + half)],
+    }
   }
 }
 
@@ -31,9 +35,13 @@ function sidesOf(shots: readonly Shot[], grid: GridFit) {
  * The carry chart: the grid in use, clubs from most loft to least, swings from short to long, each cell with its pile
  * and its number. Without a single counting ball nothing is predicted: what is usual for a stranger is no number.
  */
-export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): CarryChart {
+export function carryChart(bag: Bag, shots: readonly NeutralShot[], grid: GridFit): CarryChart {
   const groups = groupByCell(shots)
-  const gridClubs = new Set(clubsInUse(bag).filter(isGridClub).map(club => club.id))
+  const gridClubs = new Set(
+    clubsInUse(bag)
+      .filter(isGridClub)
+      .map(club => club.id),
+  )
   const anyBall = grid.fit.information.some(said => said !== 0)
   const leans = leanings(grid.fit)
   const sides = sidesOf(shots, grid)
@@ -44,14 +52,23 @@ export function carryChart(bag: Bag, shots: readonly Shot[], grid: GridFit): Car
     const struckOut = isStruckOut(bag, cell)
     const i = grid.indexOf.get(key)
     const single = grid.plain.get(key)
-    const told = plain ? single !== undefined : anyBall
-    const shown = told && (!struckOut || pile.balls > 0)
+    const hasNumber = plain ? single !== undefined : anyBall
+    const shown = hasNumber && (!struckOut || pile.balls > 0)
     const number = !shown ? NO_NUMBER : single ? numberOf(single, 0) : numberOf(grid.fit, i!)
-    const kind = struckOut ? 'struck-out' : pile.balls > 0 ? 'measured' : shown ? 'predicted' : 'unhit'
+    const inUse = pile.balls > 0 ? 'measured' : shown ? 'predicted' : 'unhit'
+    const kind = struckOut ? 'struck-out' : inUse
     const lean = shown && !plain ? leans[i!]! : null
     return {
-      ...pile, kind, plain, ...number, ...(lean && sides?.(i!, number.carryM!)),
-      leansOn: lean && { own: lean.own, usual: lean.usual, others: lean.others.map(o => ({ ...grid.cells[o.cell]!, share: o.share })) },
+      ...pile,
+      kind,
+      plain,
+      ...number,
+      ...(lean && sides?.(i!, number.carryM!)),
+      leansOn: lean && {
+        own: lean.own,
+        usual: lean.usual,
+        others: lean.others.map(o => ({ ...grid.cells[o.cell]!, share: o.share })),
+      },
     }
   })
 }

@@ -24,7 +24,9 @@ export interface ChartCell extends Pile {
   /** Where the next clean ball lands 8 times in 10, metres. */
   window80M: [number, number] | null
   leansOn: LeansOn | null
-  /** Where it lies beside the line, right positive, and where 8 balls in 10 do, metres; only when sides were measured. */
+  /**
+   * Where it lies beside the line, right positive, and where 8 balls in 10 do, metres; only when sides were measured.
+   */
   sideM?: number
   sideWindow80M?: [number, number]
 }
@@ -36,8 +38,10 @@ export function plusMinusM({ certainty80M }: Pick<ChartCell, 'certainty80M'>): n
   return certainty80M && (certainty80M[1] - certainty80M[0]) / 2
 }
 
-/** How far the chart has come: cells of the grid hit, of the cells in use (struck-out ones and longer clubs are not). */
-export function chartProgress(chart: CarryChart): { hit: number, inUse: number } {
+/**
+ * How far the chart has come: cells of the grid hit, of the cells in use (struck-out ones and longer clubs are not).
+ */
+export function chartProgress(chart: CarryChart): { hit: number; inUse: number } {
   const used = chart.filter(cell => cell.kind !== 'struck-out' && !cell.plain)
   return { hit: used.filter(cell => cell.kind === 'measured').length, inUse: used.length }
 }

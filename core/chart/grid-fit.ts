@@ -1,26 +1,24 @@
-import { ln } from '../exact'
+import { ln } from '../stats/exact'
 import { cellKey, isGridClub, isStruckOut, rungsInUse, clubsInUse, type Bag, type StockShot } from '../bag/bag'
+import type { Level } from '../level'
 import { shotErrorM } from '../shot/measuring'
-import type { Session, Shot } from '../shot/shot'
+import { dayOf, type NeutralPlayer } from '../shot/player-shots'
+import type { NeutralShot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
-import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from './model/constants'
-import { fitModel, USUAL_SPREAD, type Fit, type FitOptions, type ModelSession, type ModelShot, type Verdict } from './model/fit'
-import { continueFit, foldSessions, type Folded } from './model/live'
-import { plainRecord } from './model/plain-record'
-import type { ModelCell } from './model/prior'
-import { groupByCell } from './pile'
-
-export type Level = keyof typeof SPREAD_OF_LEVEL
-
-/** A player's record, as the numbers are made from it. */
-export interface PlayerShots {
-  bag: Bag
-  sessions: readonly Session[]
-  shots: readonly Shot[]
-  level: Level
-  /** The moment it is looked at, milliseconds since 1970: only its day (UTC) matters. */
-  nowMs: number
-}
+import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
+import {
+  fitModel,
+  USUAL_SPREAD,
+  type Fit,
+  type FitOptions,
+  type ModelSession,
+  type ModelShot,
+  type Verdict,
+} from '../model/fit'
+import { continueFit, foldSessions, type Folded } from '../model/live'
+import { plainRecord } from '../model/plain-record'
+import type { ModelCell } from '../model/prior'
+import { groupByCell } from '../shot/by-cell'
 
 /** The model's view of a player: cells by index, the fit, and the plain records beside it. */
 export interface GridFit {
@@ -37,9 +35,6 @@ export interface GridFit {
   lastDay: number | null
 }
 
-const DAY_MS = 86_400_000
-export const dayOf = (ms: number) => Math.floor(ms / DAY_MS)
-
 export function spreadOptions(level: Level): FitOptions {
   return level === 'unknown' ? USUAL_SPREAD : { spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
 }
@@ -50,58 +45,91 @@ function familyOf(rung: Rung, school: string): string {
 }
 
 /** The cells of the model: the grid in use, and retired cells that have shots, which still tell of the player. */
-export function modelCells(bag: Bag, shots: readonly Shot[]): { cells: StockShot[], modelCells: ModelCell[] } {
+export function modelCells(bag: Bag, shots: readonly NeutralShot[]): { cells: StockShot[]; modelCells: ModelCell[] } {
   const clubs = bag.clubs.filter(isGridClub)
   const hit = new Set(shots.map(cellKey))
   const fractions = rungFractions(bag.scale)
   const families = [...new Set(bag.scale.rungs.map(rung => familyOf(rung, bag.scale.school)))]
-  const all = [...clubs].sort((a, b) => b.loftDeg - a.loftDeg).flatMap(club => bag.scale.rungs.map((rung, r) => ({ club, rung, r })))
-    .filter(({ club, rung }) => (!club.retired && !rung.retired) || hit.has(cellKey({ clubId: club.id, rungId: rung.id })))
+  const all = [...clubs]
+    .sort((a, b) => b.loftDeg - a.loftDeg)
+    .flatMap(club => bag.scale.rungs.map((rung, r) => ({ club, rung, r })))
+    .filter(
+      ({ club, rung }) => (!club.retired && !rung.retired) || hit.has(cellKey({ clubId: club.id, rungId: rung.id })),
+    )
   return {
     cells: all.map(({ club, rung }) => ({ clubId: club.id, rungId: rung.id })),
     modelCells: all.map(({ club, rung, r }) => ({
-      club: clubs.indexOf(club), rung: families.indexOf(familyOf(rung, bag.scale.school)), flight: rung.flight, loftDeg: club.loftDeg,
-      lnFraction: ln(fractions[r]!.fraction), rungDoubt: fractions[r]!.known ? 1 : MODEL.unknownRungDoubt,
+      club: clubs.indexOf(club),
+      rung: families.indexOf(familyOf(rung, bag.scale.school)),
+      flight: rung.flight,
+      loftDeg: club.loftDeg,
+      lnFraction: ln(fractions[r]!.fraction),
+      rungDoubt: fractions[r]!.known ? 1 : MODEL.unknownRungDoubt,
     })),
   }
 }
 
-function toModelShot(shot: Shot, cell: number): ModelShot {
+function toModelShot(shot: NeutralShot, cell: number): ModelShot {
   const { strike, suspect } = shot
   return {
-    cell, carryM: shot.carryM, measSdM: shotErrorM(shot), balls: shot.balls,
-    ...(strike === 'clean' && { counts: true }), ...(strike !== 'clean' && suspect && { suspect }), ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
+    cell,
+    carryM: shot.carryM,
+    measSdM: shotErrorM(shot),
+    balls: shot.balls,
+    ...(strike === 'clean' && { counts: true }),
+    ...(strike !== 'clean' && suspect && { suspect }),
+    ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
     ...(shot.extentM !== undefined && { extentM: shot.extentM }),
   }
 }
 
-interface Group { id: string, day: number, daySd: number, shots: Shot[] }
+interface Group {
+  id: string
+  day: number
+  daySd: number
+  shots: NeutralShot[]
+}
 
 /** Counting shots by session, oldest day first; sessions that are not on record go by the time of their first shot. */
-function bySession({ sessions, shots }: Pick<PlayerShots, 'sessions' | 'shots'>): Group[] {
+function bySession({ sessions, shots }: Pick<NeutralPlayer, 'sessions' | 'shots'>): Group[] {
   const known = new Map(sessions.map(session => [session.id, session]))
-  const groups = new Map<string, Shot[]>()
+  const groups = new Map<string, NeutralShot[]>()
   for (const shot of shots) {
     if (shot.leftOut !== null) continue
     const group = groups.get(shot.sessionId)
     if (group) group.push(shot)
     else groups.set(shot.sessionId, [shot])
   }
-  return [...groups].map(([id, list]) => {
-    const session = known.get(id)
-    const has = (method: Shot['method']) => list.some(shot => shot.method === method)
-    const ownSd = has('guess') ? MODEL.guessedDaySd : has('paces') || session?.ball === 'range' ? MODEL.roughDaySd : MODEL.daySd
-    const daySd = Math.hypot(ownSd, session?.commonSd ?? 0)
-    return { id, day: dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs))), daySd, shots: list }
-  }).sort((a, b) => a.day - b.day || (a.id < b.id ? -1 : 1))
+  return [...groups]
+    .map(([id, list]) => {
+      const session = known.get(id)
+      const has = (method: NeutralShot['method']) => list.some(shot => shot.method === method)
+      const ownSd = has('guess')
+        ? MODEL.guessedDaySd
+        : has('paces') || session?.ball === 'range'
+          ? MODEL.roughDaySd
+          : MODEL.daySd
+      const daySd = Math.hypot(ownSd, session?.commonSd ?? 0)
+      return { id, day: dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs))), daySd, shots: list }
+    })
+    .sort((a, b) => a.day - b.day || (a.id < b.id ? -1 : 1))
 }
 
 /** The sessions as the model takes them, of the shots whose cell it has. */
-function modelSessions(groups: readonly Group[], indexOf: ReadonlyMap<string, number>): { id: string, session: ModelSession, ids: string[] }[] {
-  return groups.map(({ id, day, daySd, shots }) => {
-    const own = shots.filter(shot => indexOf.has(cellKey(shot)))
-    return { id, session: { day, daySd, shots: own.map(shot => toModelShot(shot, indexOf.get(cellKey(shot))!)) }, ids: own.map(shot => shot.id) }
-  }).filter(({ ids }) => ids.length > 0)
+function modelSessions(
+  groups: readonly Group[],
+  indexOf: ReadonlyMap<string, number>,
+): { id: string; session: ModelSession; ids: string[] }[] {
+  return groups
+    .map(({ id, day, daySd, shots }) => {
+      const own = shots.filter(shot => indexOf.has(cellKey(shot)))
+      return {
+        id,
+        session: { day, daySd, shots: own.map(shot => toModelShot(shot, indexOf.get(cellKey(shot))!)) },
+        ids: own.map(shot => shot.id),
+      }
+    })
+    .filter(({ ids }) => ids.length > 0)
 }
 
 /** Earlier sessions folded, for the live rule: handed back in, they are not gone over again. */
@@ -118,7 +146,7 @@ export interface Kept {
  * @param kept what `foldEarlier` folded; valid as long as bag, level and all but its live session are as they were. Not
  *   used when another session has become the newest.
  */
-export function fitGrid(player: PlayerShots, kept?: Kept): GridFit {
+export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
   const { bag, shots, level, nowMs } = player
   const { cells, modelCells: model } = modelCells(bag, shots)
   const indexOf = new Map(cells.map((cell, i) => [cellKey(cell), i]))
@@ -126,34 +154,56 @@ export function fitGrid(player: PlayerShots, kept?: Kept): GridFit {
   const today = dayOf(nowMs)
   const options = spreadOptions(level)
   const sessions = modelSessions(groups, indexOf)
-  const live = kept && kept.sessions === sessions.length - 1 && kept.live === sessions.at(-1)?.id ? sessions.at(-1) : undefined
-  const fit = kept && live ? continueFit(kept.folded, live.session, today) : fitModel(model, sessions.map(s => s.session), today, options)
+  const live =
+    kept && kept.sessions === sessions.length - 1 && kept.live === sessions.at(-1)?.id ? sessions.at(-1) : undefined
+  const fit =
+    kept && live
+      ? continueFit(kept.folded, live.session, today)
+      : fitModel(
+          model,
+          sessions.map(s => s.session),
+          today,
+          options,
+        )
   const verdicts = new Map(live ? kept!.verdicts : [])
-  const judge = (ids: readonly string[], list: readonly Verdict[]) => ids.forEach((id, k) => {
-    if (!Number.isNaN(list[k]!.clean)) verdicts.set(id, list[k]!)
-  })
+  const judge = (ids: readonly string[], list: readonly Verdict[]) =>
+    ids.forEach((id, k) => {
+      if (!Number.isNaN(list[k]!.clean)) verdicts.set(id, list[k]!)
+    })
   if (live) judge(live.ids, fit.verdicts[0]!)
   else sessions.forEach(({ ids }, s) => judge(ids, fit.verdicts[s]!))
 
   const plain = new Map<string, Fit>()
-  const inUse = new Set([...clubsInUse(bag)].flatMap(club => rungsInUse(bag).map(rung => cellKey({ clubId: club.id, rungId: rung.id }))))
-  const counting = shots.filter(shot => shot.leftOut === null && !indexOf.has(cellKey(shot)) && inUse.has(cellKey(shot)))
+  const inUse = new Set(
+    [...clubsInUse(bag)].flatMap(club => rungsInUse(bag).map(rung => cellKey({ clubId: club.id, rungId: rung.id }))),
+  )
+  const counting = shots.filter(
+    shot => shot.leftOut === null && !indexOf.has(cellKey(shot)) && inUse.has(cellKey(shot)),
+  )
   for (const key of groupByCell(counting).keys()) {
     const own = modelSessions(groups, new Map([[key, 0]]))
-    const single = plainRecord(own.map(s => s.session), today, options)
+    const single = plainRecord(
+      own.map(s => s.session),
+      today,
+      options,
+    )
     plain.set(key, single)
     own.forEach(({ ids }, s) => judge(ids, single.verdicts[s]!))
   }
-  const need = cells.map(cell => inUse.has(cellKey(cell)) && !isStruckOut(bag, cell) ? 1 : 0)
+  const need = cells.map(cell => (inUse.has(cellKey(cell)) && !isStruckOut(bag, cell) ? 1 : 0))
   return { cells, indexOf, need, fit, plain, verdicts, lastDay: groups.at(-1)?.day ?? null }
 }
 
 /** Folds all sessions but the newest; null when there is nothing before it. */
-export function foldEarlier(player: PlayerShots, full: GridFit): Kept | null {
+export function foldEarlier(player: NeutralPlayer, full: GridFit): Kept | null {
   const { modelCells: model } = modelCells(player.bag, player.shots)
   const sessions = modelSessions(bySession(player), full.indexOf)
   const live = sessions.at(-1)
   if (!live) return null
-  const folded = foldSessions(model, sessions.slice(0, -1).map(s => s.session), spreadOptions(player.level))
+  const folded = foldSessions(
+    model,
+    sessions.slice(0, -1).map(s => s.session),
+    spreadOptions(player.level),
+  )
   return folded && { folded, sessions: sessions.length - 1, live: live.id, verdicts: full.verdicts }
 }

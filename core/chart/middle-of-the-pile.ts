@@ -1,4 +1,4 @@
-import { median } from '../median'
+import { median } from '../stats/median'
 
 /** From this many balls on, the longest and the shortest are dropped (common practice). */
 export const TRIM_FROM_BALLS = 5

@@ -1,6 +1,6 @@
-import { cellKey, type StockShot } from '../bag/bag'
-import { groupBy } from '../group-by'
-import type { Shot } from '../shot/shot'
+import type { StockShot } from '../bag/bag'
+import { inTime } from '../shot/by-cell'
+import type { AnyShot } from '../shot/shot'
 import { middleOfThePile } from './middle-of-the-pile'
 
 /** The balls of one stock shot, as they were measured. */
@@ -17,27 +17,21 @@ export interface Pile extends StockShot {
   middleM: number | null
 }
 
-/** Shots by the key of their cell. */
-export function groupByCell(shots: readonly Shot[]): Map<string, Shot[]> {
-  return groupBy(shots, cellKey)
-}
-
-/** Oldest first; those of one moment by their id, so that the same shots always come in the same order. */
-export function inTime(shots: readonly Shot[]): Shot[] {
-  return [...shots].sort((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))
-}
-
 /** @param shots all shots of this cell, in any order */
-export function pileOf(cell: StockShot, shots: readonly Shot[]): Pile {
+export function pileOf(cell: StockShot, shots: readonly AnyShot[]): Pile {
   const ordered = inTime(shots)
   const counted = ordered.filter(shot => shot.leftOut === null)
   const out = ordered.filter(shot => shot.leftOut !== null)
   const carriesM = counted.map(shot => shot.carryM)
-  const count = (list: readonly Shot[]) => list.reduce((sum, shot) => sum + shot.balls, 0)
+  const count = (list: readonly AnyShot[]) => list.reduce((sum, shot) => sum + shot.balls, 0)
   return {
-    clubId: cell.clubId, rungId: cell.rungId,
-    balls: count(counted), leftOut: count(out), lastHitMs: ordered.at(-1)?.hitAtMs ?? null,
-    carriesM, leftOutCarriesM: out.map(shot => shot.carryM),
+    clubId: cell.clubId,
+    rungId: cell.rungId,
+    balls: count(counted),
+    leftOut: count(out),
+    lastHitMs: ordered.at(-1)?.hitAtMs ?? null,
+    carriesM,
+    leftOutCarriesM: out.map(shot => shot.carryM),
     middleM: carriesM.length > 0 ? middleOfThePile(carriesM) : null,
   }
 }

@@ -1,20 +1,20 @@
 import type { Bag } from '../bag/bag'
-import { exp, ln } from '../exact'
+import { exp, ln } from '../stats/exact'
 import { clubsInUse } from '../bag/bag'
 import { groupBy } from '../group-by'
 import { shotErrorM } from '../shot/measuring'
-import type { Shot } from '../shot/shot'
+import type { AnyShot } from '../shot/shot'
 import { mpsToMph } from '../units'
-import { SPEED } from './model/constants'
-import { carryAtSpeed, fitSpeedLine, type SpeedLine } from './model/club-speed'
-import { Z_80 } from './model/normal'
+import { SPEED } from '../model/constants'
+import { carryAtSpeed, fitSpeedLine, type SpeedLine } from '../model/club-speed'
+import { Z_80 } from '../stats/normal'
 
 /** Fewer balls tell a middle, not a line. */
 export const LEAST_SPEED_BALLS = 5
 
 export interface ClubBySpeed {
   clubId: string
-  balls: { speedMph: number, carryM: number, rungId: string }[]
+  balls: { speedMph: number; carryM: number; rungId: string }[]
   line: SpeedLine
   /** Where its balls were, mph: the line is drawn there and a little beyond, not further. */
   fromMph: number
@@ -22,30 +22,61 @@ export interface ClubBySpeed {
 }
 
 /**
- * Carry as a function of club speed, club by club, of the counting balls whose speed was measured. Carries are taken as they
- * come: a chart's own are in neutral air.
+ * Carry as a function of club speed, club by club, of the counting balls whose speed was measured. Carries are taken as
+ * they come: a chart's own are in neutral air.
  * @returns clubs with enough balls, most loft first
  */
-export function clubsBySpeed(bag: Bag, shots: readonly Shot[]): ClubBySpeed[] {
-  const byClub = groupBy(shots.filter(shot => shot.leftOut === null && shot.carryM > 0 && shot.readings?.clubSpeedMs !== undefined), shot => shot.clubId)
-  return clubsInUse(bag).flatMap((club) => {
+export function clubsBySpeed(bag: Bag, shots: readonly AnyShot[]): ClubBySpeed[] {
+  const byClub = groupBy(
+    shots.filter(shot => shot.leftOut === null && shot.carryM > 0 && shot.readings?.clubSpeedMs !== undefined),
+    shot => shot.clubId,
+  )
+  return clubsInUse(bag).flatMap(club => {
     const own = byClub.get(club.id) ?? []
     if (own.length < LEAST_SPEED_BALLS) return []
-    const balls = own.map(({ readings, carryM, rungId }) => ({ speedMph: mpsToMph(readings!.clubSpeedMs!), carryM, rungId }))
+    const balls = own.map(({ readings, carryM, rungId }) => ({
+      speedMph: mpsToMph(readings!.clubSpeedMs!),
+      carryM,
+      rungId,
+    }))
     // A mishit at full speed would pull the line down: what lies far off a first line is left out of the second.
-    const fit = (list: readonly Shot[]) => fitSpeedLine(list.map(shot => ({ speedMph: mpsToMph(shot.readings!.clubSpeedMs!), carryM: shot.carryM, measSdM: shotErrorM(shot) })))
+    const fit = (list: readonly AnyShot[]) =>
+      fitSpeedLine(
+        list.map(shot => ({
+          speedMph: mpsToMph(shot.readings!.clubSpeedMs!),
+          carryM: shot.carryM,
+          measSdM: shotErrorM(shot),
+        })),
+      )
     const first = fit(own)
-    const near = own.filter(shot => Math.abs(shot.carryM / carryAtSpeed(first, mpsToMph(shot.readings!.clubSpeedMs!)).carryM - 1) < 0.12)
+    const near = own.filter(
+      shot => Math.abs(shot.carryM / carryAtSpeed(first, mpsToMph(shot.readings!.clubSpeedMs!)).carryM - 1) < 0.12,
+    )
     const speeds = balls.map(ball => ball.speedMph)
-    return [{ clubId: club.id, balls, line: near.length >= LEAST_SPEED_BALLS ? fit(near) : first, fromMph: Math.min(...speeds), toMph: Math.max(...speeds) }]
+    return [
+      {
+        clubId: club.id,
+        balls,
+        line: near.length >= LEAST_SPEED_BALLS ? fit(near) : first,
+        fromMph: Math.min(...speeds),
+        toMph: Math.max(...speeds),
+      },
+    ]
   })
 }
 
 /** Carry at a speed, where 8 balls in 10 struck at that speed land, metres, and what one mph more is worth there. */
-export function callAt({ line }: Pick<ClubBySpeed, 'line'>, speedMph: number): { carryM: number, window80M: [number, number], perMphM: number } {
+export function callAt(
+  { line }: Pick<ClubBySpeed, 'line'>,
+  speedMph: number,
+): { carryM: number; window80M: [number, number]; perMphM: number } {
   const { carryM, lnSd } = carryAtSpeed(line, speedMph)
   const half = Z_80 * carryM * Math.hypot(lnSd, SPEED.shotSd)
-  return { carryM, window80M: [carryM - half, carryM + half], perMphM: carryAtSpeed(line, speedMph + 0.5).carryM - carryAtSpeed(line, speedMph - 0.5).carryM }
+  return {
+    carryM,
+    window80M: [carryM - half, carryM + half],
+    perMphM: carryAtSpeed(line, speedMph + 0.5).carryM - carryAtSpeed(line, speedMph - 0.5).carryM,
+  }
 }
 
 /** The club speed that a carry takes, mph: "110 is 69 mph". */

@@ -1,6 +1,6 @@
 import type { Bag, StockShot } from '../bag/bag'
 import { schoolById, SCHOOL_IDS, type SchoolId } from '../swing/schools'
-import { rungName, type Flight } from '../swing/scale'
+import { rungName, type SwingFlight } from '../swing/scale'
 
 /** The bag as it stands in a file: labels instead of ids. Checked before it comes here. */
 export interface BagFile {
@@ -8,18 +8,28 @@ export interface BagFile {
   version: 1
   player?: string
   level?: string
-  clubs: { label: string, name?: string, loftDeg: number, retired?: boolean }[]
+  clubs: { label: string; name?: string; loftDeg: number; retired?: boolean }[]
   scale: {
     school: SchoolId
-    rungs: { label: string, cue?: string, feels?: string, school?: SchoolId, flight?: Flight, fraction?: number, retired?: boolean }[]
+    rungs: {
+      label: string
+      cue?: string
+      feels?: string
+      school?: SchoolId
+      flight?: SwingFlight
+      fraction?: number
+      retired?: boolean
+    }[]
   }
-  struckOut?: { club: string, swing: string }[]
+  struckOut?: { club: string; swing: string }[]
   /** What the player believes, metres. */
-  believed?: { club: string, swing: string, carryM: number }[]
+  believed?: { club: string; swing: string; carryM: number }[]
 }
 
 /** A stock carry that the player believes, by the ids of the bag. */
-export interface Believed extends StockShot { carryM: number }
+export interface Believed extends StockShot {
+  carryM: number
+}
 
 /**
  * The bag for a file. Keys that say nothing (no cue, normal flight, in use) are left away.
@@ -34,16 +44,32 @@ export function writeBagFile(bag: Bag, player: string, level: string, believed: 
     version: 1,
     player,
     level,
-    clubs: bag.clubs.map(({ label, name, loftDeg, retired }) => ({ label, ...(name && { name }), loftDeg, ...(retired && { retired }) })),
+    clubs: bag.clubs.map(({ label, name, loftDeg, retired }) => ({
+      label,
+      ...(name && { name }),
+      loftDeg,
+      ...(retired && { retired }),
+    })),
     scale: {
       school: bag.scale.school,
       rungs: bag.scale.rungs.map(({ label, cue, feels, school, flight, fraction, retired }) => ({
-        label, ...(cue && { cue }), ...(feels && { feels }), ...(school && { school }), ...(flight !== 'normal' && { flight }),
-        ...(fraction !== undefined && { fraction }), ...(retired && { retired }),
+        label,
+        ...(cue && { cue }),
+        ...(feels && { feels }),
+        ...(school && { school }),
+        ...(flight !== 'normal' && { flight }),
+        ...(fraction !== undefined && { fraction }),
+        ...(retired && { retired }),
       })),
     },
     struckOut: bag.struckOut.map(cell => ({ club: clubLabel.get(cell.clubId)!, swing: swingLabel.get(cell.rungId)! })),
-    ...(believed.length > 0 && { believed: believed.map(({ clubId, rungId, carryM }) => ({ club: clubLabel.get(clubId)!, swing: swingLabel.get(rungId)!, carryM: Math.round(carryM * 1000) / 1000 })) }),
+    ...(believed.length > 0 && {
+      believed: believed.map(({ clubId, rungId, carryM }) => ({
+        club: clubLabel.get(clubId)!,
+        swing: swingLabel.get(rungId)!,
+        carryM: Math.round(carryM * 1000) / 1000,
+      })),
+    }),
   }
 }
 
@@ -54,19 +80,35 @@ export function writeBagFile(bag: Bag, player: string, level: string, believed: 
 export function readBagFile(file: BagFile): Bag {
   if (!SCHOOL_IDS.includes(file.scale.school)) schoolById(file.scale.school)
   const bag: Bag = {
-    clubs: file.clubs.map(club => ({ id: club.label, label: club.label, name: club.name ?? '', loftDeg: club.loftDeg, retired: club.retired ?? false })),
+    clubs: file.clubs.map(club => ({
+      id: club.label,
+      label: club.label,
+      name: club.name ?? '',
+      loftDeg: club.loftDeg,
+      retired: club.retired ?? false,
+    })),
     scale: {
       school: file.scale.school,
-      rungs: file.scale.rungs.map((rung) => {
+      rungs: file.scale.rungs.map(rung => {
         const flight = rung.flight ?? 'normal'
-        return { id: rungName({ label: rung.label, flight }), label: rung.label, cue: rung.cue ?? '', ...(rung.feels && { feels: rung.feels }), school: rung.school, flight, fraction: rung.fraction, retired: rung.retired ?? false }
+        return {
+          id: rungName({ label: rung.label, flight }),
+          label: rung.label,
+          cue: rung.cue ?? '',
+          ...(rung.feels && { feels: rung.feels }),
+          school: rung.school,
+          flight,
+          fraction: rung.fraction,
+          retired: rung.retired ?? false,
+        }
       }),
     },
     struckOut: [],
   }
   for (const { club, swing } of file.struckOut ?? []) {
     if (!bag.clubs.some(c => c.id === club)) throw new RangeError(`struckOut: club "${club}" is not in the bag`)
-    if (!bag.scale.rungs.some(r => r.id === swing)) throw new RangeError(`struckOut: swing "${swing}" is not on the scale`)
+    if (!bag.scale.rungs.some(r => r.id === swing))
+      throw new RangeError(`struckOut: swing "${swing}" is not on the scale`)
     bag.struckOut.push({ clubId: club, rungId: swing })
   }
   return bag
@@ -80,7 +122,8 @@ export function readBelieved(file: BagFile): Believed[] {
   const bag = readBagFile(file)
   return (file.believed ?? []).map(({ club, swing, carryM }) => {
     if (!bag.clubs.some(c => c.id === club)) throw new RangeError(`believed: club "${club}" is not in the bag`)
-    if (!bag.scale.rungs.some(r => r.id === swing)) throw new RangeError(`believed: swing "${swing}" is not on the scale`)
+    if (!bag.scale.rungs.some(r => r.id === swing))
+      throw new RangeError(`believed: swing "${swing}" is not on the scale`)
     return { clubId: club, rungId: swing, carryM }
   })
 }

@@ -13,7 +13,13 @@ export function figure(text: string): number {
  * The first of these columns that has a value; undefined when none has, or when what stands there was reported.
  * @param range in the core's unit, both ends allowed
  */
-export function readNumber(cells: Record<string, string>, columns: readonly NumberColumn[], [least, most]: readonly [number, number], unit: string, fail: Fail): number | undefined {
+export function readNumber(
+  cells: Record<string, string>,
+  columns: readonly NumberColumn[],
+  [least, most]: readonly [number, number],
+  unit: string,
+  fail: Fail,
+): number | undefined {
   for (const [name, convert] of columns) {
     const text = (cells[name] ?? '').trim()
     if (text === '') continue
@@ -26,7 +32,12 @@ export function readNumber(cells: Record<string, string>, columns: readonly Numb
 }
 
 /** One of a few words, without regard to case; null when the cell is empty, or when what stands there was reported. */
-export function readOneOf<T extends string>(cells: Record<string, string>, column: string, allowed: readonly T[], fail: Fail): T | null {
+export function readOneOf<T extends string>(
+  cells: Record<string, string>,
+  column: string,
+  allowed: readonly T[],
+  fail: Fail,
+): T | null {
   const text = (cells[column] ?? '').trim().toLowerCase()
   if (text === '') return null
   const found = allowed.find(word => word === text)

@@ -1,16 +1,16 @@
 import type { StockShot } from '../bag/bag'
-import type { Calibration, Next } from '../chart/calibration'
+import type { Calibration, Next } from '../calibration/calibration'
 import { cellKey } from '../bag/bag'
 import type { ChartCell } from '../chart/chart-cell'
-import type { Said } from '../chart/coach-word'
+import type { Remarks } from '../history/coach-remarks'
 import type { Finding } from '../gaps/flag'
 
 /** What a stock shot is called in a file. */
-export type CellNames = (cell: StockShot) => { club: string, swing: string }
+export type CellNames = (cell: StockShot) => { club: string; swing: string }
 
 /** What is said in words, in the unit of the reader. */
 export interface ChartFileWords {
-  finding: (finding: Finding) => { title: string, why: string, remedy: string }
+  finding: (finding: Finding) => { title: string; why: string; remedy: string }
   next: (next: Next) => string
 }
 
@@ -28,12 +28,14 @@ const cm = (metres: number) => Number(metres.toFixed(2))
 /** A probability with three decimals. */
 const odds = (probability: number) => Number(probability.toFixed(3))
 
-function cellOut(cell: ChartCell, names: CellNames, said: Said | undefined) {
+function cellOut(cell: ChartCell, names: CellNames, said: Remarks | undefined) {
   const written = cell.kind === 'struck-out' ? undefined : said?.written
   return {
     ...names(cell),
     kind: written ? 'written' : cell.kind,
-    ...(written ? { carryM: cm(written.carryM!), ...(cell.carryM !== null && { measuredCarryM: cm(cell.carryM) }) } : cell.carryM !== null && { carryM: cm(cell.carryM) }),
+    ...(written
+      ? { carryM: cm(written.carryM!), ...(cell.carryM !== null && { measuredCarryM: cm(cell.carryM) }) }
+      : cell.carryM !== null && { carryM: cm(cell.carryM) }),
     ...(cell.certainty80M && { certainty80M: cell.certainty80M.map(cm) }),
     ...(cell.window80M && { window80M: cell.window80M.map(cm) }),
     ...(cell.sideM !== undefined && { sideM: cm(cell.sideM), sideWindow80M: cell.sideWindow80M!.map(cm) }),
@@ -49,22 +51,48 @@ function cellOut(cell: ChartCell, names: CellNames, said: Said | undefined) {
  * Cells of which nothing is known, not even by others, are not in it.
  * @param said a written number stands in its cell, with what the balls say beside it
  */
-export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords, said: ReadonlyMap<string, Said> = new Map()) {
+export function writeChartFile(
+  asOf: string | null,
+  calibration: Calibration,
+  names: CellNames,
+  words: ChartFileWords,
+  said: ReadonlyMap<string, Remarks> = new Map(),
+) {
   const { air, chart, ladder, findings, next, ready, retestDueMs, setAside } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
     air,
     asOf,
-    cells: chart.filter(cell => cell.kind !== 'unhit' || said.get(cellKey(cell))?.written).map(cell => cellOut(cell, names, said.get(cellKey(cell)))),
-    ladder: ladder.map(step => ({ ...names(step), carryM: cm(step.carryM), ...(step.stepM !== null && { stepM: cm(step.stepM) }), ...(step.stepPlusMinusM !== null && { stepPlusMinusM: cm(step.stepPlusMinusM) }) })),
+    cells: chart
+      .filter(cell => cell.kind !== 'unhit' || said.get(cellKey(cell))?.written)
+      .map(cell => cellOut(cell, names, said.get(cellKey(cell)))),
+    ladder: ladder.map(step => ({
+      ...names(step),
+      carryM: cm(step.carryM),
+      ...(step.stepM !== null && { stepM: cm(step.stepM) }),
+      ...(step.stepPlusMinusM !== null && { stepPlusMinusM: cm(step.stepPlusMinusM) }),
+    })),
     flags: findings.map(finding => ({
-      rule: finding.flag, sureness: finding.sureness, ...(finding.probability !== null && { probability: odds(finding.probability) }), ...words.finding(finding), cells: finding.cells.map(names),
-      fromM: cm(finding.fromM), toM: cm(finding.toM),
+      rule: finding.flag,
+      sureness: finding.sureness,
+      ...(finding.probability !== null && { probability: odds(finding.probability) }),
+      ...words.finding(finding),
+      cells: finding.cells.map(names),
+      fromM: cm(finding.fromM),
+      toM: cm(finding.toM),
     })),
     next: next.map(shot => ({ ...names(shot), balls: shot.balls, why: words.next(shot) })),
-    ready: { withinM: cm(ready.withinM), cellsWithin: ready.cellsWithin, cellsInUse: ready.cellsInUse, goodEnough: ready.goodEnough, ballsToGo: ready.ballsToGo },
-    ...(setAside.length > 0 && { setAside: setAside.map(({ why, carryM, ...cell }) => ({ ...names(cell), carryM: cm(carryM), why })) }),
+    ready: {
+      withinM: cm(ready.withinM),
+      cellsWithin: ready.cellsWithin,
+      cellsInUse: ready.cellsInUse,
+      goodEnough: ready.goodEnough,
+      ballsToGo: ready.ballsToGo,
+    },
+    ...(setAside.length > 0 && {
+      setAside: setAside.map(({ why, carryM, ...cell }) => ({ ...names(cell), carryM: cm(carryM), why })),
+    }),
     ...(retestDueMs !== null && moment(retestDueMs) !== null && { retestDue: moment(retestDueMs)!.slice(0, 10) }),
   }
 }

@@ -1,6 +1,6 @@
 import { NEUTRAL } from '../flight/air'
 import { fly } from '../flight/fly'
-import { median } from '../median'
+import { median } from '../stats/median'
 import { METRES_PER_YARD, metresToYards, WIND_UNITS } from '../units'
 import { figure } from './cells'
 import { textCell } from './shot-table'
@@ -15,19 +15,65 @@ export interface ForeignTable {
 
 /** What a column can be taken for, and how it is called on the screen. Ids are columns of the shot table. */
 export const FOREIGN_COLUMNS = [
-  ['club', 'Club'], ['swing', 'Swing length'], ['time', 'Date and time'], ['session', 'Session'],
-  ['carry_yd', 'Carry, yd'], ['carry_m', 'Carry, m'], ['total_yd', 'Total, yd'], ['total_m', 'Total, m'], ['side_yd', 'Side, yd'], ['side_m', 'Side, m'], ['apex_yd', 'Apex, yd'], ['apex_m', 'Apex, m'],
-  ['ball_speed_mph', 'Ball speed, mph'], ['ball_speed_mps', 'Ball speed, m/s'], ['ball_speed_kmh', 'Ball speed, km/h'], ['club_speed_mph', 'Club speed, mph'], ['club_speed_mps', 'Club speed, m/s'], ['club_speed_kmh', 'Club speed, km/h'],
-  ['launch_deg', 'Launch, °'], ['direction_deg', 'Direction, °'], ['spin_rpm', 'Spin, rpm'], ['spin_axis_deg', 'Spin axis, °'], ['descent_deg', 'Descent, °'],
-  ['strike', 'Strike'], ['left_out', 'Left out'], ['balls', 'Balls in a pile'], ['method', 'Method'], ['ball', 'Ball'], ['carry_basis', 'Carry seen or worked out'],
-  ['asked', 'Swing length asked for'], ['surface', 'Surface'], ['indoors', 'Indoors'], ['measured_at', 'Measured to pitch or rest'], ['firmness', 'Ground'], ['height_yd', 'Landing height, yd'], ['height_m', 'Landing height, m'],
-  ['pile_front_yd', 'Front of the pile, yd'], ['pile_front_m', 'Front of the pile, m'], ['pile_back_yd', 'Back of the pile, yd'], ['pile_back_m', 'Back of the pile, m'], ['pile_width_yd', 'Width of the pile, yd'], ['pile_width_m', 'Width of the pile, m'],
-  ['temp_c', 'Temperature, °C'], ['temp_f', 'Temperature, °F'], ['altitude_m', 'Altitude, m'], ['altitude_ft', 'Altitude, ft'], ['pressure_hpa', 'Pressure, hPa'], ['humidity_pct', 'Humidity, %'],
-  ['wind_mps', 'Wind, m/s'], ['wind_mph', 'Wind, mph'], ['wind_kmh', 'Wind, km/h'], ['wind_from_clock', 'Wind from, o\'clock'], ['wind_height_m', 'Wind read at, m'],
+  ['club', 'Club'],
+  ['swing', 'Swing length'],
+  ['time', 'Date and time'],
+  ['session', 'Session'],
+  ['carry_yd', 'Carry, yd'],
+  ['carry_m', 'Carry, m'],
+  ['total_yd', 'Total, yd'],
+  ['total_m', 'Total, m'],
+  ['side_yd', 'Side, yd'],
+  ['side_m', 'Side, m'],
+  ['apex_yd', 'Apex, yd'],
+  ['apex_m', 'Apex, m'],
+  ['ball_speed_mph', 'Ball speed, mph'],
+  ['ball_speed_mps', 'Ball speed, m/s'],
+  ['ball_speed_kmh', 'Ball speed, km/h'],
+  ['club_speed_mph', 'Club speed, mph'],
+  ['club_speed_mps', 'Club speed, m/s'],
+  ['club_speed_kmh', 'Club speed, km/h'],
+  ['launch_deg', 'Launch, °'],
+  ['direction_deg', 'Direction, °'],
+  ['spin_rpm', 'Spin, rpm'],
+  ['spin_axis_deg', 'Spin axis, °'],
+  ['descent_deg', 'Descent, °'],
+  ['strike', 'Strike'],
+  ['left_out', 'Left out'],
+  ['balls', 'Balls in a pile'],
+  ['method', 'Method'],
+  ['ball', 'Ball'],
+  ['carry_basis', 'Carry seen or worked out'],
+  ['asked', 'Swing length asked for'],
+  ['surface', 'Surface'],
+  ['indoors', 'Indoors'],
+  ['measured_at', 'Measured to pitch or rest'],
+  ['firmness', 'Ground'],
+  ['height_yd', 'Landing height, yd'],
+  ['height_m', 'Landing height, m'],
+  ['pile_front_yd', 'Front of the pile, yd'],
+  ['pile_front_m', 'Front of the pile, m'],
+  ['pile_back_yd', 'Back of the pile, yd'],
+  ['pile_back_m', 'Back of the pile, m'],
+  ['pile_width_yd', 'Width of the pile, yd'],
+  ['pile_width_m', 'Width of the pile, m'],
+  ['temp_c', 'Temperature, °C'],
+  ['temp_f', 'Temperature, °F'],
+  ['altitude_m', 'Altitude, m'],
+  ['altitude_ft', 'Altitude, ft'],
+  ['pressure_hpa', 'Pressure, hPa'],
+  ['humidity_pct', 'Humidity, %'],
+  ['wind_mps', 'Wind, m/s'],
+  ['wind_mph', 'Wind, mph'],
+  ['wind_kmh', 'Wind, km/h'],
+  ['wind_from_clock', "Wind from, o'clock"],
+  ['wind_height_m', 'Wind read at, m'],
 ] as const
-export type ForeignColumn = typeof FOREIGN_COLUMNS[number][0]
+export type ForeignColumn = (typeof FOREIGN_COLUMNS)[number][0]
 /** Columns that only our own table has: read by their very names, before "height" is taken for the apex. */
-const OWN_NAMES = new Set<string>(FOREIGN_COLUMNS.slice(FOREIGN_COLUMNS.findIndex(([id]) => id === 'asked')).map(([id]) => id))
+const OWN_NAMES = new Set<string>(
+  FOREIGN_COLUMNS.slice(FOREIGN_COLUMNS.findIndex(([id]) => id === 'asked')).map(([id]) => id),
+)
 
 export interface Mapping {
   /** For each column of the file what it is, or '' when it is left alone. */
@@ -40,29 +86,83 @@ export interface Mapping {
 
 /** Words that a header may use, our own first; the longest that fits decides. */
 const NAMES: readonly [what: string, words: readonly string[]][] = [
-  ['club', ['club', 'club name', 'club type', 'club used']], ['swing', ['swing', 'swing length', 'length of swing', 'shot type', 'swing type']],
-  ['time', ['time', 'date', 'date time', 'timestamp', 'date and time', 'shot time', 'hit at']], ['session', ['session', 'session name', 'session id']],
-  ['carry', ['carry', 'carry distance', 'carry dist', 'carry length', 'carry flat']], ['total', ['total', 'total distance', 'total dist', 'total length']],
-  ['side', ['side', 'side carry', 'carry side', 'offline', 'off line', 'lateral', 'side distance', 'carry deviation', 'deviation']], ['apex', ['apex', 'apex height', 'max height', 'peak height', 'height', 'maximum height']],
-  ['ball_speed', ['ball speed', 'ballspeed', 'ball velocity', 'speed ball']], ['club_speed', ['club speed', 'clubspeed', 'club head speed', 'clubhead speed', 'head speed', 'swing speed']],
-  ['launch_deg', ['launch', 'launch angle', 'vertical launch', 'vertical angle', 'launch v', 'take off angle']], ['direction_deg', ['direction', 'launch direction', 'horizontal launch', 'horizontal angle', 'azimuth', 'start direction', 'launch h']],
-  ['spin_rpm', ['spin', 'spin rate', 'back spin', 'backspin', 'total spin']], ['spin_axis_deg', ['spin axis', 'axis', 'axis tilt', 'tilt']], ['descent_deg', ['descent', 'descent angle', 'landing angle', 'land angle', 'angle of descent']],
-  ['strike', ['strike']], ['left_out', ['left out']], ['balls', ['balls']], ['method', ['method']], ['ball', ['ball', 'ball type']], ['carry_basis', ['carry basis']],
+  ['club', ['club', 'club name', 'club type', 'club used']],
+  ['swing', ['swing', 'swing length', 'length of swing', 'shot type', 'swing type']],
+  ['time', ['time', 'date', 'date time', 'timestamp', 'date and time', 'shot time', 'hit at']],
+  ['session', ['session', 'session name', 'session id']],
+  ['carry', ['carry', 'carry distance', 'carry dist', 'carry length', 'carry flat']],
+  ['total', ['total', 'total distance', 'total dist', 'total length']],
+  [
+    'side',
+    [
+      'side',
+      'side carry',
+      'carry side',
+      'offline',
+      'off line',
+      'lateral',
+      'side distance',
+      'carry deviation',
+      'deviation',
+    ],
+  ],
+  ['apex', ['apex', 'apex height', 'max height', 'peak height', 'height', 'maximum height']],
+  ['ball_speed', ['ball speed', 'ballspeed', 'ball velocity', 'speed ball']],
+  ['club_speed', ['club speed', 'clubspeed', 'club head speed', 'clubhead speed', 'head speed', 'swing speed']],
+  ['launch_deg', ['launch', 'launch angle', 'vertical launch', 'vertical angle', 'launch v', 'take off angle']],
+  [
+    'direction_deg',
+    [
+      'direction',
+      'launch direction',
+      'horizontal launch',
+      'horizontal angle',
+      'azimuth',
+      'start direction',
+      'launch h',
+    ],
+  ],
+  ['spin_rpm', ['spin', 'spin rate', 'back spin', 'backspin', 'total spin']],
+  ['spin_axis_deg', ['spin axis', 'axis', 'axis tilt', 'tilt']],
+  ['descent_deg', ['descent', 'descent angle', 'landing angle', 'land angle', 'angle of descent']],
+  ['strike', ['strike']],
+  ['left_out', ['left out']],
+  ['balls', ['balls']],
+  ['method', ['method']],
+  ['ball', ['ball', 'ball type']],
+  ['carry_basis', ['carry basis']],
 ]
-const WITH_UNIT: Record<string, 'length' | 'speed'> = { carry: 'length', total: 'length', side: 'length', apex: 'length', ball_speed: 'speed', club_speed: 'speed' }
+const WITH_UNIT: Record<string, 'length' | 'speed'> = {
+  carry: 'length',
+  total: 'length',
+  side: 'length',
+  apex: 'length',
+  ball_speed: 'speed',
+  club_speed: 'speed',
+}
 const UNIT_WORDS: readonly [pattern: RegExp, unit: string][] = [
-  [/^(yd|yds|yard|yards)$/, 'yd'], [/^(m|meter|meters|metre|metres|mtr)$/, 'm'], [/^mph$/, 'mph'], [/^(kmh|km h|kph|km\/h)$/, 'kmh'], [/^(mps|m s|m\/s|ms)$/, 'mps'], [/^(rpm|deg|degree|degrees|°|ft|feet|in)$/, 'other'],
+  [/^(yd|yds|yard|yards)$/, 'yd'],
+  [/^(m|meter|meters|metre|metres|mtr)$/, 'm'],
+  [/^mph$/, 'mph'],
+  [/^(kmh|km h|kph|km\/h)$/, 'kmh'],
+  [/^(mps|m s|m\/s|ms)$/, 'mps'],
+  [/^(rpm|deg|degree|degrees|°|ft|feet|in)$/, 'other'],
 ]
 
-const plain = (text: string) => text.toLowerCase().replace(/[[\](){}_.:-]+/g, ' ').replace(/\s+/g, ' ').trim()
+const plain = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/[[\](){}_.:-]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
 const unitOf = (text: string) => UNIT_WORDS.find(([pattern]) => pattern.test(plain(text).replace(' ', ' ')))?.[1]
 
 /** "Carry Distance (yds)" is carry in yards. */
-function readHeader(header: string): { what: string | undefined, unit: string | undefined } {
+function readHeader(header: string): { what: string | undefined; unit: string | undefined } {
   const words = plain(header).split(' ')
   const last = words.at(-1) ?? ''
   const lastTwo = words.slice(-2).join(' ')
-  const unit = words.length > 1 ? unitOf(last) ?? unitOf(lastTwo) : undefined
+  const unit = words.length > 1 ? (unitOf(last) ?? unitOf(lastTwo)) : undefined
   const cut = unit === undefined ? words : unitOf(last) ? words.slice(0, -1) : words.slice(0, -2)
   const name = cut.join(' ')
   const what = NAMES.find(([id, names]) => names.includes(name) || plain(id) === name)?.[0]
@@ -73,11 +173,17 @@ const TYPICAL_ROWS = 200
 
 /** Numbers of one column, units and sides taken off: "4.2 R" is 4.2. */
 function numbersOf(rows: readonly string[][], column: number): number[] {
-  return rows.slice(0, TYPICAL_ROWS).map(row => figure(tidyNumber(row[column] ?? ''))).filter(value => !Number.isNaN(value))
+  return rows
+    .slice(0, TYPICAL_ROWS)
+    .map(row => figure(tidyNumber(row[column] ?? '')))
+    .filter(value => !Number.isNaN(value))
 }
 
-/** Speed of the ball off wedges and short irons: 20 to 55 m/s, so 45 to 123 mph, 72 to 198 km/h; clubs a fifth slower. Common practice. */
-function speedUnit(values: readonly number[]): { unit: 'mps' | 'mph' | 'kmh', sure: boolean } {
+/**
+ * Speed of the ball off wedges and short irons: 20 to 55 m/s, so 45 to 123 mph, 72 to 198 km/h; clubs a fifth slower.
+ * Common practice.
+ */
+function speedUnit(values: readonly number[]): { unit: 'mps' | 'mph' | 'kmh'; sure: boolean } {
   const middle = median(values)
   if (middle > 125) return { unit: 'kmh', sure: true }
   if (middle > 62) return { unit: 'mph', sure: middle < 100 }
@@ -90,11 +196,17 @@ const PER_MPS: Record<'mps' | 'mph' | 'kmh', number> = { mps: 1, mph: WIND_UNITS
 const BETWEEN_UNITS = Math.sqrt(METRES_PER_YARD)
 
 /** Yards or metres, told by the flight of the launches beside them; undefined without launches. */
-function carryUnit(rows: readonly string[][], carry: number, at: (what: string) => { place: number, toMs: number } | undefined): 'yd' | 'm' | undefined {
+function carryUnit(
+  rows: readonly string[][],
+  carry: number,
+  at: (what: string) => { place: number; toMs: number } | undefined,
+): 'yd' | 'm' | undefined {
   const [speed, launch, spin] = [at('ball_speed'), at('launch_deg'), at('spin_rpm')]
   if (!speed || !launch || !spin) return undefined
-  const ratios = rows.slice(0, TYPICAL_ROWS).flatMap((row) => {
-    const [carried, v, up, rpm] = [carry, speed.place, launch.place, spin.place].map(place => figure(tidyNumber(row[place] ?? ''))) as [number, number, number, number]
+  const ratios = rows.slice(0, TYPICAL_ROWS).flatMap(row => {
+    const [carried, v, up, rpm] = [carry, speed.place, launch.place, spin.place].map(place =>
+      figure(tidyNumber(row[place] ?? '')),
+    ) as [number, number, number, number]
     const ms = v * speed.toMs
     if (!(carried > 0 && ms > 3 && ms < 90 && up > 2 && up < 80 && rpm > 500 && rpm < 16_000)) return []
     const flight = fly({ speedMs: ms, launchDeg: up, spinRpm: rpm, azimuthDeg: 0, tiltDeg: 0 }, NEUTRAL)
@@ -105,11 +217,15 @@ function carryUnit(rows: readonly string[][], carry: number, at: (what: string) 
 }
 
 /**
- * Which column is what, from the names, the units and the figures themselves: a column of 6,000s is spin, yards and metres
- * are told apart by the flight of the launch beside them, where one was read.
+ * Which column is what, from the names, the units and the figures themselves: a column of 6,000s is spin, yards and
+ * metres are told apart by the flight of the launch beside them, where one was read.
  * @param units a row of units under the header, if the file has one
  */
-export function guessMapping(headers: readonly string[], rows: readonly string[][], units?: readonly string[]): Mapping {
+export function guessMapping(
+  headers: readonly string[],
+  rows: readonly string[][],
+  units?: readonly string[],
+): Mapping {
   const read = headers.map((header, i) => {
     const own = header.trim().toLowerCase()
     const found = OWN_NAMES.has(own) ? { what: own, unit: undefined } : readHeader(header)
@@ -117,7 +233,13 @@ export function guessMapping(headers: readonly string[], rows: readonly string[]
   })
   // Without a name the figures may tell: thousands are turns a minute.
   if (!read.some(column => column.what === 'spin_rpm')) {
-    const spin = read.find(column => column.what === undefined && column.values.length >= 3 && median(column.values) > 1500 && median(column.values) < 14_000)
+    const spin = read.find(
+      column =>
+        column.what === undefined &&
+        column.values.length >= 3 &&
+        median(column.values) > 1500 &&
+        median(column.values) < 14_000,
+    )
     if (spin) spin.what = 'spin_rpm'
   }
   const taken = new Set<string>()
@@ -127,7 +249,7 @@ export function guessMapping(headers: readonly string[], rows: readonly string[]
     else taken.add(column.what)
   }
   const unsure: number[] = []
-  const speeds = new Map<number, { unit: 'mps' | 'mph' | 'kmh', sure: boolean }>()
+  const speeds = new Map<number, { unit: 'mps' | 'mph' | 'kmh'; sure: boolean }>()
   read.forEach(({ what, unit, values }, i) => {
     if (what === undefined || WITH_UNIT[what] !== 'speed') return
     speeds.set(i, unit === 'mph' || unit === 'kmh' || unit === 'mps' ? { unit, sure: true } : speedUnit(values))
@@ -137,7 +259,10 @@ export function guessMapping(headers: readonly string[], rows: readonly string[]
     const place = read.findIndex(column => column.what === what)
     return place < 0 ? undefined : { place, toMs: PER_MPS[speeds.get(place)?.unit ?? 'mps'] }
   }
-  const stated = read.find(column => column.what !== undefined && WITH_UNIT[column.what] === 'length' && (column.unit === 'yd' || column.unit === 'm'))?.unit as 'yd' | 'm' | undefined
+  const stated = read.find(
+    column =>
+      column.what !== undefined && WITH_UNIT[column.what] === 'length' && (column.unit === 'yd' || column.unit === 'm'),
+  )?.unit as 'yd' | 'm' | undefined
   const carryAt = read.findIndex(column => column.what === 'carry')
   const byFlight = carryAt >= 0 && read[carryAt]!.unit === undefined ? carryUnit(rows, carryAt, at) : undefined
   const columns = read.map(({ what, unit }, i): ForeignColumn | '' => {
@@ -156,13 +281,26 @@ export function guessMapping(headers: readonly string[], rows: readonly string[]
 /** True when the cells of a row are units: a second header row. */
 export function isUnitRow(row: readonly string[]): boolean {
   const said = row.filter(cell => cell.trim() !== '')
-  return said.length >= 2 && said.filter(cell => unitOf(cell.replace(/[[\]()]/g, '')) !== undefined).length >= said.length / 2
+  return (
+    said.length >= 2 &&
+    said.filter(cell => unitOf(cell.replace(/[[\]()]/g, '')) !== undefined).length >= said.length / 2
+  )
 }
 
-/** A number as people write it: a comma for a point, a unit behind it, a thousands space or comma, and L or R for the side. */
+/**
+ * A number as people write it: a comma for a point, a unit behind it, a thousands space or comma, and L or R for the
+ * side.
+ */
 export function tidyNumber(text: string): string {
-  let t = text.trim().replace(/^'/, '').replace(/−/g, '-').replace(/\s*(yds?|yards?|m|mph|km\/?h|m\/s|rpm|deg|°)\.?$/i, '').replace(/[\u00A0\u202F ](?=\d{3}\b)/g, '')
-  t = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(t) ? t.replace(/,/g, '') : t.replace(/^(-?\d+),(\d{1,2}|\d{4,})(?=\s|[a-z°%]|$)/i, '$1.$2')
+  let t = text
+    .trim()
+    .replace(/^'/, '')
+    .replace(/−/g, '-')
+    .replace(/\s*(yds?|yards?|m|mph|km\/?h|m\/s|rpm|deg|°)\.?$/i, '')
+    .replace(/[\u00A0\u202F ](?=\d{3}\b)/g, '')
+  t = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(t)
+    ? t.replace(/,/g, '')
+    : t.replace(/^(-?\d+),(\d{1,2}|\d{4,})(?=\s|[a-z°%]|$)/i, '$1.$2')
   const sided = /^([LR])\s*(\d+\.?\d*)|^(\d+\.?\d*)\s*([LR])(?:ight|eft)?$/i.exec(t)
   if (sided) return `${/l/i.test((sided[1] ?? sided[4])!) ? '-' : ''}${sided[2] ?? sided[3]}`
   return t
@@ -183,9 +321,14 @@ function dayComesFirst(rows: readonly string[][], column: number): boolean {
 
 /**
  * A date, with or without a time of day, as ISO 8601 with its zone; null when it is none.
- * @param toMs milliseconds since 1970 of a local time: where the file was written is not known, so it is where it is read
+ * @param toMs milliseconds since 1970 of a local time: where the file was written is not known, so it is where it is
+ * read
  */
-export function readDate(text: string, dayFirst: boolean, toMs: (year: number, month: number, day: number, hour: number, minute: number, second: number) => number): string | null {
+export function readDate(
+  text: string,
+  dayFirst: boolean,
+  toMs: (year: number, month: number, day: number, hour: number, minute: number, second: number) => number,
+): string | null {
   const t = text.trim()
   if (/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)$/.test(t)) {
     const ms = Date.parse(t)
@@ -195,7 +338,7 @@ export function readDate(text: string, dayFirst: boolean, toMs: (year: number, m
   if (!found) return null
   const [a, b, c] = [Number(found[1]), Number(found[2]), Number(found[3])]
   const [year, month, day] = found[1]!.length === 4 ? [a, b, c] : dayFirst ? [c, b, a] : [c, a, b]
-  const hour = Number(found[4] ?? 12) % (found[7] ? 12 : 24) + (/pm/i.test(found[7] ?? '') ? 12 : 0)
+  const hour = (Number(found[4] ?? 12) % (found[7] ? 12 : 24)) + (/pm/i.test(found[7] ?? '') ? 12 : 0)
   const fullYear = year < 100 ? 2000 + year : year
   if (month < 1 || month > 12 || day < 1 || day > 31 || fullYear < 2000 || fullYear > 2100) return null
   const ms = toMs(fullYear, month, day, hour, Number(found[5] ?? 0), Number(found[6] ?? 0))
@@ -203,15 +346,41 @@ export function readDate(text: string, dayFirst: boolean, toMs: (year: number, m
 }
 
 /** Text columns: left as they are. */
-const TEXT = new Set<ForeignColumn>(['club', 'swing', 'session', 'strike', 'left_out', 'method', 'ball', 'carry_basis', 'asked', 'surface', 'indoors', 'measured_at', 'firmness'])
+const TEXT = new Set<ForeignColumn>([
+  'club',
+  'swing',
+  'session',
+  'strike',
+  'left_out',
+  'method',
+  'ball',
+  'carry_basis',
+  'asked',
+  'surface',
+  'indoors',
+  'measured_at',
+  'firmness',
+])
 
-/** One row as cells of the shot table, by the mapping; what cannot be read stays as it is, and is refused there by name. */
-export function toCells(row: readonly string[], { columns, dayFirst }: Mapping, toMs: Parameters<typeof readDate>[2]): Record<string, string> {
+/**
+ * One row as cells of the shot table, by the mapping; what cannot be read stays as it is, and is refused there by
+ * name.
+ */
+export function toCells(
+  row: readonly string[],
+  { columns, dayFirst }: Mapping,
+  toMs: Parameters<typeof readDate>[2],
+): Record<string, string> {
   const cells: Record<string, string> = {}
   columns.forEach((column, i) => {
     const text = (row[i] ?? '').trim()
     if (column === '' || text === '' || cells[column] !== undefined) return
-    cells[column] = column === 'time' ? readDate(text, dayFirst, toMs) ?? text : TEXT.has(column) ? textCell(text) : tidyNumber(text)
+    cells[column] =
+      column === 'time'
+        ? (readDate(text, dayFirst, toMs) ?? text)
+        : TEXT.has(column)
+          ? textCell(text)
+          : tidyNumber(text)
   })
   return cells
 }

@@ -17,7 +17,11 @@ export interface Metar {
 
 const IN_HG_PA = 3386.389
 
-const noMetar = (shown: string) => new RangeError(`"${shown}" is no METAR line: one begins with a station, a day and a time, such as "EGXX 251120Z 24008KT 9999 12/07 Q1021"`)
+const noMetar = (shown: string) =>
+  new RangeError(
+    `"${shown}" is no METAR line: one begins with a station, a day ` +
+      `and a time, such as "EGXX 251120Z 24008KT 9999 12/07 Q1021"`,
+  )
 
 /**
  * Reads one METAR line (WMO Manual on Codes, FM 15): wind, temperature, dew point and pressure; clouds and the rest are
@@ -38,17 +42,28 @@ export function readMetar(line: string): Metar {
   const { wind, temperature, dewPoint, altimeter } = report
   if (!wind) throw new RangeError(`the METAR "${shown}" has no wind group, such as 24008KT`)
   if (temperature === undefined) throw new RangeError(`the METAR "${shown}" has no temperature group, such as 12/07`)
-  const unit = { [SpeedUnit.Knot]: WIND_UNITS.kn, [SpeedUnit.MetersPerSecond]: WIND_UNITS['m/s'], [SpeedUnit.KilometersPerHour]: WIND_UNITS['km/h'] }[wind.unit]
+  const unit = {
+    [SpeedUnit.Knot]: WIND_UNITS.kn,
+    [SpeedUnit.MetersPerSecond]: WIND_UNITS['m/s'],
+    [SpeedUnit.KilometersPerHour]: WIND_UNITS['km/h'],
+  }[wind.unit]
   return {
-    station: report.station, tempC: temperature,
-    humidity: dewPoint === undefined ? null : Math.min(1, saturationPressurePa(dewPoint) / saturationPressurePa(temperature)),
-    qnhPa: altimeter ? altimeter.value * (altimeter.unit === 'hPa' ? 100 : IN_HG_PA) : null,
-    windMs: wind.speed * unit, windFromDeg: wind.speed === 0 ? null : wind.degrees ?? null,
+    station: report.station,
+    tempC: temperature,
+    humidity:
+      dewPoint === undefined ? null : Math.min(1, saturationPressurePa(dewPoint) / saturationPressurePa(temperature)),
+    qnhPa: altimeter ? altimeter.value * (String(altimeter.unit) === 'hPa' ? 100 : IN_HG_PA) : null,
+    windMs: wind.speed * unit,
+    windFromDeg: wind.speed === 0 ? null : (wind.degrees ?? null),
   }
 }
 
-/** Hour of the clock that a wind blows from for someone who looks along a bearing. @example clockOf(270, 180) // => 3 */
+/**
+ * Hour of the clock that a wind blows from for someone who looks along a bearing.
+ * @example clockOf(270, 180)
+ * // => 3
+ */
 export function clockOf(fromDeg: number, bearingDeg: number): number {
-  const hours = (((fromDeg - bearingDeg) / 30) % 12 + 12) % 12
+  const hours = ((((fromDeg - bearingDeg) / 30) % 12) + 12) % 12
   return hours === 0 ? 12 : hours
 }

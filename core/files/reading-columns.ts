@@ -1,13 +1,30 @@
-import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName, type Readings } from '../shot/readings'
+import {
+  CARRY_BASES,
+  READING_NAMES,
+  READING_RANGE,
+  withoutSpeed,
+  type ReadingName,
+  type Readings,
+} from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
 import { readNumber, readOneOf, type Fail, type NumberColumn } from './cells'
 
 const same = (value: number) => value
-const speeds = (name: string): NumberColumn[] => [[`${name}_mps`, same], [`${name}_mph`, value => fromWind(value, 'mph')], [`${name}_kmh`, value => fromWind(value, 'km/h')]]
-const lengths = (name: string): NumberColumn[] => [[`${name}_m`, same], [`${name}_yd`, yardsToMetres]]
+const speeds = (name: string): NumberColumn[] => [
+  [`${name}_mps`, same],
+  [`${name}_mph`, value => fromWind(value, 'mph')],
+  [`${name}_kmh`, value => fromWind(value, 'km/h')],
+]
+const lengths = (name: string): NumberColumn[] => [
+  [`${name}_m`, same],
+  [`${name}_yd`, yardsToMetres],
+]
 
-/** Columns of each reading, the one it is written in first; the unit its limits are told in, and decimals that are known at most. */
-const COLUMNS: Record<ReadingName, { columns: NumberColumn[], unit: string, decimals: number }> = {
+/**
+ * Columns of each reading, the one it is written in first; the unit its limits are told in, and decimals that are
+ * known at most.
+ */
+const COLUMNS: Record<ReadingName, { columns: NumberColumn[]; unit: string; decimals: number }> = {
   sideM: { columns: lengths('side'), unit: 'm', decimals: 4 },
   totalM: { columns: lengths('total'), unit: 'm', decimals: 4 },
   apexM: { columns: lengths('apex'), unit: 'm', decimals: 4 },
@@ -24,7 +41,11 @@ const ORDER = Object.keys(COLUMNS) as ReadingName[]
 export const READING_COLUMNS_OUT = [...ORDER.map(name => COLUMNS[name].columns[0]![0]), 'carry_basis']
 
 /** All columns that readings are taken from. */
-export const READING_COLUMNS_IN = [...ORDER.flatMap(name => COLUMNS[name].columns.map(([column]) => column)), 'carry_basis', 'indoors']
+export const READING_COLUMNS_IN = [
+  ...ORDER.flatMap(name => COLUMNS[name].columns.map(([column]) => column)),
+  'carry_basis',
+  'indoors',
+]
 
 /**
  * What a row tells beside its carry, or undefined when that is nothing. Indoors a device sees no flight: its carry is
@@ -39,16 +60,20 @@ export function readReadings(cells: Record<string, string>, fail: Fail): Reading
   }
   const basis = readOneOf(cells, 'carry_basis', CARRY_BASES, fail)
   const indoors = readOneOf(cells, 'indoors', ['yes', 'no'] as const, fail)
-  if (basis ?? (indoors === 'yes')) readings.carryBasis = basis ?? 'computed'
+  if (basis ?? indoors === 'yes') readings.carryBasis = basis ?? 'computed'
   const alone = withoutSpeed(readings)
-  if (alone) fail('ball_speed_mps', '', `is empty: ${COLUMNS[alone].columns[0]![0]} means nothing without the ball's speed`)
+  if (alone)
+    fail('ball_speed_mps', '', `is empty: ${COLUMNS[alone].columns[0]![0]} means nothing without the ball's speed`)
   return Object.keys(readings).length === 0 ? undefined : readings
 }
 
 /** The same columns on their way out; empty where nothing was read. */
 export function writeReadings(readings: Readings | null): (number | string)[] {
-  return [...ORDER.map((name) => {
-    const value = readings?.[name]
-    return value === undefined ? '' : Number(value.toFixed(COLUMNS[name].decimals))
-  }), readings?.carryBasis ?? '']
+  return [
+    ...ORDER.map(name => {
+      const value = readings?.[name]
+      return value === undefined ? '' : Number(value.toFixed(COLUMNS[name].decimals))
+    }),
+    readings?.carryBasis ?? '',
+  ]
 }

@@ -1,3 +1,4 @@
+import { measuresToRest } from '../shot/measuring'
 import Papa from 'papaparse'
 import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
@@ -53,7 +54,28 @@ export interface RowError {
   allowed: string
 }
 
-const COLUMNS_OUT = ['player', 'session', 'time', 'club', 'swing', 'carry_m', 'method', 'balls', 'strike', 'ball', 'left_out', 'asked', 'measured_at', 'firmness', 'height_m', 'pile_front_m', 'pile_back_m', 'pile_width_m', ...READING_COLUMNS_OUT, ...AIR_COLUMNS_OUT]
+const COLUMNS_OUT = [
+  'player',
+  'session',
+  'time',
+  'club',
+  'swing',
+  'carry_m',
+  'method',
+  'balls',
+  'strike',
+  'ball',
+  'left_out',
+  'asked',
+  'measured_at',
+  'firmness',
+  'height_m',
+  'pile_front_m',
+  'pile_back_m',
+  'pile_width_m',
+  ...READING_COLUMNS_OUT,
+  ...AIR_COLUMNS_OUT,
+]
 
 /** One shot on its way out, words already looked up. */
 export interface ShotRowOut {
@@ -82,14 +104,36 @@ export interface ShotRowOut {
  * A text cell that a spreadsheet would run as a formula gets a leading apostrophe; numbers are written as numbers.
  */
 export function writeShotTable(rows: readonly ShotRowOut[]): string {
-  const safe = (text: string) => /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
-  return Papa.unparse({
-    fields: [...COLUMNS_OUT],
-    data: rows.map(r => [
-      safe(r.player), r.session, new Date(r.hitAtMs).toISOString(), safe(r.club), safe(r.swing),
-      Number(r.carryM.toFixed(4)), r.method, r.balls, r.strike ?? '', r.ball, safe(r.leftOut ?? ''), safe(r.asked ?? ''), r.taken?.lies ? 'rest' : 'pitch', r.taken?.lies ?? '', ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres => metres === undefined ? '' : Number(metres.toFixed(4))), ...writeReadings(r.readings), ...writeAirColumns(r.air),
-    ]),
-  }, { newline: '\r\n' }) + '\r\n'
+  const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+  return (
+    Papa.unparse(
+      {
+        fields: [...COLUMNS_OUT],
+        data: rows.map(r => [
+          safe(r.player),
+          r.session,
+          new Date(r.hitAtMs).toISOString(),
+          safe(r.club),
+          safe(r.swing),
+          Number(r.carryM.toFixed(4)),
+          r.method,
+          r.balls,
+          r.strike ?? '',
+          r.ball,
+          safe(r.leftOut ?? ''),
+          safe(r.asked ?? ''),
+          r.taken?.lies ? 'rest' : 'pitch',
+          r.taken?.lies ?? '',
+          ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres =>
+            metres === undefined ? '' : Number(metres.toFixed(4)),
+          ),
+          ...writeReadings(r.readings),
+          ...writeAirColumns(r.air),
+        ]),
+      },
+      { newline: '\r\n' },
+    ) + '\r\n'
+  )
 }
 
 /** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
@@ -121,36 +165,67 @@ function readCarry(cells: Record<string, string>, fail: Fail): number {
 function readBalls(cells: Record<string, string>, fail: Fail): number {
   const text = (cells.balls ?? '').trim()
   const balls = text === '' ? 1 : Number(text)
-  if (!Number.isInteger(balls) || balls < 1 || balls > BALLS_MAX) fail('balls', text, `is not a whole number from 1 to ${BALLS_MAX}`)
+  if (!Number.isInteger(balls) || balls < 1 || balls > BALLS_MAX)
+    fail('balls', text, `is not a whole number from 1 to ${BALLS_MAX}`)
   return balls
 }
 
 /** A length that may stand in either unit and may be missing. */
-function readLength(cells: Record<string, string>, name: string, range: readonly [minM: number, maxM: number], fail: Fail): number | undefined {
-  return readNumber(cells, [[`${name}_m`, value => value], [`${name}_yd`, yardsToMetres]], range, 'm', fail)
+function readLength(
+  cells: Record<string, string>,
+  name: string,
+  range: readonly [minM: number, maxM: number],
+  fail: Fail,
+): number | undefined {
+  return readNumber(
+    cells,
+    [
+      [`${name}_m`, value => value],
+      [`${name}_yd`, yardsToMetres],
+    ],
+    range,
+    'm',
+    fail,
+  )
 }
 
-/** Ways that reach to where a ball lies, unless the row says otherwise. */
-const TO_REST: readonly Method[] = ['laser', 'paces', 'watch']
 const FIRMNESSES = Object.keys(FIRMNESS_MS2) as Firmness[]
 
 function readLies(cells: Record<string, string>, method: Method, fail: Fail): Firmness | undefined {
-  const at = readOneOf(cells, 'measured_at', ['pitch', 'rest'] as const, fail) ?? (TO_REST.includes(method) ? 'rest' : 'pitch')
+  const at =
+    readOneOf(cells, 'measured_at', ['pitch', 'rest'] as const, fail) ?? (measuresToRest(method) ? 'rest' : 'pitch')
   const firmness = readOneOf(cells, 'firmness', FIRMNESSES, fail)
-  return at === 'rest' ? firmness ?? 'soft' : undefined
+  return at === 'rest' ? (firmness ?? 'soft') : undefined
 }
 
 function readTime(cells: Record<string, string>, fail: Fail): number | null {
   const text = (cells.time ?? '').trim()
   if (text === '') return null
   // A time without a zone means something else on every machine.
-  const hitAtMs = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(text) ? Date.parse(text) : Number.NaN
+  const hitAtMs = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(text)
+    ? Date.parse(text)
+    : Number.NaN
   if (Number.isNaN(hitAtMs)) fail('time', text, 'is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z')
   return hitAtMs
 }
 
 /** What one row says but for who hit what, and when: each value that cannot be taken is reported. */
-export type RowFigures = Pick<ShotRow, 'carryM' | 'balls' | 'hitAtMs' | 'method' | 'strike' | 'ball' | 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM' | 'readings' | 'air'>
+export type RowFigures = Pick<
+  ShotRow,
+  | 'carryM'
+  | 'balls'
+  | 'hitAtMs'
+  | 'method'
+  | 'strike'
+  | 'ball'
+  | 'lies'
+  | 'heightM'
+  | 'frontM'
+  | 'backM'
+  | 'widthM'
+  | 'readings'
+  | 'air'
+>
 
 /** The figures of one row, from cells by column name in lower case. Not to be used when anything was reported. */
 export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFigures {
@@ -160,14 +235,33 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
   const method = readOneOf(cells, 'method', METHODS, fail) ?? 'monitor'
   const strike = readOneOf(cells, 'strike', STRIKES, fail)
   const ball = readOneOf(cells, 'ball', ['own', 'range'] as const, fail) ?? 'own'
-  const [frontM, backM, widthM] = ['pile_front', 'pile_back', 'pile_width'].map(name => readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail))
+  const [frontM, backM, widthM] = ['pile_front', 'pile_back', 'pile_width'].map(name =>
+    readLength(cells, name, [0, CARRY_LIMITS_IN_FILE.m.max], fail),
+  )
   const lies = readLies(cells, method, fail)
   const heightM = readLength(cells, 'height', HEIGHT_RANGE_M, fail)
-  if (heightM && carryM > 0 && !isPossibleHeight(carryM, heightM)) fail('height_m', cells.height_m ?? cells.height_yd ?? '', `is no height for a carry of ${carryM.toFixed(1)} m: no ball comes down there`)
+  if (heightM && carryM > 0 && !isPossibleHeight(carryM, heightM))
+    fail(
+      'height_m',
+      cells.height_m ?? cells.height_yd ?? '',
+      `is no height for a carry of ${carryM.toFixed(1)} m: no ball comes down there`,
+    )
   const readings = readReadings(cells, fail)
   const air = readAirColumns(cells, fail)
   return {
-    carryM, balls, hitAtMs, method, strike, ball, ...(lies && { lies }), ...(heightM && { heightM }), ...(frontM !== undefined && { frontM }), ...(backM !== undefined && { backM }), ...(widthM !== undefined && { widthM }), ...(readings && { readings }), ...(air && { air }),
+    carryM,
+    balls,
+    hitAtMs,
+    method,
+    strike,
+    ball,
+    ...(lies && { lies }),
+    ...(heightM && { heightM }),
+    ...(frontM !== undefined && { frontM }),
+    ...(backM !== undefined && { backM }),
+    ...(widthM !== undefined && { widthM }),
+    ...(readings && { readings }),
+    ...(air && { air }),
   }
 }
 
@@ -178,22 +272,34 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
  * @returns the rows that could be read, and all errors, in the order of the file
  * @example readShotTable('club,swing,carry_yd\n56°,9:00,72').rows[0].carryM // => 65.8368
  */
-export function readShotTable(text: string): { rows: ShotRow[], errors: RowError[] } {
+export function readShotTable(text: string): { rows: ShotRow[]; errors: RowError[] } {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: ',' })
   const [header = [], ...body] = parsed.data
   const columns = header.map(name => name.trim().toLowerCase())
   const errors: RowError[] = []
   for (const column of ['club', 'swing']) {
-    if (!columns.includes(column)) errors.push({ row: 1, column, value: columns.join(','), allowed: `has no column "${column}", which is required` })
+    if (!columns.includes(column))
+      errors.push({ row: 1, column, value: columns.join(','), allowed: `has no column "${column}", which is required` })
   }
   if (!columns.includes('carry_yd') && !columns.includes('carry_m')) {
-    errors.push({ row: 1, column: 'carry_yd', value: columns.join(','), allowed: 'has no column "carry_yd" or "carry_m": one is required' })
+    errors.push({
+      row: 1,
+      column: 'carry_yd',
+      value: columns.join(','),
+      allowed: 'has no column "carry_yd" or "carry_m": one is required',
+    })
   }
   if (errors.length > 0) return { rows: [], errors }
 
   for (const { type, row, message } of parsed.errors) {
     // Rows with too few or too many cells are read as far as they go; an open quote makes the rest unreadable.
-    if (type === 'Quotes') errors.push({ row: parsed.data.slice(0, row ?? 0).reduce((sum, cells) => sum + linesOf(cells), 1), column: 'the row', value: message, allowed: 'cannot be read: close the quotation mark' })
+    if (type === 'Quotes')
+      errors.push({
+        row: parsed.data.slice(0, row ?? 0).reduce((sum, cells) => sum + linesOf(cells), 1),
+        column: 'the row',
+        value: message,
+        allowed: 'cannot be read: close the quotation mark',
+      })
   }
   const rows: ShotRow[] = []
   let line = 1 + linesOf(header)
@@ -207,9 +313,15 @@ export function readShotTable(text: string): { rows: ShotRow[], errors: RowError
     const figures = readRowFigures(cells, fail)
     if (errors.length > before) continue
     rows.push({
-      row, ...figures, day: (cells.time ?? '').trim().slice(0, 10) || null,
-      club: textCell(cells.club), swing: textCell(cells.swing),
-      player: textCell(cells.player) || null, session: textCell(cells.session) || null, leftOut: textCell(cells.left_out) || null, asked: textCell(cells.asked) || null,
+      row,
+      ...figures,
+      day: (cells.time ?? '').trim().slice(0, 10) || null,
+      club: textCell(cells.club),
+      swing: textCell(cells.swing),
+      player: textCell(cells.player) || null,
+      session: textCell(cells.session) || null,
+      leftOut: textCell(cells.left_out) || null,
+      asked: textCell(cells.asked) || null,
     })
   }
   return { rows, errors }

@@ -1,4 +1,4 @@
-import { atan2, cos, exp, ln, pow, sin } from '../exact'
+import { atan2, cos, exp, ln, pow, sin } from '../stats/exact'
 
 /** Air as the ball meets it. SI; temperatures in °C; humidity 0 to 1. Sources: docs/flight.md. */
 
@@ -11,9 +11,18 @@ const R_DRY = 287.05287
 const R_VAPOUR = 461.495
 
 /** What is taken for possible: the form, the server and the file reader refuse the rest by name. */
-export const AIR_RANGE = { tempC: [-20, 50], altitudeM: [-400, 4000], humidity: [0, 1], windMs: [0, 30], qnhPa: [85_000, 108_500] } as const
+export const AIR_RANGE = {
+  tempC: [-20, 50],
+  altitudeM: [-400, 4000],
+  humidity: [0, 1],
+  windMs: [0, 30],
+  qnhPa: [85_000, 108_500],
+} as const
 
-export interface Air { densityKgM3: number, viscosityPas: number }
+export interface Air {
+  densityKgM3: number
+  viscosityPas: number
+}
 
 /**
  * Pressure at a height, Pa: ISO 2533 / ICAO standard atmosphere.
@@ -29,7 +38,7 @@ export function stationPressurePa(altitudeM: number, qnhPa: number = SEA_LEVEL_P
  * @example saturationPressurePa(20) // => 2338.34
  */
 export function saturationPressurePa(tempC: number): number {
-  return 611.21 * exp((18.678 - tempC / 234.5) * tempC / (257.14 + tempC))
+  return 611.21 * exp(((18.678 - tempC / 234.5) * tempC) / (257.14 + tempC))
 }
 
 /**
@@ -43,14 +52,17 @@ export function airOf(tempC: number, pressurePa: number, humidity: number): Air 
   const vapourPa = humidity * saturationPressurePa(tempC)
   return {
     densityKgM3: (pressurePa - vapourPa) / (R_DRY * kelvin) + vapourPa / (R_VAPOUR * kelvin),
-    viscosityPas: 1.458e-6 * pow(kelvin, 1.5) / (kelvin + 110.4),
+    viscosityPas: (1.458e-6 * pow(kelvin, 1.5)) / (kelvin + 110.4),
   }
 }
 
 /** Calm, 20 °C, sea level, half humid: the air that stock carries are kept in. */
 export const NEUTRAL_AIR: Air = airOf(20, SEA_LEVEL_PA, 0.5)
 
-/** Roughness of the ground, metres: open grass; some trees; trees all round. World Meteorological Organization's classes. [pub] */
+/**
+ * Roughness of the ground, metres: open grass; some trees; trees all round. World Meteorological Organization's
+ * classes. [pub]
+ */
 export const ROUGHNESS_M = { open: 0.03, some: 0.1, enclosed: 0.3 } as const
 
 /** Where a wind is read: 2 m for what is felt or held in the hand, 10 m for a report. [pub] */
@@ -65,20 +77,25 @@ export function windFactor(heightM: number, readAtM: number, roughnessM: number)
 }
 
 /** Wind by the clock: 12 blows in the face, 3 from the right, 6 from behind. */
-export interface Wind { speedMs: number, clock: number, readAtM: number, roughnessM: number }
+export interface Wind {
+  speedMs: number
+  clock: number
+  readAtM: number
+  roughnessM: number
+}
 
 export const CALM: Wind = { speedMs: 0, clock: 12, readAtM: WIND_HEIGHT_M.report, roughnessM: ROUGHNESS_M.open }
 
-const angleOf = (clock: number) => clock * Math.PI / 6
+const angleOf = (clock: number) => (clock * Math.PI) / 6
 
 /** Part of a wind in the face (from behind is negative), and part from the right, m/s. */
-export function windParts({ speedMs, clock }: Pick<Wind, 'speedMs' | 'clock'>): { headMs: number, rightMs: number } {
+export function windParts({ speedMs, clock }: Pick<Wind, 'speedMs' | 'clock'>): { headMs: number; rightMs: number } {
   return { headMs: speedMs * cos(angleOf(clock)), rightMs: speedMs * sin(angleOf(clock)) }
 }
 
 /** The wind that has these parts, read where `like` was. */
 export function windFromParts(headMs: number, rightMs: number, like: Wind): Wind {
-  const clock = atan2(rightMs, headMs) * 6 / Math.PI
+  const clock = (atan2(rightMs, headMs) * 6) / Math.PI
   return { ...like, speedMs: Math.hypot(headMs, rightMs), clock: clock <= 0 ? clock + 12 : clock }
 }
 
@@ -93,6 +110,10 @@ export function clockOnLine(clock: number, turnDeg: number): number {
 }
 
 /** Everything a flight needs to know of the day: air, wind, and how far the target lies above the ball. */
-export interface Conditions { air: Air, wind: Wind, targetHeightM: number }
+export interface Conditions {
+  air: Air
+  wind: Wind
+  targetHeightM: number
+}
 
 export const NEUTRAL: Conditions = { air: NEUTRAL_AIR, wind: CALM, targetHeightM: 0 }

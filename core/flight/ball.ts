@@ -6,7 +6,7 @@ export const BALL_RADIUS_M = BALL_DIAMETER_M / 2
 /** Share of m·r² that is its moment of inertia: a solid sphere; real balls 0.38 to 0.42. [mem] */
 export const INERTIA_SHARE = 0.4
 
-export const rpmToRadS = (rpm: number) => rpm * Math.PI / 30
-export const radSToRpm = (radS: number) => radS * 30 / Math.PI
-export const toRad = (degrees: number) => degrees * Math.PI / 180
-export const toDeg = (radians: number) => radians * 180 / Math.PI
+export const rpmToRadS = (rpm: number) => (rpm * Math.PI) / 30
+export const radSToRpm = (radS: number) => (radS * 30) / Math.PI
+export const toRad = (degrees: number) => (degrees * Math.PI) / 180
+export const toDeg = (radians: number) => (radians * 180) / Math.PI

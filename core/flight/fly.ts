@@ -1,4 +1,4 @@
-import { atan2, cos, sin } from '../exact'
+import { atan2, cos, sin } from '../stats/exact'
 import { dragCoefficient, liftCoefficient, SPIN_DECAY, SPIN_DECAY_DENSITY_KG_M3 } from './aerodynamics'
 import { GRAVITY_MS2, windFactor, type Conditions } from './air'
 import { BALL_DIAMETER_M, BALL_KG, BALL_RADIUS_M, radSToRpm, rpmToRadS, toDeg, toRad } from './ball'
@@ -26,23 +26,32 @@ export interface Flown {
 }
 
 /** `unreachable`: its highest point lies below the target. */
-export type Flight = Flown | { ok: false, reason: 'unreachable' }
+export type Flight = Flown | { ok: false; reason: 'unreachable' }
 
 /** What is checked and known to be good; outside it a flight is computed and marked, and outside `POSSIBLE` refused. */
 export const CHECKED = { speedMs: [8, 60], launchDeg: [15, 55], spinRpm: [1500, 12_000] } as const
-export const POSSIBLE = { speedMs: [0.5, 100], launchDeg: [-10, 89], azimuthDeg: [-80, 80], spinRpm: [0, 20_000], tiltDeg: [-90, 90] } as const
+export const POSSIBLE = {
+  speedMs: [0.5, 100],
+  launchDeg: [-10, 89],
+  azimuthDeg: [-80, 80],
+  spinRpm: [0, 20_000],
+  tiltDeg: [-90, 90],
+} as const
 
 /** @throws RangeError that names the value and what is allowed */
 export function checkLaunch(launch: Launch): void {
   for (const [name, [least, most]] of Object.entries(POSSIBLE)) {
     const value = launch[name as keyof Launch]
-    if (!(value >= least && value <= most)) throw new RangeError(`${name} ${value} is not possible: ${least} to ${most} is allowed`)
+    if (!(value >= least && value <= most))
+      throw new RangeError(`${name} ${value} is not possible: ${least} to ${most} is allowed`)
   }
 }
 
 /** True when the launch lies where the flight was checked against published figures. */
 export function isChecked(launch: Launch): boolean {
-  return Object.entries(CHECKED).every(([name, [least, most]]) => launch[name as keyof Launch] >= least && launch[name as keyof Launch] <= most)
+  return Object.entries(CHECKED).every(
+    ([name, [least, most]]) => launch[name as keyof Launch] >= least && launch[name as keyof Launch] <= most,
+  )
 }
 
 const SIZE = 7
@@ -58,10 +67,14 @@ const ROOT_ROUNDS = 60
 function hermite(from: number, slopeFrom: number, to: number, slopeTo: number, h: number, s: number): number {
   const s2 = s * s
   const s3 = s2 * s
-  return (2 * s3 - 3 * s2 + 1) * from + (s3 - 2 * s2 + s) * h * slopeFrom + (3 * s2 - 2 * s3) * to + (s3 - s2) * h * slopeTo
+  return (
+    (2 * s3 - 3 * s2 + 1) * from + (s3 - 2 * s2 + s) * h * slopeFrom + (3 * s2 - 2 * s3) * to + (s3 - s2) * h * slopeTo
+  )
 }
 
-/** Share of the step at which f is 0, between two shares where it has different signs: false position after Illinois. */
+/**
+ * Share of the step at which f is 0, between two shares where it has different signs: false position after Illinois.
+ */
 function rootIn(f: (s: number) => number, low: number, high: number): number {
   let [a, b] = [low, high]
   let [fa, fb] = [f(a), f(b)]
@@ -86,8 +99,8 @@ function rootIn(f: (s: number) => number, low: number, high: number): number {
 }
 
 /**
- * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the roots
- * of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
+ * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the
+ * roots of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
  * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
  * @param steps about how many the flight is cut into
  * @returns the flight to the height of the target, or the reason why it does not get there
@@ -103,13 +116,13 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
   const nx = cos(tilt) * -sinOut + sin(tilt) * cosOut * sinUp
   const ny = -sin(tilt) * cosUp
   const nz = cos(tilt) * cosOut + sin(tilt) * sinOut * sinUp
-  const angle = wind.clock * Math.PI / 6
+  const angle = (wind.clock * Math.PI) / 6
   const windX = -wind.speedMs * cos(angle)
   const windZ = -wind.speedMs * sin(angle)
   const windy = wind.speedMs > 0
-  const push = air.densityKgM3 * Math.PI * BALL_RADIUS_M * BALL_RADIUS_M / (2 * BALL_KG)
-  const perSpeed = air.densityKgM3 * BALL_DIAMETER_M / air.viscosityPas
-  const decay = SPIN_DECAY * air.densityKgM3 / SPIN_DECAY_DENSITY_KG_M3 / BALL_RADIUS_M
+  const push = (air.densityKgM3 * Math.PI * BALL_RADIUS_M * BALL_RADIUS_M) / (2 * BALL_KG)
+  const perSpeed = (air.densityKgM3 * BALL_DIAMETER_M) / air.viscosityPas
+  const decay = (SPIN_DECAY * air.densityKgM3) / SPIN_DECAY_DENSITY_KG_M3 / BALL_RADIUS_M
 
   /** Place, speed, spin: how fast each changes. */
   function slopes(state: Float64Array, slope: Float64Array): void {
@@ -123,9 +136,9 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
     const across = Math.sqrt(cx * cx + cy * cy + cz * cz)
     const u2 = ux * ux + uy * uy + uz * uz
     const u = Math.sqrt(u2)
-    const spinRatio = u2 > 0 ? state[6]! * BALL_RADIUS_M * across / u2 : 0
+    const spinRatio = u2 > 0 ? (state[6]! * BALL_RADIUS_M * across) / u2 : 0
     const drag = push * dragCoefficient(spinRatio, perSpeed * u) * u
-    const lift = across > 0 ? push * liftCoefficient(spinRatio) * u2 / across : 0
+    const lift = across > 0 ? (push * liftCoefficient(spinRatio) * u2) / across : 0
     slope[0] = state[3]!
     slope[1] = state[4]!
     slope[2] = state[5]!
@@ -144,18 +157,23 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
   let to = new Float64Array(SIZE)
   let slopeFrom = new Float64Array(SIZE)
   let slopeTo = new Float64Array(SIZE)
-  const [mid, k2, k3, k4] = [new Float64Array(SIZE), new Float64Array(SIZE), new Float64Array(SIZE), new Float64Array(SIZE)]
+  const [mid, k2, k3, k4] = [
+    new Float64Array(SIZE),
+    new Float64Array(SIZE),
+    new Float64Array(SIZE),
+    new Float64Array(SIZE),
+  ]
   slopes(from, slopeFrom)
   let timeS = 0
   let apexM = vy > 0 ? Number.NaN : 0
   for (let step = 0; step < MOST_STEPS; step++) {
-    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h / 2 * slopeFrom[i]!
+    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + (h / 2) * slopeFrom[i]!
     slopes(mid, k2)
-    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h / 2 * k2[i]!
+    for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + (h / 2) * k2[i]!
     slopes(mid, k3)
     for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + h * k3[i]!
     slopes(mid, k4)
-    for (let i = 0; i < SIZE; i++) to[i] = from[i]! + h / 6 * (slopeFrom[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
+    for (let i = 0; i < SIZE; i++) to[i] = from[i]! + (h / 6) * (slopeFrom[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
     slopes(to, slopeTo)
 
     const at = (i: number, s: number) => hermite(from[i]!, slopeFrom[i]!, to[i]!, slopeTo[i]!, h, s)
@@ -169,14 +187,20 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
       const s = rootIn(share => at(1, share) - targetHeightM, falls, 1)
       const [vx, down, vz] = [at(3, s), at(4, s), at(5, s)]
       return {
-        ok: true, carryM: at(0, s), sideM: at(2, s), apexM, timeS: timeS + s * h,
-        descentDeg: toDeg(atan2(-down, Math.hypot(vx, vz))), landSpeedMs: Math.hypot(vx, down, vz), landSpinRpm: radSToRpm(at(6, s)),
+        ok: true,
+        carryM: at(0, s),
+        sideM: at(2, s),
+        apexM,
+        timeS: timeS + s * h,
+        descentDeg: toDeg(atan2(-down, Math.hypot(vx, vz))),
+        landSpeedMs: Math.hypot(vx, down, vz),
+        landSpinRpm: radSToRpm(at(6, s)),
       }
     }
     timeS += h
-    h = Math.min(longest, 2 * h);
-    [from, to] = [to, from];
-    [slopeFrom, slopeTo] = [slopeTo, slopeFrom]
+    h = Math.min(longest, 2 * h)
+    ;[from, to] = [to, from]
+    ;[slopeFrom, slopeTo] = [slopeTo, slopeFrom]
   }
   return { ok: false, reason: 'unreachable' }
 }

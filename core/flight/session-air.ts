@@ -11,7 +11,7 @@ export interface AirEntry {
   /** Pressure reduced to sea level, as a report gives it, Pa; null takes the standard one. */
   qnhPa: number | null
   /** 12 blows in the face, 3 from the right. */
-  wind: { speedMs: number, clock: number, judged: WindJudged }
+  wind: { speedMs: number; clock: number; judged: WindJudged }
   ground: keyof typeof ROUGHNESS_M
 }
 
@@ -19,7 +19,13 @@ export interface AirEntry {
 export function todayOfAir({ tempC, humidity, altitudeM, qnhPa, wind, ground }: AirEntry): Today {
   const { speedMs, clock, judged } = wind
   const readAtM = judged === 'report' ? WIND_HEIGHT_M.report : WIND_HEIGHT_M.felt
-  return todayOf(tempC, qnhPa === null ? stationPressurePa(altitudeM) : stationPressurePa(altitudeM, qnhPa), humidity, { speedMs, clock, readAtM, roughnessM: ROUGHNESS_M[ground] }, judged)
+  return todayOf(
+    tempC,
+    qnhPa === null ? stationPressurePa(altitudeM) : stationPressurePa(altitudeM, qnhPa),
+    humidity,
+    { speedMs, clock, readAtM, roughnessM: ROUGHNESS_M[ground] },
+    judged,
+  )
 }
 
 /** Place in the list of the air that held at a moment, the first one before all of them; −1 when none was taken. */
@@ -37,7 +43,11 @@ export function sameAir(a: Omit<AirEntry, 'fromMs'>, b: Omit<AirEntry, 'fromMs'>
 }
 
 /** With the air that a row of a table states at its moment: stated once it holds until it is stated otherwise. */
-export function withStated(air: readonly AirEntry[], stated: Omit<AirEntry, 'fromMs'> | null | undefined, atMs: number): readonly AirEntry[] {
+export function withStated(
+  air: readonly AirEntry[],
+  stated: Omit<AirEntry, 'fromMs'> | null | undefined,
+  atMs: number,
+): readonly AirEntry[] {
   const last = air.at(-1)
   return !stated || (last && sameAir(last, stated)) ? air : withAir(air, { ...stated, fromMs: atMs })
 }

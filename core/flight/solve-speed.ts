@@ -1,10 +1,10 @@
-import { exp, ln } from '../exact'
+import { exp, ln } from '../stats/exact'
 import type { Conditions } from './air'
 import { straight, USUAL_STRIKE, type OwnStrike } from './deliver'
 import { fly } from './fly'
 
 /** `beyond`: no strike of this loft carries so far in this wind. `unreachable`: none comes down there. */
-export type Solved = { ok: true, ballSpeedMs: number } | { ok: false, reason: 'beyond' | 'unreachable' }
+export type Solved = { ok: true; ballSpeedMs: number } | { ok: false; reason: 'beyond' | 'unreachable' }
 
 const CLOSE_M = 1e-4
 const FASTEST_MS = 75
@@ -24,16 +24,23 @@ function guessMs(loftDeg: number, carryM: number): number {
 }
 
 /**
- * The smallest ball speed that carries so far with a clean strike of this loft. In a strong headwind more speed may carry
- * less: the rising branch is meant.
+ * The smallest ball speed that carries so far with a clean strike of this loft. In a strong headwind more speed may
+ * carry less: the rising branch is meant.
  * @param carryM to the height of the target
  * @param near where to begin to look, m/s: another day's answer saves half the flights
  * @returns the speed, to a tenth of a millimetre of carry, or the reason why there is none
  * @throws RangeError for a carry that is not above 0
  * @example solveSpeed(56, 91.44, NEUTRAL).ballSpeedMs // => 37.957
  */
-export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditions, own: OwnStrike = USUAL_STRIKE, near: number = guessMs(loftDeg, carryM)): Solved {
-  if (!(carryM > 0 && carryM < 1000)) throw new RangeError(`carryM ${carryM} is not possible: above 0 and below 1000 is allowed`)
+export function solveSpeed(
+  loftDeg: number,
+  carryM: number,
+  conditions: Conditions,
+  own: OwnStrike = USUAL_STRIKE,
+  near: number = guessMs(loftDeg, carryM),
+): Solved {
+  if (!(carryM > 0 && carryM < 1000))
+    throw new RangeError(`carryM ${carryM} is not possible: above 0 and below 1000 is allowed`)
   /** How far beyond, metres; one that never gets up to the target is short by all of it. */
   const off = (v: number): number => {
     const flight = fly(straight(loftDeg, v, own), conditions)
@@ -51,7 +58,7 @@ export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditio
     let next = off(1.01 * high)
     if (next > fHigh) {
       while (fHigh < 0) {
-        high *= within(1 + 0.9 * -fHigh / carryM, 1.01, 1.15)
+        high *= within(1 + (0.9 * -fHigh) / carryM, 1.01, 1.15)
         if (high > FASTEST_MS) return { ok: false, reason: 'beyond' }
         next = off(high)
         if (next < fHigh) return { ok: false, reason: 'beyond' }
@@ -71,7 +78,7 @@ export function solveSpeed(loftDeg: number, carryM: number, conditions: Conditio
   let low = high
   let fLow = fHigh
   while (fLow > 0) {
-    low *= within(1 - 0.8 * fLow / carryM, 0.5, 0.985)
+    low *= within(1 - (0.8 * fLow) / carryM, 0.5, 0.985)
     if (low < SLOWEST_MS / 2) return { ok: false, reason: 'unreachable' }
     fLow = off(low)
     if (fLow > 0) {

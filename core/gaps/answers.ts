@@ -1,12 +1,15 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import type { Finding } from './flag'
-import { flagRule } from './flags'
+import { flagRule, subjectOf } from './flags'
 
 /** What a coach says to a flag. */
 export const ANSWERS = ['accepted', 'working', 'not-a-fault'] as const
-export type Answer = typeof ANSWERS[number]
+export type Answer = (typeof ANSWERS)[number]
 
-/** One answer, kept with what the flag said then. Answers are only ever added: a later one to the same flag takes its place. */
+/**
+ * One answer, kept with what the flag said then. Answers are only ever added: a later one to the same flag takes its
+ * place.
+ */
 export interface FlagAnswer extends Pick<Finding, 'flag' | 'variant' | 'cells' | 'fromM' | 'toM' | 'figure'> {
   id: string
   answer: Answer
@@ -29,23 +32,24 @@ export interface Answered {
   lapsed: 'changed' | 'time' | null
 }
 
-/** Rules that speak of a stretch: another shot may come to be the best there, and it is the same hole. */
-const OF_A_STRETCH = new Set(['hole', 'weak'])
-/** Rules that list stock shots: an answer to more of them covers fewer. */
-const OF_A_LIST = new Set(['thin', 'stale'])
-
 const keys = (cells: readonly StockShot[]) => cells.map(cellKey).sort()
 
 /** True when both are about the same thing. */
-export function sameFlag(finding: Pick<Finding, 'flag' | 'variant' | 'cells' | 'fromM' | 'toM'>, answer: Pick<FlagAnswer, 'flag' | 'variant' | 'cells' | 'fromM' | 'toM'>): boolean {
+export function sameFlag(
+  finding: Pick<Finding, 'flag' | 'variant' | 'cells' | 'fromM' | 'toM'>,
+  answer: Pick<FlagAnswer, 'flag' | 'variant' | 'cells' | 'fromM' | 'toM'>,
+): boolean {
   if (finding.flag !== answer.flag || (finding.variant ?? '') !== (answer.variant ?? '')) return false
-  if (OF_A_STRETCH.has(finding.flag)) {
+  const subject = subjectOf(finding)
+  // Another shot may come to be the best of a stretch, and it is the same hole.
+  if (subject === 'stretch') {
     // The greater part of what is said now was answered.
     const shared = Math.min(finding.toM, answer.toM) - Math.max(finding.fromM, answer.fromM)
     return shared >= 0 && shared >= (finding.toM - finding.fromM) / 2
   }
   const [now, then] = [keys(finding.cells), new Set(keys(answer.cells))]
-  return now.every(key => then.has(key)) && (OF_A_LIST.has(finding.flag) || now.length === then.size)
+  // An answer to more of a list covers fewer.
+  return now.every(key => then.has(key)) && (subject === 'list' || now.length === then.size)
 }
 
 /**
@@ -54,13 +58,13 @@ export function sameFlag(finding: Pick<Finding, 'flag' | 'variant' | 'cells' | '
  */
 export function answered(findings: readonly Finding[], answers: readonly FlagAnswer[], nowMs: number): Answered[] {
   const newest = [...answers].sort((a, b) => b.saidAtMs - a.saidAtMs || (a.id < b.id ? 1 : -1))
-  return findings.map((finding) => {
+  return findings.map(finding => {
     const found = newest.find(one => sameFlag(finding, one))
     if (!found?.holds) return { finding, answer: null, settled: false, lapsed: null }
     const changed = Math.abs(finding.figure - found.figure) > flagRule(finding.flag).meta.settledWithin
     const over = found.answer === 'working' && found.untilMs !== null && nowMs > found.untilMs
     // Fewer in a list is no change for the worse.
-    const worse = changed && !(OF_A_LIST.has(finding.flag) && finding.figure < found.figure)
+    const worse = changed && !(subjectOf(finding) === 'list' && finding.figure < found.figure)
     return { finding, answer: found, settled: !worse && !over, lapsed: worse ? 'changed' : over ? 'time' : null }
   })
 }
@@ -74,5 +78,8 @@ export function weightOf({ flag, sureness }: Finding): number {
 
 /** Flags that ask something of the coach: said, no asset, not settled; those that matter most first. */
 export function openFlags(all: readonly Answered[]): Finding[] {
-  return all.filter(({ finding, settled }) => !settled && weightOf(finding) > 0).map(({ finding }) => finding).sort((a, b) => weightOf(b) - weightOf(a))
+  return all
+    .filter(({ finding, settled }) => !settled && weightOf(finding) > 0)
+    .map(({ finding }) => finding)
+    .sort((a, b) => weightOf(b) - weightOf(a))
 }

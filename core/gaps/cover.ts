@@ -1,11 +1,12 @@
 import { cellKey } from '../bag/bag'
 import type { CarryChart } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
-import { MODEL } from '../chart/model/constants'
-import { ballSd } from '../chart/model/estimate'
-import type { SidePattern } from '../chart/model/side'
-import { exp } from '../exact'
+import { MODEL } from '../model/constants'
+import { ballSd } from '../model/estimate'
+import type { SidePattern } from '../model/side'
+import { exp } from '../stats/exact'
 import { fromUnit, toUnit, yardsToMetres, type DistanceUnit } from '../units'
+import { aimed, type AimedSides } from './aim'
 import { GRIP_DOWN_M, type Cover, type CoverAt, type CoverShot } from './stretches'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from './leave'
 
@@ -18,13 +19,23 @@ export interface PlayerScatter {
   mishitShare: number
   /** Scatter of one ball on ln carry where all cells are alike: φ. */
   spread: number
-  /** Side scatter as a share of the carry. */
+  /** Side scatter, and the bias that the aim leaves, as shares of the carry. */
   sideShare: number
+  sideBias: number
 }
 
-/** Leave beyond what could be, from which on a yard is a hole: about 5 yd off the nearest number for a usual player. From memory. */
+export function playerScatter(grid: GridFit, sides: AimedSides, mishitShare: number): PlayerScatter {
+  return { mishitShare, spread: grid.fit.spread, sideShare: sides.sd, sideBias: sides.playerBias }
+}
+
+/**
+ * Leave beyond what could be, from which on a yard is a hole: about 5 yd off the nearest number for a usual player.
+ * From memory.
+ */
 export const HOLE_M = yardsToMetres(2)
-/** To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt. */
+/**
+ * To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt.
+ */
 const REACH_SDS = { sure: 1.28, likely: 0.5 } as const
 
 /** Of all balls so far, the share that was mishit, pulled to the usual by thirty balls. */
@@ -38,8 +49,12 @@ export function mishitShareOf(grid: Pick<GridFit, 'verdicts'>): number {
 /** A shot gripped down an inch. */
 export function grippedDown(shot: CoverShot): CoverShot {
   return {
-    ...shot, grippedDown: true, carryM: shot.carryM - GRIP_DOWN_M, scatterSdM: shot.scatterSdM * GRIP_SPREAD,
-    certaintySdM: Math.hypot(shot.certaintySdM, GRIP_DOUBT_M), sideSdM: shot.sideSdM * GRIP_SPREAD,
+    ...shot,
+    grippedDown: true,
+    carryM: shot.carryM - GRIP_DOWN_M,
+    scatterSdM: shot.scatterSdM * GRIP_SPREAD,
+    certaintySdM: Math.hypot(shot.certaintySdM, GRIP_DOUBT_M),
+    sideSdM: shot.sideSdM * GRIP_SPREAD,
   }
 }
 
@@ -47,26 +62,44 @@ export interface CoverOptions {
   /** Only shots with a ball that counts. */
   measuredOnly?: boolean
   unit?: DistanceUnit
+  /** The player aims at the target, whatever the usual miss to one side. */
+  aimedStraight?: boolean
 }
 
 /** The shots of a chart that cover is worked out from, those gripped down after them. */
-export function coverShots(chart: CarryChart, grid: GridFit, sides: Pick<SidePattern, 'bias' | 'sd'>, { measuredOnly }: CoverOptions = {}): CoverShot[] {
+export function coverShots(
+  chart: CarryChart,
+  grid: GridFit,
+  sides: AimedSides,
+  { measuredOnly }: CoverOptions = {},
+): CoverShot[] {
   const { fit } = grid
   const n = fit.mean.length
   const stock = chart.flatMap((cell): CoverShot[] => {
-    if (cell.plain || cell.carryM === null || (cell.kind !== 'measured' && (cell.kind !== 'predicted' || measuredOnly))) return []
+    if (cell.plain || cell.carryM === null || (cell.kind !== 'measured' && (cell.kind !== 'predicted' || measuredOnly)))
+      return []
     const i = grid.indexOf.get(cellKey(cell))!
     const carryM = exp(fit.mean[i]!)
-    return [{
-      clubId: cell.clubId, rungId: cell.rungId, grippedDown: false, predicted: cell.kind === 'predicted', carryM,
-      certaintySdM: carryM * Math.sqrt(fit.covariance[i * n + i]!), scatterSdM: carryM * ballSd(fit, i),
-      sideBiasM: carryM * sides.bias[i]!, sideSdM: carryM * sides.sd,
-    }]
+    return [
+      {
+        clubId: cell.clubId,
+        rungId: cell.rungId,
+        grippedDown: false,
+        predicted: cell.kind === 'predicted',
+        carryM,
+        certaintySdM: carryM * Math.sqrt(fit.covariance[i * n + i]!),
+        scatterSdM: carryM * ballSd(fit, i),
+        sideBiasM: carryM * sides.bias[i]!,
+        sideSdM: carryM * sides.sd,
+      },
+    ]
   })
   return [...stock, ...stock.filter(shot => shot.carryM > GRIP_DOWN_M).map(grippedDown)]
 }
 
-/** How a choice is looked at: with the doubt about its number, without, or moved towards the target within that doubt. */
+/**
+ * How a choice is looked at: with the doubt about its number, without, or moved towards the target within that doubt.
+ */
 type Look = 'as known' | 'as if certain' | keyof typeof REACH_SDS
 
 /** As near to the target as its number may be, not past it. */
@@ -75,22 +108,36 @@ function nearest({ carryM, certaintySdM }: CoverShot, targetM: number, sds: numb
   return targetM > carryM ? Math.min(targetM, carryM + reach) : Math.max(targetM, carryM - reach)
 }
 
-const carryAs = (shot: CoverShot, targetM: number, look: Look) => look === 'sure' || look === 'likely' ? nearest(shot, targetM, REACH_SDS[look]) : shot.carryM
-const longSdAs = ({ certaintySdM, scatterSdM }: CoverShot, look: Look) => look === 'as known' ? Math.sqrt(certaintySdM * certaintySdM + scatterSdM * scatterSdM) : scatterSdM
+const carryAs = (shot: CoverShot, targetM: number, look: Look) =>
+  look === 'sure' || look === 'likely' ? nearest(shot, targetM, REACH_SDS[look]) : shot.carryM
+const longSdAs = ({ certaintySdM, scatterSdM }: CoverShot, look: Look) =>
+  look === 'as known' ? Math.sqrt(certaintySdM * certaintySdM + scatterSdM * scatterSdM) : scatterSdM
 
 function scatterOf(shot: CoverShot, mishitShare: number, targetM: number, look: Look): Scatter {
-  return { carryM: carryAs(shot, targetM, look), longSdM: longSdAs(shot, look), sideBiasM: shot.sideBiasM, sideSdM: shot.sideSdM, mishitShare }
+  return {
+    carryM: carryAs(shot, targetM, look),
+    longSdM: longSdAs(shot, look),
+    sideBiasM: shot.sideBiasM,
+    sideSdM: shot.sideSdM,
+    mishitShare,
+  }
 }
 
 /**
  * The least mean leave of all shots, and whose: a shot that cannot come under the best so far is not worked out.
  * @param byCarry the shots' places by carry, so that the nearest are tried first and the far ones not at all
  */
-function least(shots: readonly CoverShot[], byCarry: readonly number[], targetM: number, mishitShare: number, look: Look): { best: number, leaveM: number } {
+function least(
+  shots: readonly CoverShot[],
+  byCarry: readonly number[],
+  targetM: number,
+  mishitShare: number,
+  look: Look,
+): { best: number; leaveM: number } {
   let best = -1
   let leaveM = Infinity
   const clean = 1 - mishitShare
-  const reachOf = (shot: CoverShot) => look === 'sure' || look === 'likely' ? REACH_SDS[look] * shot.certaintySdM : 0
+  const reachOf = (shot: CoverShot) => (look === 'sure' || look === 'likely' ? REACH_SDS[look] * shot.certaintySdM : 0)
   const most = shots.reduce((reach, shot) => Math.max(reach, reachOf(shot)), 0)
   let up = byCarry.findIndex(i => shots[i]!.carryM >= targetM)
   if (up < 0) up = byCarry.length
@@ -102,7 +149,17 @@ function least(shots: readonly CoverShot[], byCarry: readonly number[], targetM:
     if (clean * (Math.min(below, above) - most) > leaveM) break
     const i = below <= above ? byCarry[down--]! : byCarry[up++]!
     const shot = shots[i]!
-    if (leastLeaveM(targetM, carryAs(shot, targetM, look), longSdAs(shot, look), shot.sideBiasM, shot.sideSdM, mishitShare) >= leaveM) continue
+    if (
+      leastLeaveM(
+        targetM,
+        carryAs(shot, targetM, look),
+        longSdAs(shot, look),
+        shot.sideBiasM,
+        shot.sideSdM,
+        mishitShare,
+      ) >= leaveM
+    )
+      continue
     const found = meanLeaveM(targetM, scatterOf(shot, mishitShare, targetM, look))
     if (found < leaveM) [best, leaveM] = [i, found]
   }
@@ -117,9 +174,18 @@ export function targetsOf(carriesM: readonly number[], unit: DistanceUnit): numb
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, k) => fromUnit(from + k, unit))
 }
 
-/** What the player would leave at this target with a stock shot that carries exactly so far, and a certain number. */
-export function couldLeaveM(targetM: number, { spread, sideShare, mishitShare }: PlayerScatter): number {
-  return meanLeaveM(targetM, { carryM: targetM, longSdM: spread * (targetM + MODEL.spreadOffsetM), sideBiasM: 0, sideSdM: sideShare * targetM, mishitShare })
+/**
+ * What the player would leave at this target with a stock shot that carries exactly so far, and a certain number,
+ * aimed like all the others.
+ */
+export function couldLeaveM(targetM: number, { spread, sideShare, sideBias, mishitShare }: PlayerScatter): number {
+  return meanLeaveM(targetM, {
+    carryM: targetM,
+    longSdM: spread * (targetM + MODEL.spreadOffsetM),
+    sideBiasM: sideBias * targetM,
+    sideSdM: sideShare * targetM,
+    mishitShare,
+  })
 }
 
 /**
@@ -134,19 +200,37 @@ export function coverOf(shots: readonly CoverShot[], player: PlayerScatter, targ
     const couldM = couldLeaveM(atM, player)
     const { best } = least(shots, byCarry, atM, mishitShare, 'as known')
     const { meanM, badM } = leave(atM, scatterOf(shots[best]!, mishitShare, atM, 'as known'))
-    // Doubt about a number makes a yardage weak, not missing: holes are told with every number taken as certain. That leaves
-    // no more than with the doubt, so where even that is no hole nothing else need be asked.
+    // Doubt about a number makes a yardage weak, not missing: holes are told with every number taken as certain. That
+    // leaves no more than with the doubt, so where even that is no hole nothing else need be asked.
     const missing = (look: Look) => least(shots, byCarry, atM, mishitShare, look).leaveM - couldM > HOLE_M
-    const hole = meanM - couldM <= HOLE_M || !missing('as if certain') ? null : !missing('likely') ? 'open' : missing('sure') ? 'sure' : 'likely'
-    return { atM, best, leaveM: meanM, badM, couldM, hole }
+    const holeAt = (): CoverAt['hole'] => {
+      if (meanM - couldM <= HOLE_M || !missing('as if certain')) return null
+      if (!missing('likely')) return 'open'
+      return missing('sure') ? 'sure' : 'likely'
+    }
+    return { atM, best, leaveM: meanM, badM, couldM, hole: holeAt() }
   })
 }
 
 /** The cover of a chart, yard by yard or metre by metre. */
-export function chartCover(chart: CarryChart, grid: GridFit, sides: Pick<SidePattern, 'bias' | 'sd'>, options: CoverOptions = {}): Cover {
+export function chartCover(
+  chart: CarryChart,
+  grid: GridFit,
+  pattern: Pick<SidePattern, 'bias' | 'playerBias' | 'sd'>,
+  options: CoverOptions = {},
+): Cover {
   const unit = options.unit ?? 'yd'
+  const sides = aimed(pattern, options.aimedStraight ?? false)
   const shots = coverShots(chart, grid, sides, options)
   const mishitShare = mishitShareOf(grid)
-  const targets = targetsOf(shots.filter(shot => !shot.grippedDown).map(shot => shot.carryM), unit)
-  return { unit, shots, mishitShare, at: coverOf(shots, { mishitShare, spread: grid.fit.spread, sideShare: sides.sd }, targets) }
+  const targets = targetsOf(
+    shots.filter(shot => !shot.grippedDown).map(shot => shot.carryM),
+    unit,
+  )
+  return {
+    unit,
+    shots,
+    mishitShare,
+    at: coverOf(shots, playerScatter(grid, sides, mishitShare), targets),
+  }
 }

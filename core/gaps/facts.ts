@@ -1,11 +1,14 @@
 import { cellKey, type Bag } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
-import { saidAt, type CellWord, type Said } from '../chart/coach-word'
-import { compareCharts, type Before, type Compared } from '../chart/compare'
-import type { GridFit, Level, PlayerShots } from '../chart/grid-fit'
-import type { PublishedNumbers } from '../chart/published-numbers'
-import type { SidePattern } from '../chart/model/side'
-import { groupByCell } from '../chart/pile'
+import { remarksAt, type CellRemark, type Remarks } from '../history/coach-remarks'
+import { compareCharts, type Before, type Compared } from '../history/compare'
+import type { GridFit } from '../chart/grid-fit'
+import type { Level } from '../level'
+import { newMemo, type Memo } from '../memo'
+import type { NeutralPlayer } from '../shot/player-shots'
+import type { PublishedNumbers } from '../history/published-numbers'
+import type { SidePattern } from '../model/side'
+import { groupByCell } from '../shot/by-cell'
 import { sidesOfGrid } from '../chart/sides'
 import { chartCover, type CoverOptions } from './cover'
 import type { Cover } from './stretches'
@@ -14,10 +17,15 @@ import { buildLadder, withStepDoubt, type Ladder } from './ladder'
 import { oddsOf, type Odds } from './odds'
 
 /** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
-export interface Trusted { offsM: number[] }
+export interface Trusted {
+  offsM: number[]
+}
 
 /** Of one stock shot: balls taken into account, and how many of them were flyers, by odds. */
-export interface FlyerCount { balls: number, flyers: number }
+export interface FlyerCount {
+  balls: number
+  flyers: number
+}
 
 /** What a rule looks at. */
 export interface GapFacts {
@@ -34,17 +42,17 @@ export interface GapFacts {
   goodEnough: boolean
   sides: SidePattern
   /** Scatter of one ball where all cells are alike, φ, and the balls' worth of scatter behind it. */
-  spread: { ln: number, degrees: number }
+  spread: { ln: number; degrees: number }
   /** The angle a usual strike of this stock shot comes down at, degrees; null where none is known. */
   descentDeg: (cell: ChartCell) => number | null
   moved: readonly Compared[]
-  said: ReadonlyMap<string, Said>
+  said: ReadonlyMap<string, Remarks>
   trusted: Trusted
   flyers: ReadonlyMap<string, FlyerCount>
 }
 
 export interface FactsInput {
-  player: PlayerShots
+  player: NeutralPlayer
   grid: GridFit
   chart: CarryChart
   withinM: number
@@ -52,22 +60,29 @@ export interface FactsInput {
   cover?: CoverOptions
   /** Worked out already, of the same cells. */
   sides?: SidePattern
-  words?: readonly CellWord[]
+  words?: readonly CellRemark[]
   published?: PublishedNumbers
+  memo?: Memo
 }
 
-function trustedBalls({ shots }: PlayerShots, said: ReadonlyMap<string, Said>, published: PublishedNumbers | undefined): Trusted {
+function trustedBalls(
+  { shots }: NeutralPlayer,
+  said: ReadonlyMap<string, Remarks>,
+  published: PublishedNumbers | undefined,
+): Trusted {
   if (!published) return { offsM: [] }
   const numbers = new Map(published.cells.map(cell => [cellKey(cell), cell.carryM]))
   return {
-    offsM: shots.filter(shot => shot.leftOut === null && shot.balls === 1 && shot.hitAtMs > published.publishedAtMs).flatMap((shot) => {
-      const numberM = said.get(cellKey(shot))?.written?.carryM ?? numbers.get(cellKey(shot))
-      return numberM === undefined || numberM === null ? [] : [shot.carryM - numberM]
-    }),
+    offsM: shots
+      .filter(shot => shot.leftOut === null && shot.balls === 1 && shot.hitAtMs > published.publishedAtMs)
+      .flatMap(shot => {
+        const numberM = said.get(cellKey(shot))?.written?.carryM ?? numbers.get(cellKey(shot))
+        return numberM === undefined || numberM === null ? [] : [shot.carryM - numberM]
+      }),
   }
 }
 
-function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCount> {
+function flyerCounts({ shots }: NeutralPlayer, grid: GridFit): Map<string, FlyerCount> {
   const counts = new Map<string, FlyerCount>()
   for (const [key, pile] of groupByCell(shots)) {
     let balls = 0
@@ -91,18 +106,43 @@ function flyerCounts({ shots }: PlayerShots, grid: GridFit): Map<string, FlyerCo
 }
 
 /** All that the rules look at, worked out once. */
-export function gapFacts({ player, grid, chart, withinM, goodEnough, cover, words = [], published, sides: known }: FactsInput): GapFacts {
+export function gapFacts({
+  player,
+  grid,
+  chart,
+  withinM,
+  goodEnough,
+  cover,
+  words = [],
+  published,
+  sides: known,
+  memo = newMemo(),
+}: FactsInput): GapFacts {
   const { bag, level, nowMs } = player
   const sides = known ?? sidesOfGrid(player.shots, grid)
-  const said = saidAt(words, nowMs)
+  const said = remarksAt(words, nowMs)
   const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
-  const before = published?.cells.map((cell): Before => ({ clubId: cell.clubId, rungId: cell.rungId, carryM: cell.modelM, lnVariance: cell.lnVariance }))
+  const before = published?.cells.map((cell): Before => ({
+    clubId: cell.clubId,
+    rungId: cell.rungId,
+    carryM: cell.modelM,
+    lnVariance: cell.lnVariance,
+  }))
   const odds = oddsOf(grid)
   return {
-    ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM), chart, odds, bag, level, nowMs, withinM, goodEnough, sides, said,
+    ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM),
+    chart,
+    odds,
+    bag,
+    level,
+    nowMs,
+    withinM,
+    goodEnough,
+    sides,
+    said,
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
     spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
-    descentDeg: cell => cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM),
+    descentDeg: cell => (cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM, memo)),
     moved: before ? compareCharts({ chart, grid, player }, before, published!.publishedAtMs) : [],
     trusted: trustedBalls(player, said, published),
     flyers: flyerCounts(player, grid),

@@ -5,57 +5,73 @@ import type { GapFacts } from './facts'
 export type { GapFacts }
 export { GRIP_DOWN_M } from './stretches'
 
-/** How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. `asset` is no fault. */
+/**
+ * How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. `asset` is no fault.
+ */
 export type FlagKind = 'hole' | 'overlap' | 'weak' | 'finding' | 'asset'
 
 /**
  * How surely it is said. `sure`: false in few charts, however often one looks. `likely`: of all that are listed so, few
- * are false. `open`: the numbers read so, and there are not enough balls to tell. `counted`: a count or a date, not odds.
+ * are false. `open`: the numbers read so, and there are not enough balls to tell. `counted`: a count or a date, not
+ * odds.
  */
 export type Sureness = 'sure' | 'likely' | 'open' | 'counted'
 
-/** What a sentence of a rule says. */
-export interface FlagText {
-  title: string
-  /** What was found, with the figures. */
-  why: string
-  /** What to do, cheapest first. */
-  remedies: readonly string[]
-}
-
-/** A figure that a coach may change: for one player, or for all of the academy. */
-export interface ThresholdSpec {
-  option: ThresholdName
-  label: string
-  /** Why it is what it usually is. */
-  why: string
-}
-
-/** Everything a coach can set of the flags, and what it is measured in: `M` metres, `Deg` degrees, `Percent`, or a count. */
+/**
+ * Everything a coach can set of the flags, and what it is measured in: `M` metres, `Deg` degrees, `Percent`, or a
+ * count.
+ */
 export const THRESHOLD_NAMES = Object.keys(THRESHOLD_LIMITS) as ThresholdName[]
 export type ThresholdName = keyof typeof THRESHOLD_LIMITS
 export type FlagOptions = Partial<Record<ThresholdName, number>>
 
 /**
- * What a rule says of itself. Words may hold {shorter}, {longer} and {cells} (stock shots), {club} (of the first), and any
- * key of a finding's data: by its ending it is written as a distance (M), degrees (Deg), a share (Percent), days (Days),
- * so many in ten (Tenths), so many times (Times), or a plain count.
+ * What a finding of the rule speaks of: a stretch of yardages, whichever shot serves it; a `step` between two
+ * neighbours of the ladder; a `list` of stock shots, of which fewer are no change for the worse; all yardages below; or
+ * certain shots.
  */
-export interface FlagMeta extends FlagText {
+export type FlagSubject = 'stretch' | 'step' | 'list' | 'all below' | 'shots'
+
+/**
+ * Ways to mend what is in the bag, in order of cost: what is free, a few balls, a swing to learn, a club maker, a
+ * club to buy.
+ */
+export const REMEDY_KINDS = [
+  'grip-down',
+  'calibrate',
+  'strike-out',
+  'use-again',
+  'swing',
+  'take-out',
+  'bend',
+  'add',
+] as const
+export type RemedyKind = (typeof REMEDY_KINDS)[number]
+
+/** What a rule says of itself; its words are in a file of messages that has its id for a name. */
+export interface FlagMeta {
   id: string
   kind: FlagKind
   /** How much it matters beside the others: 0 for an asset, 5 for a hole. */
   weight: number
-  /** Other sentences of the same rule, by a finding's `variant`. */
-  variants?: Readonly<Record<string, Partial<FlagText>>>
-  /** One line for all that are still open, after their number: "steps may be too wide". Missing where nothing stays open. */
-  open?: { one: string, many: string }
+  /** The bag, so that a what-if can have it too; or the record: balls hit, days, what was said. */
+  about: 'bag' | 'record'
+  speaksOf: FlagSubject
+  /** What may mend it; nothing where no change of the bag can. */
+  helpedBy?: readonly RemedyKind[]
+  /** Other findings of the same rule, with sentences of their own, by a finding's `variant`. */
+  variants?: readonly string[]
+  /** Those of them that nothing in `helpedBy` mends. */
+  notHelped?: readonly string[]
+  /** Findings that too few balls tell are counted in one line. */
+  staysOpen?: true
   /**
    * The figure that is a difference, its limit, and whether the flag is raised above or below that limit.
    * It is read as the difference of its ends as they are read, so that what stands there adds up.
    */
-  difference?: { of: `${string}M`, limit: `${string}M`, raised: 'above' | 'within' }
-  thresholds?: readonly ThresholdSpec[]
+  difference?: { of: `${string}M`; limit: `${string}M`; raised: 'above' | 'within' }
+  /** Figures that a coach may change: for one player, or for all of the academy. */
+  thresholds?: readonly ThresholdName[]
   /** An answer of the coach holds while the finding's figure has changed by no more than this. */
   settledWithin: number
 }
@@ -89,6 +105,6 @@ export const SAME_M = 1e-6
 export const plainCell = ({ clubId, rungId }: StockShot): StockShot => ({ clubId, rungId })
 
 /** Those that are said; the open ones are only counted. */
-export function saidFlags(findings: readonly Finding[]): Finding[] {
+export function raisedFlags(findings: readonly Finding[]): Finding[] {
   return findings.filter(finding => finding.sureness !== 'open')
 }

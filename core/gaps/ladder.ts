@@ -8,7 +8,9 @@ export interface LadderStep extends StockShot {
   predicted: boolean
   /** Step up from the next shorter stock shot, metres; null for the shortest. */
   stepM: number | null
-  /** 8 in 10 that the step is within so much of that, metres; null for the shortest, and where it was not worked out. */
+  /**
+   * 8 in 10 that the step is within so much of that, metres; null for the shortest, and where it was not worked out.
+   */
   stepPlusMinusM: number | null
 }
 
@@ -22,14 +24,27 @@ export type Ladder = LadderStep[]
 export function buildLadder(chart: CarryChart): Ladder {
   const steps = chart
     .filter(cell => (cell.kind === 'measured' || cell.kind === 'predicted') && !cell.plain)
-    .map(({ clubId, rungId, carryM, balls, kind }) => ({ clubId, rungId, carryM: carryM!, balls, predicted: kind === 'predicted' }))
+    .map(({ clubId, rungId, carryM, balls, kind }) => ({
+      clubId,
+      rungId,
+      carryM: carryM!,
+      balls,
+      predicted: kind === 'predicted',
+    }))
     .sort((a, b) => a.carryM - b.carryM)
-  return steps.map((step, i) => ({ ...step, stepM: i === 0 ? null : step.carryM - steps[i - 1]!.carryM, stepPlusMinusM: null }))
+  return steps.map((step, i) => ({
+    ...step,
+    stepM: i === 0 ? null : step.carryM - steps[i - 1]!.carryM,
+    stepPlusMinusM: null,
+  }))
 }
 
 /** The ladder with how sure each step is: what two numbers have in common cancels in it. */
-export function withStepDoubt(ladder: Ladder, plusMinusOfStepM: (shorter: StockShot, longer: StockShot) => number): Ladder {
-  return ladder.map((step, i) => i === 0 ? step : { ...step, stepPlusMinusM: plusMinusOfStepM(ladder[i - 1]!, step) })
+export function withStepDoubt(
+  ladder: Ladder,
+  plusMinusOfStepM: (shorter: StockShot, longer: StockShot) => number,
+): Ladder {
+  return ladder.map((step, i) => (i === 0 ? step : { ...step, stepPlusMinusM: plusMinusOfStepM(ladder[i - 1]!, step) }))
 }
 
 /** Neighbouring pairs, shortest first. @example neighbours([{ carryM: 60 }, { carryM: 70 }]).length // => 1 */

@@ -1,5 +1,5 @@
-import { quickNormalCdf, quickNormalDensity, SURE_Z } from '../chart/model/normal'
-import { cos, exp, sin } from '../exact'
+import { quickNormalCdf, quickNormalDensity, SURE_Z } from '../stats/normal'
+import { cos, exp, sin } from '../stats/exact'
 
 /** Where the balls of one shot pitch about a target. Metres; right is positive. */
 export interface Scatter {
@@ -21,7 +21,7 @@ export interface Leave {
 
 /** A mishit falls this share of the carry short, and scatters by that share more. From memory. */
 const MISHIT_SHORT = 0.18
-const MISHIT_SD = 0.10
+const MISHIT_SD = 0.1
 const BAD_SHARE = 0.9
 
 /**
@@ -31,9 +31,9 @@ const BAD_SHARE = 0.9
  */
 const STEP = 0.5
 const REACH = 3.75
-const Z = Float64Array.from({ length: Math.round(2 * REACH / STEP) + 1 }, (_, i) => i * STEP - REACH)
+const Z = Float64Array.from({ length: Math.round((2 * REACH) / STEP) + 1 }, (_, i) => i * STEP - REACH)
 const WEIGHT = (() => {
-  const raw = Z.map(z => exp(-z * z / 2))
+  const raw = Z.map(z => exp((-z * z) / 2))
   const sum = raw.reduce((total, w) => total + w, 0)
   return raw.map(w => w / sum)
 })()
@@ -58,7 +58,7 @@ function meanDistance(offM: number, sdM: number, sideBiasM: number, sideSdM: num
   return sum
 }
 
-const phi = (z: number) => z <= -SURE_Z ? 0 : z >= SURE_Z ? 1 : quickNormalCdf(z)
+const phi = (z: number) => (z <= -SURE_Z ? 0 : z >= SURE_Z ? 1 : quickNormalCdf(z))
 
 /** Probability that a bivariate normal lies within a distance of the origin: exact along, summed across. */
 function within(radiusM: number, offM: number, sdM: number, sideBiasM: number, sideSdM: number): number {
@@ -69,16 +69,16 @@ function within(radiusM: number, offM: number, sdM: number, sideBiasM: number, s
   let sum = 0
   for (let k = 0; k < CIRCLE; k++) {
     // Points closer together at both ends, where the circle turns: the sine takes its square root away.
-    const z = (from + to) / 2 - (to - from) / 2 * COS[k]!
+    const z = (from + to) / 2 - ((to - from) / 2) * COS[k]!
     const y = sideBiasM + sideSdM * z
     const half = Math.sqrt(Math.max(0, radiusM * radiusM - y * y))
     sum += SIN[k]! * quickNormalDensity(z) * (phi((half - offM) / sdM) - phi((-half - offM) / sdM))
   }
-  return sum * (to - from) / 2 * Math.PI / CIRCLE
+  return (((sum * (to - from)) / 2) * Math.PI) / CIRCLE
 }
 const CIRCLE = 12
-const COS = Float64Array.from({ length: CIRCLE }, (_, k) => cos(Math.PI * (k + 0.5) / CIRCLE))
-const SIN = Float64Array.from({ length: CIRCLE }, (_, k) => sin(Math.PI * (k + 0.5) / CIRCLE))
+const COS = Float64Array.from({ length: CIRCLE }, (_, k) => cos((Math.PI * (k + 0.5)) / CIRCLE))
+const SIN = Float64Array.from({ length: CIRCLE }, (_, k) => sin((Math.PI * (k + 0.5)) / CIRCLE))
 /** The worst of the bunch is looked for until it is known to a thousandth, or the share to one in fifty thousand. */
 const MOST_LOOKS = 40
 const CLOSE = 1e-3
@@ -91,7 +91,11 @@ const CLOSE_SHARE = 2e-5
 export function meanLeaveM(targetM: number, { carryM, longSdM, sideBiasM, sideSdM, mishitShare }: Scatter): number {
   const good = meanDistance(carryM - targetM, longSdM, sideBiasM, sideSdM)
   if (mishitShare === 0) return good
-  return (1 - mishitShare) * good + mishitShare * meanDistance(carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM)
+  return (
+    (1 - mishitShare) * good +
+    mishitShare *
+      meanDistance(carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM)
+  )
 }
 
 /** Mean of |x| over the standard deviation, for a normal about 0: no normal of that scatter has less. */
@@ -100,21 +104,41 @@ const LEAST_MEAN = Math.sqrt(2 / Math.PI)
 const POINTS_SHORT = 0.99
 
 /**
- * A figure that the mean leave does not come under, quickly: means of |x| and |y| are at least as great as their offsets
- * and as their scatter alone makes them, and the mean of a distance at least the distance of the means (Jensen).
+ * A figure that the mean leave does not come under, quickly: means of |x| and |y| are at least as great as their
+ * offsets and as their scatter alone makes them, and the mean of a distance at least the distance of the means
+ * (Jensen).
  */
-export function leastLeaveM(targetM: number, carryM: number, longSdM: number, sideBiasM: number, sideSdM: number, mishitShare: number): number {
+export function leastLeaveM(
+  targetM: number,
+  carryM: number,
+  longSdM: number,
+  sideBiasM: number,
+  sideSdM: number,
+  mishitShare: number,
+): number {
   const y = Math.max(Math.abs(sideBiasM), LEAST_MEAN * sideSdM)
   const good = Math.max(Math.abs(carryM - targetM), LEAST_MEAN * longSdM)
   const bad = Math.max(Math.abs(carryM * (1 - MISHIT_SHORT) - targetM), LEAST_MEAN * MISHIT_SD * carryM)
-  return POINTS_SHORT * ((1 - mishitShare) * Math.sqrt(good * good + y * y) + mishitShare * Math.sqrt(bad * bad + y * y))
+  return (
+    POINTS_SHORT * ((1 - mishitShare) * Math.sqrt(good * good + y * y) + mishitShare * Math.sqrt(bad * bad + y * y))
+  )
 }
 
 /** Mean leave and the leave of the worst in ten. */
 export function leave(targetM: number, scatter: Scatter): Leave {
   const { carryM, longSdM, sideBiasM, sideSdM, mishitShare } = scatter
-  const share = (radiusM: number) => (1 - mishitShare) * within(radiusM, carryM - targetM, longSdM, sideBiasM, sideSdM)
-    + (mishitShare === 0 ? 0 : mishitShare * within(radiusM, carryM * (1 - MISHIT_SHORT) - targetM, Math.hypot(MISHIT_SD * carryM, longSdM), sideBiasM, sideSdM))
+  const share = (radiusM: number) =>
+    (1 - mishitShare) * within(radiusM, carryM - targetM, longSdM, sideBiasM, sideSdM) +
+    (mishitShare === 0
+      ? 0
+      : mishitShare *
+        within(
+          radiusM,
+          carryM * (1 - MISHIT_SHORT) - targetM,
+          Math.hypot(MISHIT_SD * carryM, longSdM),
+          sideBiasM,
+          sideSdM,
+        ))
   const meanM = meanLeaveM(targetM, scatter)
   // False position with Illinois' rule: some six looks where halving takes sixteen.
   let [low, high] = [0, 1.7 * meanM]
@@ -126,11 +150,11 @@ export function leave(targetM: number, scatter: Scatter): Leave {
     const f = share(next) - BAD_SHARE
     if (Math.abs(f) < CLOSE_SHARE) return { meanM, badM: next }
     if (f < 0) {
-      [low, fLow] = [next, f]
+      ;[low, fLow] = [next, f]
       if (side < 0) fHigh /= 2
       side = -1
     } else {
-      [high, fHigh] = [next, f]
+      ;[high, fHigh] = [next, f]
       if (side > 0) fLow /= 2
       side = 1
     }

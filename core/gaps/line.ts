@@ -1,4 +1,4 @@
-import type { Level } from '../chart/grid-fit'
+import type { Level } from '../level'
 import { yardsToMetres } from '../units'
 import type { FlagOptions } from './flag'
 
@@ -7,7 +7,11 @@ import type { FlagOptions } from './flag'
  * known, a yard or two more. A coach sets another for a player.
  */
 export const LINE_OF_LEVEL: Record<Level, number> = {
-  expert: yardsToMetres(6), good: yardsToMetres(7), unknown: yardsToMetres(8), improver: yardsToMetres(9), beginner: yardsToMetres(12),
+  expert: yardsToMetres(6),
+  good: yardsToMetres(7),
+  unknown: yardsToMetres(8),
+  improver: yardsToMetres(9),
+  beginner: yardsToMetres(12),
 }
 
 /** The line that holds for a player. */

@@ -1,13 +1,25 @@
-import betainc from '@stdlib/math-base-special-betainc'
-import gammainc from '@stdlib/math-base-special-gammainc'
-import { normalCdf } from '../chart/model/normal'
+import betainc from '../stats/vendor/betainc.js'
+import gammainc from '../stats/vendor/gammainc.js'
+import { normalCdf } from '../stats/normal'
 import { cellKey, type StockShot } from '../bag/bag'
 import type { GridFit } from '../chart/grid-fit'
-import { probabilityOfGap, probabilityOfLooser, probabilityOfOverlap, probabilityOfUneven, stepHalf80M } from '../chart/model/statements'
+import {
+  probabilityOfGap,
+  probabilityOfLooser,
+  probabilityOfOverlap,
+  probabilityOfUneven,
+  stepHalf80M,
+} from '../model/statements'
 
-/** Odds that need no grid. The rules ask for them here, so that a page that only words flags does not load the functions. */
+/**
+ * Odds that need no grid. The rules ask for them here, so that a page that only words flags does not load the
+ * functions.
+ */
 export interface PlainOdds {
-  /** That a scatter is truly more than `ratio` times the usual: read as `times` the usual, from so many degrees of freedom. */
+  /**
+   * That a scatter is truly more than `ratio` times the usual: read as `times` the usual, from so many degrees of
+   * freedom.
+   */
   wider: (times: number, degrees: number, ratio: number) => number
   /** That a share is truly above `share`, a Beta of these two counts. */
   shareAbove: (share: number, yes: number, no: number) => number
@@ -16,7 +28,7 @@ export interface PlainOdds {
 }
 
 export const plainOdds: PlainOdds = {
-  wider: (times, degrees, ratio) => gammainc(degrees * times * times / (2 * ratio * ratio), degrees / 2),
+  wider: (times, degrees, ratio) => gammainc((degrees * times * times) / (2 * ratio * ratio), degrees / 2),
   shareAbove: (share, yes, no) => 1 - betainc(share, yes, no),
   below: normalCdf,
 }

@@ -1,5 +1,5 @@
 import { cellKey } from '../bag/bag'
-import type { Flight } from '../swing/scale'
+import type { SwingFlight } from '../swing/scale'
 import type { GapFacts } from './facts'
 import { SAME_M } from './flag'
 import type { LadderStep } from './ladder'
@@ -19,9 +19,13 @@ export interface SamePair {
 }
 
 /** Every pair of stock shots within `closestM`, shortest first, with their flights. */
-export function samePairs({ ladder, odds, chart, bag, descentDeg }: GapFacts, closestM: number, flightDeg: number): SamePair[] {
+export function samePairs(
+  { ladder, odds, chart, bag, descentDeg }: GapFacts,
+  closestM: number,
+  flightDeg: number,
+): SamePair[] {
   const cells = new Map(chart.map(cell => [cellKey(cell), cell]))
-  const flights = new Map<string, Flight>(bag.scale.rungs.map(rung => [rung.id, rung.flight]))
+  const flights = new Map<string, SwingFlight>(bag.scale.rungs.map(rung => [rung.id, rung.flight]))
   const angles = new Map<LadderStep, number | null>()
   const angleOf = (step: LadderStep) => {
     if (!angles.has(step)) {
@@ -39,7 +43,11 @@ export function samePairs({ ladder, odds, chart, bag, descentDeg }: GapFacts, cl
       const apartDeg = a === null || b === null ? null : Math.abs(a - b)
       const named = (flights.get(shorter.rungId) ?? 'normal') !== (flights.get(longer.rungId) ?? 'normal')
       found.push({
-        shorter, longer, probability: odds.overlap(shorter, longer, closestM), apartDeg, flatter: a !== null && b !== null && a < b ? shorter : longer,
+        shorter,
+        longer,
+        probability: odds.overlap(shorter, longer, closestM),
+        apartDeg,
+        flatter: a !== null && b !== null && a < b ? shorter : longer,
         // One swing with two clubs is no choice of flight: it is one number twice.
         otherFlight: named || (shorter.rungId !== longer.rungId && apartDeg !== null && apartDeg >= flightDeg - SAME_M),
       })
@@ -49,4 +57,7 @@ export function samePairs({ ladder, odds, chart, bag, descentDeg }: GapFacts, cl
 }
 
 /** Two shots closer than this do one job, metres; flights further apart than this are two. Used by two rules. */
-export interface PairLimits { closestM: number, flightDeg: number }
+export interface PairLimits {
+  closestM: number
+  flightDeg: number
+}

@@ -26,7 +26,10 @@ export interface CoverAt {
   badM: number
   /** The same player with a stock shot that carries exactly so far: what could be. */
   couldM: number
-  /** Beyond what could be if every number were certain; likely, and surely: also with every number moved towards it within its doubt. */
+  /**
+   * Beyond what could be if every number were certain; likely, and surely: also with every number moved towards it
+   * within its doubt.
+   */
   hole: 'sure' | 'likely' | 'open' | null
 }
 
@@ -38,8 +41,11 @@ export interface Cover {
 }
 
 /** Neighbouring targets of which the same holds, as stretches. */
-export function stretches<T extends string>(at: readonly CoverAt[], kindOf: (one: CoverAt) => T | null): { kind: T, all: CoverAt[] }[] {
-  const found: { kind: T, all: CoverAt[] }[] = []
+export function stretches<T extends string>(
+  at: readonly CoverAt[],
+  kindOf: (one: CoverAt) => T | null,
+): { kind: T; all: CoverAt[] }[] {
+  const found: { kind: T; all: CoverAt[] }[] = []
   let before: T | null = null
   for (const one of at) {
     const kind = kindOf(one)
@@ -63,8 +69,9 @@ export interface CoverSum {
 export function sumCover(at: readonly CoverAt[], lineM: number): CoverSum | null {
   if (at.length === 0) return null
   return {
-    targets: at.length, within: at.filter(one => one.leaveM <= lineM).length,
-    worst: at.reduce((worst, one) => one.leaveM > worst.leaveM ? one : worst),
+    targets: at.length,
+    within: at.filter(one => one.leaveM <= lineM).length,
+    worst: at.reduce((worst, one) => (one.leaveM > worst.leaveM ? one : worst)),
     meanM: at.reduce((sum, one) => sum + one.leaveM, 0) / at.length,
   }
 }

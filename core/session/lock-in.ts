@@ -1,6 +1,6 @@
 /**
- * Habits by which coaches call a number locked in, each with its count; one that is missing is not wanted. Common practice:
- * three or four in a row that look the same; five straight on the number; a fixed count.
+ * Habits by which coaches call a number locked in, each with its count; one that is missing is not wanted. Common
+ * practice: three or four in a row that look the same; five straight on the number; a fixed count.
  */
 export interface LockIn {
   /** So many in a row that look alike. */
@@ -33,7 +33,10 @@ export interface HabitBall {
 }
 
 /** Length of the newest and of the longest run in which each ball fits those of its run before it. */
-function runs(balls: readonly HabitBall[], fits: (ball: HabitBall, run: readonly HabitBall[]) => boolean): { newest: number, longest: number } {
+function runs(
+  balls: readonly HabitBall[],
+  fits: (ball: HabitBall, run: readonly HabitBall[]) => boolean,
+): { newest: number; longest: number } {
   let run: HabitBall[] = []
   let longest = 0
   for (const ball of balls) {
@@ -49,18 +52,25 @@ function runs(balls: readonly HabitBall[], fits: (ball: HabitBall, run: readonly
 }
 
 /**
- * How far each of a coach's habits has come with one stock shot in one session. Marks beside the certainty, never in its place:
- * three alike may all lie beside the number.
+ * How far each of a coach's habits has come with one stock shot in one session. Marks beside the certainty, never in
+ * its place: three alike may all lie beside the number.
  * @param balls of the stock shot in this session, oldest first, as they were measured
  * @param numberM the stock shot's number in the air they were hit in, metres; null while there is none
- * @param withinM what is near enough, metres: alike is within twice that of each other, on the number is within that of it
+ * @param withinM what is near enough, metres: alike is within twice that of each other, on the number is within that of
+ * it
  */
-export function lockInMarks(habits: LockIn, balls: readonly HabitBall[], numberM: number | null, withinM: number): HabitMark[] {
-  const alike = (ball: HabitBall, run: readonly HabitBall[]) => run.every(other => Math.abs(other.carryM - ball.carryM) <= 2 * withinM)
+export function lockInMarks(
+  habits: LockIn,
+  balls: readonly HabitBall[],
+  numberM: number | null,
+  withinM: number,
+): HabitMark[] {
+  const alike = (ball: HabitBall, run: readonly HabitBall[]) =>
+    run.every(other => Math.abs(other.carryM - ball.carryM) <= 2 * withinM)
   const onIt = (ball: HabitBall) => numberM !== null && Math.abs(ball.carryM - numberM) <= withinM
   const all = balls.filter(ball => ball.counts).reduce((sum, ball) => sum + ball.balls, 0)
   const found = { alike: runs(balls, alike), straight: runs(balls, onIt), count: { newest: all, longest: all } }
-  return HABITS.flatMap((habit) => {
+  return HABITS.flatMap(habit => {
     const of = habits[habit]
     if (of === undefined) return []
     const met = found[habit].longest >= of

@@ -3,7 +3,7 @@ import { yardsToMetres } from '../units'
 
 /** Orders of work. `teach` goes by what takes most doubt off the chart; the others go through the grid. */
 export const ORDERS = ['teach', 'club', 'length', 'full-first', 'free'] as const
-export type Order = typeof ORDERS[number]
+export type Order = (typeof ORDERS)[number]
 
 /** Inside this it is touch, not a stock shot (common practice): filling down from the full swings ends here. */
 export const TOUCH_M = yardsToMetres(50)
@@ -23,10 +23,13 @@ export interface OrderOptions {
 export function walk(order: Exclude<Order, 'teach' | 'free'>, bag: Bag, carryOf: OrderOptions['carryOf']): StockShot[] {
   const clubs = clubsInUse(bag)
   const rungs = rungsInUse(bag)
-  const cells = order === 'club'
-    ? clubs.flatMap(club => rungs.map(rung => ({ clubId: club.id, rungId: rung.id })))
-    : (order === 'length' ? rungs : [...rungs].reverse()).flatMap(rung => clubs.map(club => ({ clubId: club.id, rungId: rung.id })))
-  return cells.filter((cell) => {
+  const cells =
+    order === 'club'
+      ? clubs.flatMap(club => rungs.map(rung => ({ clubId: club.id, rungId: rung.id })))
+      : (order === 'length' ? rungs : [...rungs].reverse()).flatMap(rung =>
+          clubs.map(club => ({ clubId: club.id, rungId: rung.id })),
+        )
+  return cells.filter(cell => {
     if (isStruckOut(bag, cell)) return false
     const carryM = carryOf(cell)
     return order !== 'full-first' || carryM === null || carryM >= TOUCH_M
@@ -34,11 +37,16 @@ export function walk(order: Exclude<Order, 'teach' | 'free'>, bag: Bag, carryOf:
 }
 
 /**
- * The stock shot to hit next in an order that goes through the grid, and how many balls; null when all are done. A bucket
- * that is too small for all goes to those that are not known well enough, and to as many of them as it can.
+ * The stock shot to hit next in an order that goes through the grid, and how many balls; null when all are done. A
+ * bucket that is too small for all goes to those that are not known well enough, and to as many of them as it can.
  * @param hit balls of each stock shot in this session, by its key
  */
-export function nextInOrder(order: Exclude<Order, 'teach' | 'free'>, bag: Bag, hit: ReadonlyMap<string, number>, { atOnce, left, carryOf, enough }: OrderOptions): (StockShot & { balls: number }) | null {
+export function nextInOrder(
+  order: Exclude<Order, 'teach' | 'free'>,
+  bag: Bag,
+  hit: ReadonlyMap<string, number>,
+  { atOnce, left, carryOf, enough }: OrderOptions,
+): (StockShot & { balls: number }) | null {
   const cells = walk(order, bag, carryOf)
   const of = (cell: StockShot) => hit.get(cellKey(cell)) ?? 0
   const begun = cells.find(cell => of(cell) > 0 && of(cell) < atOnce)

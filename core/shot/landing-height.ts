@@ -1,16 +1,16 @@
 /**
- * How high a ball pitches on ground that rises evenly to a target and is level beyond it: its share of the target's height. To
- * the centimetre.
+ * How high a ball pitches on ground that rises evenly to a target and is level beyond it: its share of the target's
+ * height. To the centimetre.
  * @example landingHeightM({ distanceM: 100, heightM: 4 }, 75) // => 3
  */
-export function landingHeightM(target: { distanceM: number, heightM: number }, carryM: number): number {
+export function landingHeightM(target: { distanceM: number; heightM: number }, carryM: number): number {
   return Math.round(100 * target.heightM * Math.min(1, carryM / target.distanceM)) / 100
 }
 
 /**
- * How far above or below the tee a ball can come down, as shares of its carry. Above: half, the highest point of a launch of
- * 45° (in a vacuum its descent begins at half of the way, half as high); wedges leave flatter. Below: three times, steeper
- * than any ball falls off a tee. Our choice, wide on purpose.
+ * How far above or below the tee a ball can come down, as shares of its carry. Above: half, the highest point of a
+ * launch of 45° (in a vacuum its descent begins at half of the way, half as high); wedges leave flatter. Below: three
+ * times, steeper than any ball falls off a tee. Our choice, wide on purpose.
  */
 const HEIGHT_SHARES = { above: 0.5, below: 3 } as const
 

@@ -1,4 +1,4 @@
-import { asin, cos, sin } from '../exact'
+import { asin, cos, sin } from '../stats/exact'
 import { yardsToMetres } from '../units'
 import type { Method, Shot } from './shot'
 
@@ -27,18 +27,28 @@ export function shotErrorM({ method, carryM, errorM }: Pick<Shot, 'method' | 'ca
 /**
  * One distance measured in two ways, put together by their errors: the surer one weighs more.
  * @param ways method and distance of each, metres; one or more
- * @example combineWays([{ method: 'laser', distanceM: 21 }, { method: 'paces', distanceM: 22 }]) // => { distanceM: 21.81, errorM: 0.595 }
+ * @example combineWays([{ method: 'laser', distanceM: 21 }, { method: 'paces', distanceM: 22 }])
+ * // => { distanceM: 21.81, errorM: 0.595 }
  */
-export function combineWays(ways: readonly { method: Method, distanceM: number }[]): { distanceM: number, errorM: number } {
+export function combineWays(ways: readonly { method: Method; distanceM: number }[]): {
+  distanceM: number
+  errorM: number
+} {
   const weights = ways.map(({ method, distanceM }) => 1 / measuringErrorM(method, distanceM) ** 2)
   const sum = weights.reduce((total, weight) => total + weight, 0)
-  return { distanceM: ways.reduce((total, { distanceM }, i) => total + weights[i]! * distanceM, 0) / sum, errorM: 1 / Math.sqrt(sum) }
+  return {
+    distanceM: ways.reduce((total, { distanceM }, i) => total + weights[i]! * distanceM, 0) / sum,
+    errorM: 1 / Math.sqrt(sum),
+  }
 }
 
 /** A browser states the radius that holds the place 19 times in 20. (Geolocation API, W3C.) */
 const RADIUS_SDS = 1.96
 
-/** Error of the distance between two fixes, one standard deviation, metres; as if they were independent, which is cautious. */
+/**
+ * Error of the distance between two fixes, one standard deviation, metres; as if they were independent, which is
+ * cautious.
+ */
 export function fixErrorM(startAccuracyM: number, endAccuracyM: number): number {
   return Math.hypot(startAccuracyM, endAccuracyM) / RADIUS_SDS
 }
@@ -53,8 +63,17 @@ const EARTH_M = 6_371_008.8
  * Within 0.5 % of the ellipsoid anywhere.
  * @example placesApartM({ lat: 51, lon: 0 }, { lat: 51.001, lon: 0 }) // => 111.2
  */
-export function placesApartM(a: { lat: number, lon: number }, b: { lat: number, lon: number }): number {
+export function placesApartM(a: { lat: number; lon: number }, b: { lat: number; lon: number }): number {
   const rad = Math.PI / 180
-  const h = sin((b.lat - a.lat) * rad / 2) ** 2 + cos(a.lat * rad) * cos(b.lat * rad) * sin((b.lon - a.lon) * rad / 2) ** 2
+  const h =
+    sin(((b.lat - a.lat) * rad) / 2) ** 2 + cos(a.lat * rad) * cos(b.lat * rad) * sin(((b.lon - a.lon) * rad) / 2) ** 2
   return 2 * EARTH_M * asin(Math.min(1, Math.sqrt(h)))
+}
+
+/** Ways that reach to where a ball lies: legs, a laser on it, a watch beside it. All others read where it pitched. */
+const TO_REST: readonly Method[] = ['laser', 'paces', 'watch']
+
+/** True for a way of measuring that reads to where a ball lies. @example measuresToRest('paces') // => true */
+export function measuresToRest(method: Method): boolean {
+  return TO_REST.includes(method)
 }

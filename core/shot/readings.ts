@@ -2,11 +2,11 @@ import { POSSIBLE, type Launch } from '../flight/fly'
 import { CARRY_MAX_M } from '../limits'
 
 /**
- * How a device came by a carry: it saw the ball fly in today's air, or worked the carry out from the launch in still air
- * of its own, which is nearly neutral already.
+ * How a device came by a carry: it saw the ball fly in today's air, or worked the carry out from the launch in still
+ * air of its own, which is nearly neutral already.
  */
 export const CARRY_BASES = ['flown', 'computed'] as const
-export type CarryBasis = typeof CARRY_BASES[number]
+export type CarryBasis = (typeof CARRY_BASES)[number]
 
 /** What was read of a ball beside its carry. What was not read is missing, never 0. */
 export interface Readings {
@@ -32,8 +32,16 @@ export type ReadingName = Exclude<keyof Readings, 'carryBasis'>
 
 /** What a ball can do at most; a device that says more is wrong. Launch as the flight takes it, the rest our choice. */
 export const READING_RANGE: Record<ReadingName, readonly [least: number, most: number]> = {
-  ballSpeedMs: POSSIBLE.speedMs, clubSpeedMs: [0.5, 70], launchDeg: POSSIBLE.launchDeg, directionDeg: POSSIBLE.azimuthDeg,
-  spinRpm: POSSIBLE.spinRpm, spinAxisDeg: POSSIBLE.tiltDeg, descentDeg: [0, 90], apexM: [0, 120], totalM: [0, 1.5 * CARRY_MAX_M], sideM: [-CARRY_MAX_M, CARRY_MAX_M],
+  ballSpeedMs: POSSIBLE.speedMs,
+  clubSpeedMs: [0.5, 70],
+  launchDeg: POSSIBLE.launchDeg,
+  directionDeg: POSSIBLE.azimuthDeg,
+  spinRpm: POSSIBLE.spinRpm,
+  spinAxisDeg: POSSIBLE.tiltDeg,
+  descentDeg: [0, 90],
+  apexM: [0, 120],
+  totalM: [0, 1.5 * CARRY_MAX_M],
+  sideM: [-CARRY_MAX_M, CARRY_MAX_M],
 }
 export const READING_NAMES = Object.keys(READING_RANGE) as ReadingName[]
 
@@ -41,12 +49,20 @@ export const READING_NAMES = Object.keys(READING_RANGE) as ReadingName[]
 const NEED_SPEED = ['launchDeg', 'directionDeg', 'spinAxisDeg'] as const
 
 /** The reading that stands there without the ball speed it needs; undefined when nothing is amiss. */
-export function withoutSpeed(readings: Readings): typeof NEED_SPEED[number] | undefined {
+export function withoutSpeed(readings: Readings): (typeof NEED_SPEED)[number] | undefined {
   return readings.ballSpeedMs === undefined ? NEED_SPEED.find(name => readings[name] !== undefined) : undefined
 }
 
-/** The launch, when all that the flight needs was read: speed, angle and spin. Direction and axis unread are straight. */
-export function launchOf({ ballSpeedMs, launchDeg, spinRpm, directionDeg = 0, spinAxisDeg = 0 }: Readings): Launch | null {
+/**
+ * The launch, when all that the flight needs was read: speed, angle and spin. Direction and axis unread are straight.
+ */
+export function launchOf({
+  ballSpeedMs,
+  launchDeg,
+  spinRpm,
+  directionDeg = 0,
+  spinAxisDeg = 0,
+}: Readings): Launch | null {
   if (ballSpeedMs === undefined || launchDeg === undefined || spinRpm === undefined) return null
   return { speedMs: ballSpeedMs, launchDeg, azimuthDeg: directionDeg, spinRpm, tiltDeg: spinAxisDeg }
 }

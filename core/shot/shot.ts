@@ -3,14 +3,23 @@ import type { AirEntry } from '../flight/session-air'
 import type { Readings } from './readings'
 
 export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
-export type Method = typeof METHODS[number]
+export type Method = (typeof METHODS)[number]
 
 /** What the coach called the strike. `clean` is the coach's word that the ball counts as it is. */
 export const STRIKES = ['clean', 'mishit', 'thin', 'heavy', 'toe', 'heel'] as const
-export type Strike = typeof STRIKES[number]
+export type Strike = (typeof STRIKES)[number]
 
-/** One ball, or a pile measured as one, as it was measured. */
-export interface Shot {
+/**
+ * How far a shot has come from the tape to the chart. `measured` is what is stored; `pitched`, its carry is to where it
+ * pitched; `level`, as on level ground; `still`, out of wind and air; `neutral`, as of the ball one plays: what the
+ * model takes. Each correction takes the stage before it and gives the next, so that none is made twice.
+ */
+export type Stage = 'measured' | 'pitched' | 'level' | 'still' | 'neutral'
+
+/** One ball, or a pile measured as one, at a stage. */
+export interface ShotAt<S extends Stage> {
+  /** Known to the compiler alone. */
+  readonly stage?: S
   id: string
   sessionId: string
   clubId: string
@@ -31,7 +40,10 @@ export interface Shot {
   levelM?: number
   /** Set when `carryM` is to where it lies, on ground of this firmness; missing when it is to where it pitched. */
   lies?: Firmness
-  /** What is known of this one measurement's error, one standard deviation, metres; missing takes the usual of its way. */
+  /**
+   * What is known of this one measurement's error, one standard deviation, metres; missing takes the usual of its
+   * way.
+   */
   errorM?: number
   /** Of a pile: its length along the line of flight, metres. */
   extentM?: number
@@ -42,6 +54,13 @@ export interface Shot {
   /** What else a device read of it. */
   readings?: Readings
 }
+
+/** As it was measured, and as it is kept. */
+export type Shot = ShotAt<'measured'>
+/** What the numbers are made from. */
+export type NeutralShot = ShotAt<'neutral'>
+/** Where the stage does not matter. */
+export type AnyShot = ShotAt<Stage>
 
 /** A range session, as far as it matters to the numbers. */
 export interface Session {
@@ -56,6 +75,6 @@ export interface Session {
 }
 
 /** The shots that count for the number. */
-export function counting(shots: readonly Shot[]): Shot[] {
+export function counting<S extends AnyShot>(shots: readonly S[]): S[] {
   return shots.filter(shot => shot.leftOut === null)
 }

@@ -1,15 +1,21 @@
 import { deliver } from '../flight/deliver'
 import { POSSIBLE, type Launch } from '../flight/fly'
-import { median } from '../median'
+import { median } from '../stats/median'
 
-/** What a strike looks like in its launch. A toe strike mostly passes as good: there is nothing in the launch to tell it. */
+/**
+ * What a strike looks like in its launch. A toe strike mostly passes as good: there is nothing in the launch to tell
+ * it.
+ */
 export type StrikeLook = 'good' | 'heavy' | 'thin' | 'flyer' | 'misread'
 
 /** One ball's launch record; what was not measured is missing. */
 export interface LaunchRecord {
   launch: Launch
   carryM?: number
-  /** What the flight of this launch carries in the air that `carryM` is of; missing when it was not flown or got nowhere. */
+  /**
+   * What the flight of this launch carries in the air that `carryM` is of; missing when it was not flown or got
+   * nowhere.
+   */
   flownM?: number
   clubSpeedMs?: number
 }
@@ -25,7 +31,10 @@ export interface UsualStrike {
 
 export interface StrikeVerdict {
   look: StrikeLook
-  /** Spin for each m/s over the usual, launch off the usual (degrees), carry and ball speed over the usual: what it was told from. */
+  /**
+   * Spin for each m/s over the usual, launch off the usual (degrees), carry and ball speed over the usual: what it
+   * was told from.
+   */
   spinShare: number
   launchOffDeg: number
   carryShare: number | null
@@ -41,9 +50,19 @@ export const FLIGHT_LIMITS = { carryOverFlight: [0.85, 1.15], spinShare: [0.27, 
 
 /** Chosen on simulated strikes and seen ones: false alarms on good strikes 0 to 2 %. [sim] */
 const LIMITS = {
-  ...FLIGHT_LIMITS, speedMs: [3, 75], launchDeg: [0, 65], spinRpm: [300, 16_000],
-  lowSpin: { own: 0.75, usual: 0.68 }, thinDeg: { own: -7, usual: -8 }, longer: 1.035, asLong: 0.97, veryLowSpin: 0.45, flyerSpin: 0.62,
-  heavySmash: 0.925, heavyCarry: 0.87, heavySpeed: 0.90,
+  ...FLIGHT_LIMITS,
+  speedMs: [3, 75],
+  launchDeg: [0, 65],
+  spinRpm: [300, 16_000],
+  lowSpin: { own: 0.75, usual: 0.68 },
+  thinDeg: { own: -7, usual: -8 },
+  longer: 1.035,
+  asLong: 0.97,
+  veryLowSpin: 0.45,
+  flyerSpin: 0.62,
+  heavySmash: 0.925,
+  heavyCarry: 0.87,
+  heavySpeed: 0.9,
 } as const
 
 const outside = (value: number, [least, most]: readonly [number, number]) => !(value >= least && value <= most)
@@ -55,15 +74,29 @@ export function usualStrike(records: readonly LaunchRecord[]): UsualStrike | nul
   const middle = (of: (record: LaunchRecord) => number) => median(seen.map(of))
   const withClub = seen.filter(record => record.clubSpeedMs !== undefined)
   return {
-    speedMs: middle(r => r.launch.speedMs), launchDeg: middle(r => r.launch.launchDeg), spinRpm: middle(r => r.launch.spinRpm), carryM: middle(r => r.carryM!),
+    speedMs: middle(r => r.launch.speedMs),
+    launchDeg: middle(r => r.launch.launchDeg),
+    spinRpm: middle(r => r.launch.spinRpm),
+    carryM: middle(r => r.carryM!),
     smash: withClub.length < LEAST_GOOD ? null : median(withClub.map(r => r.launch.speedMs / r.clubSpeedMs!)),
   }
 }
 
 /** True when no flight of this launch and this carry belong together, or the launch cannot be. */
 function cannotBe({ launch, carryM, flownM }: LaunchRecord, spinShare: number): boolean {
-  if (outside(launch.speedMs, LIMITS.speedMs) || outside(launch.spinRpm, LIMITS.spinRpm) || launch.launchDeg <= LIMITS.launchDeg[0] || launch.launchDeg > LIMITS.launchDeg[1]) return true
-  if (outside(spinShare, LIMITS.spinShare) || outside(launch.azimuthDeg, POSSIBLE.azimuthDeg) || outside(launch.tiltDeg, POSSIBLE.tiltDeg)) return true
+  if (
+    outside(launch.speedMs, LIMITS.speedMs) ||
+    outside(launch.spinRpm, LIMITS.spinRpm) ||
+    launch.launchDeg <= LIMITS.launchDeg[0] ||
+    launch.launchDeg > LIMITS.launchDeg[1]
+  )
+    return true
+  if (
+    outside(spinShare, LIMITS.spinShare) ||
+    outside(launch.azimuthDeg, POSSIBLE.azimuthDeg) ||
+    outside(launch.tiltDeg, POSSIBLE.tiltDeg)
+  )
+    return true
   return carryM !== undefined && flownM !== undefined && outside(carryM / flownM, LIMITS.carryOverFlight)
 }
 
@@ -71,29 +104,41 @@ function cannotBe({ launch, carryM, flownM }: LaunchRecord, spinShare: number): 
  * Names a strike from its launch: the first rule that holds, beside the player's own usual where it is known, else
  * beside what is usual for the loft, with looser limits.
  * @param usual of this stock shot, or null
- * @example strikeLook({ launch: { speedMs: 38, launchDeg: 31, spinRpm: 3400, azimuthDeg: 0, tiltDeg: 0 } }, 56, null).look // => 'flyer'
+ * @example strikeLook({ launch: { speedMs: 38, launchDeg: 31, spinRpm: 3400, azimuthDeg: 0, tiltDeg: 0 } }, 56, null).look
+ * // => 'flyer'
  */
 export function strikeLook(record: LaunchRecord, loftDeg: number, usual: UsualStrike | null): StrikeVerdict {
   const { launch, carryM, clubSpeedMs } = record
   const model = deliver(loftDeg, launch.speedMs)
-  const spinShare = usual ? (launch.spinRpm / launch.speedMs) / (usual.spinRpm / usual.speedMs) : launch.spinRpm / model.spinRpm
+  const spinShare = usual
+    ? launch.spinRpm / launch.speedMs / (usual.spinRpm / usual.speedMs)
+    : launch.spinRpm / model.spinRpm
   const launchOffDeg = launch.launchDeg - (usual?.launchDeg ?? model.launchDeg)
   const carryShare = usual && carryM !== undefined ? carryM / usual.carryM : null
   const speedShare = usual ? launch.speedMs / usual.speedMs : null
-  const told = (look: StrikeLook): StrikeVerdict => ({ look, spinShare, launchOffDeg, carryShare, speedShare, own: usual !== null })
+  const verdict = (look: StrikeLook): StrikeVerdict => ({
+    look,
+    spinShare,
+    launchOffDeg,
+    carryShare,
+    speedShare,
+    own: usual !== null,
+  })
   const from = usual ? 'own' : 'usual'
 
-  if (cannotBe(record, spinShare)) return told('misread')
+  if (cannotBe(record, spinShare)) return verdict('misread')
   const thin = launchOffDeg < LIMITS.thinDeg[from]
   if (spinShare < LIMITS.lowSpin[from]) {
-    if (thin) return told('thin')
-    if (!usual) return told('flyer')
-    if (carryShare !== null && carryShare > LIMITS.longer) return told('flyer')
-    if (spinShare < LIMITS.veryLowSpin && carryShare !== null && carryShare > LIMITS.asLong) return told('misread')
-    if (spinShare < LIMITS.flyerSpin) return told('flyer')
+    if (thin) return verdict('thin')
+    if (!usual) return verdict('flyer')
+    if (carryShare !== null && carryShare > LIMITS.longer) return verdict('flyer')
+    if (spinShare < LIMITS.veryLowSpin && carryShare !== null && carryShare > LIMITS.asLong) return verdict('misread')
+    if (spinShare < LIMITS.flyerSpin) return verdict('flyer')
   }
-  if (thin) return told('thin')
-  if (clubSpeedMs !== undefined && launch.speedMs / clubSpeedMs < LIMITS.heavySmash * (usual?.smash ?? model.smash)) return told('heavy')
-  if (carryShare !== null && speedShare !== null && carryShare < LIMITS.heavyCarry && speedShare < LIMITS.heavySpeed) return told('heavy')
-  return told('good')
+  if (thin) return verdict('thin')
+  if (clubSpeedMs !== undefined && launch.speedMs / clubSpeedMs < LIMITS.heavySmash * (usual?.smash ?? model.smash))
+    return verdict('heavy')
+  if (carryShare !== null && speedShare !== null && carryShare < LIMITS.heavyCarry && speedShare < LIMITS.heavySpeed)
+    return verdict('heavy')
+  return verdict('good')
 }

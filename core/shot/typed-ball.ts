@@ -11,20 +11,23 @@ export interface TypedBall {
 }
 
 /** What is wrong, and with which part of what was typed. */
-export type BallFault = { fault: CarryFault, part: string } | { fault: 'side' | 'total' | 'extra', part: string }
+export type BallFault = { fault: CarryFault; part: string } | { fault: 'side' | 'total' | 'extra'; part: string }
 
 const FIGURE = '\\d+(?:[.,]\\d?)?'
 const MARKED = new RegExp(`^(?:([lrt])(${FIGURE})|(${FIGURE})([lrt]))$`, 'i')
 
 /**
- * "72" is a carry, "72 4r" one that pitched 4 right of the line, "72 2l t79" one that pitched 2 left and came to rest at
- * 79. The letter stands before or behind its figure.
+ * "72" is a carry, "72 4r" one that pitched 4 right of the line, "72 2l t79" one that pitched 2 left and came to rest
+ * at 79. The letter stands before or behind its figure.
  * @example readTypedBall('72 4r', 'm') // => { carryM: 72, sideM: 4 }
  * @example readTypedBall('72 4q', 'm') // => { fault: 'extra', part: '4q' }
  */
 export function readTypedBall(text: string, unit: DistanceUnit): TypedBall | BallFault {
   // A letter may stand apart from its figure: "72 r 4".
-  const parts = text.trim().replace(/([lrt])\s+(?=\d)/gi, '$1').split(/\s+/)
+  const parts = text
+    .trim()
+    .replace(/([lrt])\s+(?=\d)/gi, '$1')
+    .split(/\s+/)
   const [first = '', ...rest] = splitLetters(parts)
   const carry = readTypedCarry(first, unit)
   if ('fault' in carry) return { fault: carry.fault, part: first }
@@ -57,6 +60,7 @@ function splitLetters(parts: readonly string[]): string[] {
 export function ballFaultWords({ fault, part }: BallFault, unit: DistanceUnit): string {
   if (fault === 'side') return `"${part}" is too far beside the line.`
   if (fault === 'total') return `"${part}" is no total that can be.`
-  if (fault === 'extra') return `"${part.slice(0, 12)}" is not understood: 4r is 4 ${unit} right, 4l left, t79 a total of 79.`
+  if (fault === 'extra')
+    return `"${part.slice(0, 12)}" is not understood: 4r is 4 ${unit} right, 4l left, t79 a total of 79.`
   return carryFaultWords(fault, part, unit)
 }

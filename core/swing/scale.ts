@@ -1,7 +1,7 @@
 import { knownFraction, schoolById, type SchoolId } from './schools'
 
 export const FLIGHTS = ['low', 'normal', 'high'] as const
-export type Flight = typeof FLIGHTS[number]
+export type SwingFlight = (typeof FLIGHTS)[number]
 
 /** One swing length of a player's scale. */
 export interface Rung {
@@ -13,7 +13,7 @@ export interface Rung {
   feels?: string
   /** Set when the rung comes from another school than its scale's. */
   school?: SchoolId
-  flight: Flight
+  flight: SwingFlight
   /** The coach's own share of the full carry; undefined takes the school's. */
   fraction?: number
   /** Retired rungs keep their shots and leave the grid. */
@@ -40,12 +40,12 @@ const UNKNOWN_FROM = 0.45
  * @returns one share per rung of `rungs`, same order; `known` is false where it was spread
  * @example rungFractions({ school: 'custom', rungs: [{ label: 'little' }, { label: 'much' }] })[0].fraction // => 0.45
  */
-export function rungFractions(scale: SwingScale): { fraction: number, known: boolean }[] {
+export function rungFractions(scale: SwingScale): { fraction: number; known: boolean }[] {
   const n = scale.rungs.length
   return scale.rungs.map((rung, i) => {
     const own = rung.fraction ?? knownFraction(rung.school ?? scale.school, rung.label)
     if (own !== undefined) return { fraction: own, known: true }
-    return { fraction: n === 1 ? 1 : UNKNOWN_FROM + (1 - UNKNOWN_FROM) * i / (n - 1), known: false }
+    return { fraction: n === 1 ? 1 : UNKNOWN_FROM + ((1 - UNKNOWN_FROM) * i) / (n - 1), known: false }
   })
 }
 
@@ -58,11 +58,15 @@ export function rungName(rung: Pick<Rung, 'label' | 'flight'>): string {
 export function starterRungs(school: SchoolId, presetId: string, newId: () => string): Rung[] {
   const presets = schoolById(school).presets
   const preset = presets.find(p => p.id === presetId) ?? presets[0]!
-  return preset.rungs.filter(r => r.starter).map(r => ({ id: newId(), label: r.label, cue: r.cue, flight: 'normal', retired: false }))
+  return preset.rungs
+    .filter(r => r.starter)
+    .map(r => ({ id: newId(), label: r.label, cue: r.cue, flight: 'normal', retired: false }))
 }
 
 /** True when the listed order does not go from short to long by the known shares: a slip worth a word. */
 export function outOfOrder(scale: SwingScale): boolean {
-  const known = rungFractions(scale).filter(f => f.known).map(f => f.fraction)
+  const known = rungFractions(scale)
+    .filter(f => f.known)
+    .map(f => f.fraction)
   return known.some((fraction, i) => i > 0 && fraction < known[i - 1]!)
 }

@@ -1,9 +1,10 @@
 import type { CarryChart } from '../chart/chart-cell'
-import { coverOf, coverShots, mishitShareOf, targetsOf } from '../gaps/cover'
+import { aimed } from '../gaps/aim'
+import { coverOf, coverShots, mishitShareOf, playerScatter, targetsOf } from '../gaps/cover'
 import { answered, openFlags, type FlagAnswer } from '../gaps/answers'
 import { gapFacts } from '../gaps/facts'
-import { saidFlags, type Finding, type FlagOptions } from '../gaps/flag'
-import { findFlags } from '../gaps/flags'
+import { raisedFlags, type Finding, type FlagOptions } from '../gaps/flag'
+import { findFlags, flagRule } from '../gaps/flags'
 import type { Ladder } from '../gaps/ladder'
 import { sumCover, type Cover, type CoverSum } from '../gaps/stretches'
 import type { Bag } from '../bag/bag'
@@ -37,22 +38,36 @@ export interface Scene {
   sum: CoverSum | null
 }
 
-/** Flags that a thought-of bag can have: those that speak of balls hit or of days are about the record, not the bag. */
-const OF_THE_BAG = new Set(['hole', 'step', 'top-of-bag', 'out-of-order', 'crowded', 'overlap', 'no-floor', 'uneven-lofts', 'two-ways', 'loose'])
-
-export function sceneOf(layout: Layout, whatIf: WhatIf, { flags, withinM, lineM, unit, answers, plain, targetsM }: Judging): Scene {
+export function sceneOf(layout: Layout, whatIf: WhatIf, judging: Judging): Scene {
+  const { flags, withinM, lineM, unit, answers, plain, targetsM } = judging
   const { bag, grid, chart: own, sides } = chartOf(layout, whatIf)
   const chart = [...own, ...plain]
   const player = { ...layout.player, bag, level: layout.player.level }
-  const facts = gapFacts({ player, grid, chart, withinM, goodEnough: true, sides })
-  const findings = saidFlags(findFlags(facts, flags)).filter(finding => OF_THE_BAG.has(finding.flag))
-  const shots = coverShots(chart, grid, sides)
+  const cover = { aimedStraight: layout.aimedStraight }
+  const facts = gapFacts({ player, grid, chart, withinM, goodEnough: true, sides, cover, memo: layout.memo })
+  const findings = raisedFlags(findFlags(facts, flags)).filter(({ flag }) => flagRule(flag).meta.about === 'bag')
+  const aim = aimed(sides, layout.aimedStraight)
+  const shots = coverShots(chart, grid, aim)
   const mishitShare = mishitShareOf(layout.grid)
-  const at = coverOf(shots, { mishitShare, spread: grid.fit.spread, sideShare: sides.sd }, targetsM)
-  return { whatIf, bag, chart, ladder: facts.ladder, findings, open: openFlags(answered(findings, answers, player.nowMs)), cover: { unit, shots, at, mishitShare }, sum: sumCover(at, lineM) }
+  const at = coverOf(shots, playerScatter(grid, aim, mishitShare), targetsM)
+  return {
+    whatIf,
+    bag,
+    chart,
+    ladder: facts.ladder,
+    findings,
+    open: openFlags(answered(findings, answers, player.nowMs)),
+    cover: { unit, shots, at, mishitShare },
+    sum: sumCover(at, lineM),
+  }
 }
 
 /** Targets of a bag as it is: from its shortest stock shot to its longest. */
 export function ownTargets(chart: CarryChart, unit: DistanceUnit): number[] {
-  return targetsOf(chart.filter(cell => !cell.plain && cell.carryM !== null && (cell.kind === 'measured' || cell.kind === 'predicted')).map(cell => cell.carryM!), unit)
+  return targetsOf(
+    chart
+      .filter(cell => !cell.plain && cell.carryM !== null && (cell.kind === 'measured' || cell.kind === 'predicted'))
+      .map(cell => cell.carryM!),
+    unit,
+  )
 }

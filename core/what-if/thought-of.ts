@@ -2,7 +2,10 @@ import { clubsInUse, isGridClub, rungsInUse, type Bag, type StockShot } from '..
 import { GRID_LOFT_MAX_DEG, GRID_LOFT_MIN_DEG } from '../limits'
 
 /** Lofts that are made: whole degrees, as far as the model knows them. */
-export const MADE_LOFTS: readonly number[] = Array.from({ length: GRID_LOFT_MAX_DEG - GRID_LOFT_MIN_DEG + 1 }, (_, i) => GRID_LOFT_MIN_DEG + i)
+export const MADE_LOFTS: readonly number[] = Array.from(
+  { length: GRID_LOFT_MAX_DEG - GRID_LOFT_MIN_DEG + 1 },
+  (_, i) => GRID_LOFT_MIN_DEG + i,
+)
 
 /** A club maker bends by so much at most without harm: common practice. The bounce changes by the same angle. */
 export const BEND_MOST_DEG = 3
@@ -10,17 +13,18 @@ export const BEND_MOST_DEG = 3
 /** Lofts a club can be bent to: whole degrees away, as far as it may be bent and the model knows. */
 export function bends(loftDeg: number): number[] {
   const found: number[] = []
-  for (let by = -BEND_MOST_DEG; by <= BEND_MOST_DEG; by++) if (by !== 0 && loftDeg + by >= GRID_LOFT_MIN_DEG && loftDeg + by <= GRID_LOFT_MAX_DEG) found.push(loftDeg + by)
+  for (let by = -BEND_MOST_DEG; by <= BEND_MOST_DEG; by++)
+    if (by !== 0 && loftDeg + by >= GRID_LOFT_MIN_DEG && loftDeg + by <= GRID_LOFT_MAX_DEG) found.push(loftDeg + by)
   return found
 }
 
 /** A bag that is only thought of: clubs, swing lengths, what is struck out, and numbers moved by hand. */
 export interface WhatIf {
   /** Clubs of the grid, each from the player's bag, perhaps bent, or not owned (`from` null). */
-  clubs: { id: string, from: string | null, label: string, loftDeg: number }[]
+  clubs: { id: string; from: string | null; label: string; loftDeg: number }[]
   /** Swing lengths in use, by id; those of `newRungs` among them. */
   rungs: string[]
-  newRungs: { id: string, label: string, fraction: number }[]
+  newRungs: { id: string; label: string; fraction: number }[]
   struckOut: StockShot[]
   moved: (StockShot & { carryM: number })[]
 }
@@ -28,8 +32,13 @@ export interface WhatIf {
 /** The bag as it is, to change from. */
 export function asItIs(bag: Bag): WhatIf {
   return {
-    clubs: clubsInUse(bag).filter(isGridClub).map(({ id, label, loftDeg }) => ({ id, from: id, label, loftDeg })),
-    rungs: rungsInUse(bag).map(rung => rung.id), newRungs: [], struckOut: bag.struckOut.map(({ clubId, rungId }) => ({ clubId, rungId })), moved: [],
+    clubs: clubsInUse(bag)
+      .filter(isGridClub)
+      .map(({ id, label, loftDeg }) => ({ id, from: id, label, loftDeg })),
+    rungs: rungsInUse(bag).map(rung => rung.id),
+    newRungs: [],
+    struckOut: bag.struckOut.map(({ clubId, rungId }) => ({ clubId, rungId })),
+    moved: [],
   }
 }
 
@@ -53,5 +62,7 @@ export const USUAL_LIMITS: SearchLimits = { clubsInAll: 14, wedges: 5, changes: 
  * @example equalSteps(46, 58, 3) // => [58, 52, 46]
  */
 export function equalSteps(strongestDeg: number, weakestDeg: number, count: number): number[] {
-  return Array.from({ length: count }, (_, i) => Math.round(weakestDeg - (weakestDeg - strongestDeg) * i / (count - 1)))
+  return Array.from({ length: count }, (_, i) =>
+    Math.round(weakestDeg - ((weakestDeg - strongestDeg) * i) / (count - 1)),
+  )
 }

@@ -1,23 +1,28 @@
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { hashOf } from './hash.mjs'
 import { fromRoot, ROOT } from './paths.mjs'
 import { say, stop } from './say.mjs'
 
-const SOURCES = ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']
+const SOURCES = ['app', 'core', 'server', 'shared', 'words', 'public', 'nuxt.config.ts', 'package-lock.json']
 
 /** Environment of every build tool: nothing is reported anywhere. */
 export const QUIET = { NUXT_TELEMETRY_DISABLED: '1' }
 
 /** Builds the application when its sources changed since the last build. */
-export function ensureBuild() {
+export async function ensureBuild() {
   const marker = fromRoot('.output', 'sources')
   const wanted = hashOf(...SOURCES)
   if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
-  say('Building the application (about a minute)…')
-  const done = spawnSync(process.execPath, [fromRoot('node_modules/nuxt/bin/nuxt.mjs'), 'build', '--logLevel=silent'], {
-    cwd: ROOT, env: { ...process.env, ...QUIET, NODE_ENV: 'production' }, encoding: 'utf8',
+  say('Building the application (about a minute and a half)…')
+  const said = []
+  const child = spawn(process.execPath, [fromRoot('node_modules/nuxt/bin/nuxt.mjs'), 'build', '--logLevel=silent'], {
+    cwd: ROOT,
+    env: { ...process.env, ...QUIET, NODE_ENV: 'production', UZZET_BUILD_DIR: fromRoot('.data/build') },
+    stdio: ['ignore', 'pipe', 'pipe'],
   })
-  if (done.status !== 0) stop(`${done.stdout}\n${done.stderr}\nThe application could not be built: see the lines above.`)
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', chunk => said.push(chunk))
+  const code = await new Promise(done => child.once('close', done))
+  if (code !== 0) stop(`${Buffer.concat(said)}\nThe application could not be built: see the lines above.`)
   writeFileSync(marker, wanted)
 }

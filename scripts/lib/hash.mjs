@@ -17,7 +17,8 @@ export function hashOf(...parts) {
   for (const part of parts) {
     const path = fromRoot(part)
     if (!statSync(path, { throwIfNoEntry: false })) continue
-    for (const file of filesUnder(path)) hash.update(file.slice(fromRoot().length)).update('\0').update(readFileSync(file)).update('\0')
+    for (const file of filesUnder(path))
+      hash.update(file.slice(fromRoot().length)).update('\0').update(readFileSync(file)).update('\0')
   }
   return hash.digest('hex')
 }

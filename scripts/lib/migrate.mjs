@@ -37,16 +37,26 @@ function reasonOf(error) {
  */
 export async function migrateDatabase(url) {
   const [{ drizzle }, { migrate }, mysql] = await Promise.all([
-    import('drizzle-orm/mysql2'), import('drizzle-orm/mysql2/migrator'), import('mysql2/promise'),
+    import('drizzle-orm/mysql2'),
+    import('drizzle-orm/mysql2/migrator'),
+    import('mysql2/promise'),
   ])
   const connection = await connect(url, mysql)
   try {
     const [[lock]] = await connection.query('select get_lock(?, ?) as held', [LOCK, LOCK_SECONDS])
-    if (lock.held !== 1) stop(`Another server has been bringing this database up to date for ${LOCK_SECONDS} s: wait for it, or end it, and start again.`)
+    if (lock.held !== 1)
+      stop(
+        `Another server has been bringing this database up to date for ` +
+          `${LOCK_SECONDS} s: wait for it, or end it, and start again.`,
+      )
     await migrate(drizzle(connection), { migrationsFolder: fromRoot('server/db/migrations') })
   } catch (error) {
     if (error.name === 'Stop' || error.constructor.name === 'Stop') throw error
-    stop(`The database could not be brought up to date (${reasonOf(error)}). Nothing was served and nothing is lost: mend the cause (often a full disk or a missing right) and start again; it goes on where it was cut off.`)
+    stop(
+      `The database could not be brought up to date (${reasonOf(error)}). Nothing was served and ` +
+        `nothing is lost: mend the cause (often a full disk or a missing right) and start again; ` +
+        'it goes on where it was cut off.',
+    )
   } finally {
     // The lock ends with the connection; a database that went away ended both.
     await Promise.race([connection.end().catch(() => {}), wait(2000, undefined, { ref: false })])

@@ -9,13 +9,18 @@ const NEEDED_BYTES = 1.5e9
 
 function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) stop(`Node ${process.versions.node} is too old: install Node 20.19 or newer and start again.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    stop(`Node ${process.versions.node} is too old: install Node 20.19 or newer and start again.`)
 }
 
 function checkDisk() {
   const { bavail, bsize } = statfsSync(ROOT)
   const free = bavail * bsize
-  if (free < NEEDED_BYTES) stop(`The disk has ${(free / 1e9).toFixed(1)} GB left and setting up needs ${NEEDED_BYTES / 1e9} GB: make room and start again.`)
+  if (free < NEEDED_BYTES)
+    stop(
+      `The disk has ${(free / 1e9).toFixed(1)} GB left and setting ` +
+        `up needs ${NEEDED_BYTES / 1e9} GB: make room and start again.`,
+    )
 }
 
 /**
@@ -30,8 +35,13 @@ export function ensurePackages({ quiet = false } = {}) {
   checkDisk()
   process.stderr.write('Installing the npm packages, once (about 3 minutes)…\n')
   const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: ROOT, stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'],
+    cwd: ROOT,
+    stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'],
   })
-  if (done.status !== 0) stop('The npm packages could not be installed: see the lines above, check the connection to the package registry, and start again.')
+  if (done.status !== 0)
+    stop(
+      'The npm packages could not be installed: see the lines above, ' +
+        'check the connection to the package registry, and start again.',
+    )
   writeFileSync(marker, wanted)
 }

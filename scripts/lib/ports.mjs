@@ -3,7 +3,7 @@ import { stop } from './say.mjs'
 
 /** True when nothing listens on this port of 127.0.0.1. */
 export function isFree(port) {
-  return new Promise((done) => {
+  return new Promise(done => {
     const probe = createServer()
     probe.once('error', () => done(false))
     probe.listen({ port, host: '127.0.0.1', exclusive: true }, () => probe.close(() => done(true)))

@@ -20,9 +20,12 @@ export function findProgram(name) {
 
 function apt(args) {
   const command = isRoot ? ['apt-get', ...args] : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
-  return spawnSync(command[0], command.slice(1), {
-    stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  }).status === 0
+  return (
+    spawnSync(command[0], command.slice(1), {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0
+  )
 }
 
 /**
@@ -34,9 +37,12 @@ function apt(args) {
 export function ensurePrograms(what, programs, packages) {
   if (programs.every(findProgram)) return
   const byHand = `apt-get install --no-install-recommends ${packages.join(' ')}`
-  if (!findProgram('apt-get')) stop(`${what} is missing and this is no Debian machine: install ${programs.join(', ')} and start again.`)
+  if (!findProgram('apt-get'))
+    stop(`${what} is missing and this is no Debian machine: install ${programs.join(', ')} and start again.`)
   if (!isRoot && (!findProgram('sudo') || spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0)) {
-    stop(`${what} is missing and this user may not install it: ask an administrator to run "${byHand}", then start again.`)
+    stop(
+      `${what} is missing and this user may not install it: ask an administrator to run "${byHand}", then start again.`,
+    )
   }
   say(`Installing ${what} from Debian's packages, once…`)
   const install = ['install', '-y', '-qq', '--no-install-recommends', ...packages]
@@ -45,5 +51,6 @@ export function ensurePrograms(what, programs, packages) {
     stop(`${what} could not be installed: run "${byHand}" by hand to see why, then start again.`)
   }
   const missing = programs.filter(name => !findProgram(name))
-  if (missing.length > 0) stop(`${what} was installed but ${missing.join(', ')} is still missing: install it by hand and start again.`)
+  if (missing.length > 0)
+    stop(`${what} was installed but ${missing.join(', ')} is still missing: install it by hand and start again.`)
 }

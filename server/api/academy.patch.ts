@@ -1,8 +1,10 @@
 import { AcademyChange } from '../../shared/account'
 import { changeAcademy } from '../data/coaches'
+import { requireCoach } from '../request/coach'
+import { readChecked } from '../request/refuse'
 
 /** What flags of all players of the academy are judged by. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   return changeAcademy(coach, await readChecked(event, AcademyChange))
 })

@@ -1,3 +1,4 @@
 import { accountOf } from '../data/coaches'
+import { requireCoach } from '../request/coach'
 
 export default defineEventHandler(async event => accountOf(await requireCoach(event)))

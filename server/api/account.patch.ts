@@ -1,7 +1,9 @@
 import { AccountChange } from '../../shared/account'
 import { accountOf, changeAccount } from '../data/coaches'
+import { requireCoach } from '../request/coach'
+import { readChecked } from '../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const change = await readChecked(event, AccountChange)
   await changeAccount(coach, change)

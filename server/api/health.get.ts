@@ -1,12 +1,16 @@
 import { sql } from 'drizzle-orm'
 import { version } from '../../package.json'
 import journal from '../db/migrations/meta/_journal.json'
+import { describeError } from '../db/database-errors'
+import { useDatabase } from '../db/database'
 
 /** Version, database and migration state: 200 when all is well, else 503. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const wanted = journal.entries.length
   try {
-    const [rows] = await useDatabase().execute(sql`select count(*) as n from __drizzle_migrations`) as unknown as [{ n: number }[]]
+    const [rows] = (await useDatabase().execute(sql`select count(*) as n from __drizzle_migrations`)) as unknown as [
+      { n: number }[],
+    ]
     const applied = Number(rows[0]!.n)
     if (applied < wanted) setResponseStatus(event, 503)
     return { version, database: 'up', migrations: { applied, wanted } }

@@ -1,8 +1,11 @@
+import { requireCoach } from '../request/coach'
+import { setting } from '../settings'
+
 const PATIENCE_MS = 3000
 const MOST_CHARACTERS = 400
 
 /** The newest METAR line of the range's weather station, named by UZZET_WEATHER; null where there is none. */
-export default defineEventHandler(async (event): Promise<{ station: boolean, line: string | null }> => {
+export default defineEventHandler(async (event): Promise<{ station: boolean; line: string | null }> => {
   await requireCoach(event)
   const address = setting('UZZET_WEATHER')
   if (!address) return { station: false, line: null }

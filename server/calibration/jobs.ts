@@ -1,18 +1,19 @@
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
-import { calibrate, type Calibrated } from '../../core/chart/calibrate'
-import type { Calibration } from '../../core/chart/calibration'
+import { calibrate, type Calibrated } from '../../core/calibration/calibrate'
+import type { Calibration } from '../../core/calibration/calibration'
 import { chartProgress } from '../../core/chart/chart-cell'
-import { saidAt } from '../../core/chart/coach-word'
-import { compareCharts, type Before, type Compared } from '../../core/chart/compare'
-import { lnVariances, publish, type PublishedChart } from '../../core/chart/published'
+import { remarksAt } from '../../core/history/coach-remarks'
+import { compareCharts, type Before, type Compared } from '../../core/history/compare'
+import { lnVariances, publish, type PublishedChart } from '../../core/history/published'
 import { moment, writeChartFile } from '../../core/files/chart-file'
 import { answered, openFlags } from '../../core/gaps/answers'
+import { newMemo } from '../../core/memo'
 import type { DistanceUnit } from '../../core/units'
 import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
-import { chartWords } from '../../shared/chart-words'
-import { changedWords } from '../../shared/compare-words'
-import { stockShotName } from '../../shared/flag-words'
+import { chartFileWords } from '../../words/chart-file'
+import { changesText } from '../../words/changes'
+import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
@@ -22,28 +23,57 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
  * thread of its own (`worker.ts`): one coach's thousands of shots hold nobody's balls.
  */
 
+/** What this thread worked out before. */
+const memo = newMemo()
+
 /** The same computation as in the coach's browser. */
 function calibrateRecord(record: PlayerRecord, nowMs: number): Calibrated {
   const { player, bag, sessions, shots } = record
-  return calibrate(playerShots(player, bag, sessions, fromColumns(shots), nowMs), calibrationOptions(player.thresholds, newestMethod(sessions), record))
+  return calibrate(
+    playerShots(player, bag, sessions, fromColumns(shots), nowMs),
+    calibrationOptions(player.thresholds, newestMethod(sessions), record),
+    undefined,
+    memo,
+  )
 }
 
 /** @param begun sessions that had begun by then: how the newest of them measures is how the next balls will be */
-function chartOf({ player, bag, sessions }: PlayerRecord, shots: readonly ShotRecord[], begun: readonly SessionRecord[], nowMs: number): Calibrated {
-  return calibrate(playerShots(player, bag, sessions, shots, nowMs), calibrationOptions(player.thresholds, newestMethod(begun)))
+function chartOf(
+  { player, bag, sessions }: PlayerRecord,
+  shots: readonly ShotRecord[],
+  begun: readonly SessionRecord[],
+  nowMs: number,
+): Calibrated {
+  return calibrate(
+    playerShots(player, bag, sessions, shots, nowMs),
+    calibrationOptions(player.thresholds, newestMethod(begun)),
+    undefined,
+    memo,
+  )
 }
 
 /** A chart as it stood at the end of a moment: what was hit later is not known yet. */
 function calibratedAt(record: PlayerRecord, atMs: number): Calibrated {
-  return chartOf(record, fromColumns(record.shots).filter(shot => shot.hitAtMs <= atMs), record.sessions.filter(session => session.startedAtMs <= atMs), atMs)
+  return chartOf(
+    record,
+    fromColumns(record.shots).filter(shot => shot.hitAtMs <= atMs),
+    record.sessions.filter(session => session.startedAtMs <= atMs),
+    atMs,
+  )
 }
 
 function beforeOf({ chart, grid }: Calibrated): Before[] {
   const variances = lnVariances(grid)
-  return chart.map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM, lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null }))
+  return chart.map(({ clubId, rungId, carryM }) => ({
+    clubId,
+    rungId,
+    carryM,
+    lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null,
+  }))
 }
 
-const beforeOfPublished = ({ cells }: PublishedChart): Before[] => cells.map(({ clubId, rungId, modelM, lnVariance }) => ({ clubId, rungId, carryM: modelM, lnVariance }))
+const beforeOfPublished = ({ cells }: PublishedChart): Before[] =>
+  cells.map(({ clubId, rungId, modelM, lnVariance }) => ({ clubId, rungId, carryM: modelM, lnVariance }))
 
 /** JSON as bytes: they change threads without being copied, and lie outside of what is cleared up. */
 const asBytes = (value: object) => new TextEncoder().encode(JSON.stringify(value))
@@ -53,9 +83,14 @@ const LISTED_FLAGS = 12
 
 /** A day or a published chart that is held beside another. */
 export type ChartSide = { atMs: number } | { published: PublishedChart }
-const momentOfSide = (side: ChartSide) => 'published' in side ? side.published.publishedAtMs : side.atMs
+const momentOfSide = (side: ChartSide) => ('published' in side ? side.published.publishedAtMs : side.atMs)
 
-export interface Publication { nowMs: number, unit: DistanceUnit, note: string, earlier: PublishedChart | null }
+export interface Publication {
+  nowMs: number
+  unit: DistanceUnit
+  note: string
+  earlier: PublishedChart | null
+}
 
 export const jobs = {
   /** The record as it goes over the wire. */
@@ -66,7 +101,15 @@ export const jobs = {
   /** The open chart file: the carry chart, ladder, flags and what to hit next. */
   chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
-    return asBytes(writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartWords(names, unit), saidAt(record.words, Infinity)))
+    return asBytes(
+      writeChartFile(
+        moment(nowMs),
+        calibrateRecord(record, nowMs),
+        names,
+        chartFileWords(names, unit),
+        remarksAt(record.words, Infinity),
+      ),
+    )
   },
 
   /** The carry chart as it stood at the end of a past moment. */
@@ -82,8 +125,19 @@ export const jobs = {
     const open = openFlags(answered(findings, record.answers, nowMs))
     const labels = labelsOf(record.bag)
     const listed = open.slice(0, LISTED_FLAGS)
-    const names = Object.fromEntries(listed.flatMap(finding => finding.cells.map(cell => [cellKey(cell), labels(cell)])))
-    return { ...chartProgress(chart), cellsWithin, withinM, goodEnough, flags: open.length, open: listed, names, retestDueMs }
+    const names = Object.fromEntries(
+      listed.flatMap(finding => finding.cells.map(cell => [cellKey(cell), labels(cell)])),
+    )
+    return {
+      ...chartProgress(chart),
+      cellsWithin,
+      withinM,
+      goodEnough,
+      flags: open.length,
+      open: listed,
+      names,
+      retestDueMs,
+    }
   },
 
   /** The chart as it is published; null while no stock shot has a number. */
@@ -92,19 +146,23 @@ export const jobs = {
     const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
     const { totalOn } = record.player.thresholds
     const head = { number: (earlier?.number ?? 0) + 1, publishedAtMs: nowMs, unit, note, ...(totalOn && { totalOn }) }
-    const bare = publish(calibrated, saidAt(record.words, Infinity), { ...head, changed: '' })
+    const bare = publish(calibrated, remarksAt(record.words, Infinity), { ...head, changed: '' })
     if (!bare.cells.some(cell => cell.carry)) return null
     const labels = labelsOf(record.bag)
-    const named = (cell: { clubId: string, rungId: string }) => {
+    const named = (cell: { clubId: string; rungId: string }) => {
       const { club, swing } = labels(cell)
       return stockShotName(club, swing)
     }
     const compared = earlier ? compareCharts(calibrated, beforeOfPublished(earlier), earlier.publishedAtMs) : []
-    return { ...bare, changed: changedWords(earlier, bare.cells, compared, unit, named) }
+    return { ...bare, changed: changesText(earlier, { cells: bare.cells, compared }, unit, named) }
   },
 
   /** What moved between two days or published charts, by the balls between them. */
-  comparison(record: PlayerRecord, from: ChartSide, to: ChartSide): { fromMs: number, toMs: number, compared: Compared[] } {
+  comparison(
+    record: PlayerRecord,
+    from: ChartSide,
+    to: ChartSide,
+  ): { fromMs: number; toMs: number; compared: Compared[] } {
     const [fromMs, toMs] = [momentOfSide(from), momentOfSide(to)]
     const before = 'published' in from ? beforeOfPublished(from.published) : beforeOf(calibratedAt(record, fromMs))
     return { fromMs, toMs, compared: compareCharts(calibratedAt(record, toMs), before, fromMs) }

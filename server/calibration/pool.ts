@@ -8,6 +8,8 @@ import type { JobArguments, JobName, Jobs } from './jobs'
 import { TooBusy, Turns } from './turns'
 import type { WorkOrder, Worked } from './worker'
 import { stampOfPlayer } from '../data/player-stamp'
+import { refuse } from '../request/refuse'
+import { setting } from '../settings'
 
 /** One core stays free for requests. */
 const THREADS = Math.max(1, availableParallelism() - 1)
@@ -32,10 +34,15 @@ function workerFile(): string {
 
 function threads() {
   const filename = workerFile()
-  return pool ??= new Piscina({
-    filename, minThreads: 0, maxThreads: THREADS, idleTimeout: IDLE_MS, resourceLimits: { maxOldGenerationSizeMb: THREAD_MB },
-    execArgv: filename.endsWith('.ts') ? ['--import', 'tsx'] : [], env: { DATABASE_URL: setting('DATABASE_URL')!, UZZET_CONNECTIONS: '2' },
-  })
+  return (pool ??= new Piscina({
+    filename,
+    minThreads: 0,
+    maxThreads: THREADS,
+    idleTimeout: IDLE_MS,
+    resourceLimits: { maxOldGenerationSizeMb: THREAD_MB },
+    execArgv: filename.endsWith('.ts') ? ['--import', 'tsx'] : [],
+    env: { DATABASE_URL: setting('DATABASE_URL')!, UZZET_CONNECTIONS: '2' },
+  }))
 }
 
 export async function closeThreads(): Promise<void> {
@@ -44,7 +51,10 @@ export async function closeThreads(): Promise<void> {
 }
 
 /** Who asks, and until when: a browser that went away waits for nothing. */
-export interface Asker { coach: Coach, signal?: AbortSignal }
+export interface Asker {
+  coach: Coach
+  signal?: AbortSignal
+}
 
 export function askerOf(event: H3Event, coach: Coach): Asker {
   const gone = new AbortController()
@@ -62,13 +72,20 @@ const USUAL_BYTES = 40_000
  * @param keep what the answer depends on beside the record; null keeps nothing
  * @throws 404 for another academy's player; 503 with Retry-After when too much waits, or when it took too long
  */
-export async function workOut<J extends JobName>(asker: Asker, playerId: string, job: J, keep: string | null, ...rest: JobArguments<J>): Promise<ReturnType<Jobs[J]>> {
+export async function workOut<J extends JobName>(
+  asker: Asker,
+  playerId: string,
+  job: J,
+  keep: string | null,
+  ...rest: JobArguments<J>
+): Promise<ReturnType<Jobs[J]>> {
   const { coach } = asker
   const key = keep === null ? null : `${job} ${playerId} ${await stampOfPlayer(coach, playerId)} ${keep}`
   const known = key === null ? undefined : kept.get(key)
   if (known) return known.answer as ReturnType<Jobs[J]>
   const answer = await inThread(asker, { coach, playerId, job, rest })
-  if (key !== null) kept.set(key, { answer }, { size: key.length + (answer instanceof Uint8Array ? answer.length : USUAL_BYTES) })
+  if (key !== null)
+    kept.set(key, { answer }, { size: key.length + (answer instanceof Uint8Array ? answer.length : USUAL_BYTES) })
   return answer as ReturnType<Jobs[J]>
 }
 
@@ -79,7 +96,9 @@ async function inThread({ coach, signal }: Asker, order: WorkOrder): Promise<unk
     const worked = await turns.take(coach.id, () => threads().run(order, { signal: until }), until)
     if (worked instanceof Uint8Array) return worked
     if ('answer' in worked) return worked.answer
-    throw worked.away ? Object.assign(new Error(worked.failure), { code: 'PROTOCOL_CONNECTION_LOST', errno: 0 }) : new Error(worked.failure)
+    throw worked.away
+      ? Object.assign(new Error(worked.failure), { code: 'PROTOCOL_CONNECTION_LOST', errno: 0 })
+      : new Error(worked.failure)
   } catch (error) {
     if (!(error instanceof TooBusy) && !late.aborted) throw error
     throw refuse(503, 'Many charts are being worked out just now: try again in a moment.')

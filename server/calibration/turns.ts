@@ -1,11 +1,14 @@
-interface Waiting { start: () => void, refuse: (error: Error) => void }
+interface Waiting {
+  start: () => void
+  refuse: (error: Error) => void
+}
 
 /** Too much waits already: to be asked again in a moment. */
 export class TooBusy extends Error {}
 
 /**
- * Work by turns: at most so many pieces at once, and of those that wait each asker's oldest in turn, so that one who asks for
- * fifty things gets no more of the machine than one who asks for one.
+ * Work by turns: at most so many pieces at once, and of those that wait each asker's oldest in turn, so that one who
+ * asks for fifty things gets no more of the machine than one who asks for one.
  */
 export class Turns {
   #running = 0
@@ -14,7 +17,11 @@ export class Turns {
   #waiting = 0
 
   /** @param atOnce pieces at once @param mostOfOne that may wait of one asker @param mostOfAll that may wait in all */
-  constructor(readonly atOnce: number, readonly mostOfOne: number, readonly mostOfAll: number) {}
+  constructor(
+    readonly atOnce: number,
+    readonly mostOfOne: number,
+    readonly mostOfAll: number,
+  ) {}
 
   get waiting(): number {
     return this.#waiting
@@ -37,7 +44,8 @@ export class Turns {
 
   #wait(asker: string, signal?: AbortSignal): Promise<void> {
     const queue = this.#queues.get(asker) ?? []
-    if (this.#waiting >= this.mostOfAll || queue.length >= this.mostOfOne) throw new TooBusy(`${this.#waiting} pieces of work wait already`)
+    if (this.#waiting >= this.mostOfAll || queue.length >= this.mostOfOne)
+      throw new TooBusy(`${this.#waiting} pieces of work wait already`)
     return new Promise((resolve, reject) => {
       const waiting: Waiting = { start: resolve, refuse: reject }
       queue.push(waiting)

@@ -1,24 +1,28 @@
-import './globals'
 import { setPriority } from 'node:os'
 import { move } from 'piscina'
-import { isDatabaseAway } from '../utils/database-errors'
+import { isDatabaseAway } from '../db/database-errors'
 import type { Coach } from '../data/coaches'
 import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
 import { jobs, type JobName } from './jobs'
 
 /** One piece of work for a thread: whose record, and what is to be made of it. */
-export interface WorkOrder { coach: Coach, playerId: string, job: JobName, rest: unknown[] }
+export interface WorkOrder {
+  coach: Coach
+  playerId: string
+  job: JobName
+  rest: unknown[]
+}
 
 /** A failure keeps its kind on the way out of the thread. Bytes come by themselves, so that they can be moved. */
-export type Worked = { answer: unknown } | Uint8Array | { away: boolean, failure: string }
+export type Worked = { answer: unknown } | Uint8Array | { away: boolean; failure: string }
 
 // Of this thread alone, on Linux: balls and pages come first where cores are few.
 setPriority(0, 10)
 
 /**
- * Runs in a thread of the pool. The record is read here too: twenty thousand rows are as much work as the model, and the
- * server's own thread is for balls.
+ * Runs in a thread of the pool. The record is read here too: twenty thousand rows are as much work as the model, and
+ * the server's own thread is for balls.
  */
 export default async function work({ coach, playerId, job, rest }: WorkOrder): Promise<Worked> {
   let record: PlayerRecord
@@ -29,5 +33,5 @@ export default async function work({ coach, playerId, job, rest }: WorkOrder): P
     return { away, failure: away ? 'The database is away.' : (error as Error).message }
   }
   const answer = (jobs[job] as (record: PlayerRecord, ...rest: unknown[]) => unknown)(record, ...rest)
-  return answer instanceof Uint8Array ? move(answer) as unknown as Uint8Array : { answer }
+  return answer instanceof Uint8Array ? (move(answer) as unknown as Uint8Array) : { answer }
 }

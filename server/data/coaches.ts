@@ -3,6 +3,8 @@ import { academies, coaches } from '../db/schema'
 import type { LockIn } from '../../core/session/lock-in'
 import type { AcademyChange, Account, AccountChange } from '../../shared/account'
 import type { AcademyThresholds } from '../../shared/player'
+import { isDuplicate } from '../db/database-errors'
+import { transaction, useDatabase, usePool } from '../db/database'
 
 /** Who asks. Every query of this folder takes it first. */
 export interface Coach {
@@ -18,7 +20,8 @@ export interface Coach {
 }
 
 const COACH = `
-  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM, c.lock_in as lockIn, c.sign_in_epoch as signInEpoch, a.name as academy
+  select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM,
+    c.lock_in as lockIn, c.sign_in_epoch as signInEpoch, a.name as academy
   from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
 
 /** Asked by every request: a statement that the database keeps prepared. */
@@ -29,17 +32,32 @@ export async function coachBySession(id: string, epoch: number): Promise<Coach |
 
 /** For the sign-in route alone: nobody is signed in yet. */
 export async function coachByEmail(email: string) {
-  const [found] = await useDatabase().select({ id: coaches.id, signInEpoch: coaches.signInEpoch, passwordHash: coaches.passwordHash })
-    .from(coaches).where(eq(coaches.email, email.toLowerCase()))
+  const [found] = await useDatabase()
+    .select({ id: coaches.id, signInEpoch: coaches.signInEpoch, passwordHash: coaches.passwordHash })
+    .from(coaches)
+    .where(eq(coaches.email, email.toLowerCase()))
   return found
 }
 
 /** A coach with an academy of one. @returns false when the e-mail has an account already */
-export async function createCoach(coach: { id: string, academyId: string, name: string, academy: string, email: string, passwordHash: string }): Promise<boolean> {
+export async function createCoach(coach: {
+  id: string
+  academyId: string
+  name: string
+  academy: string
+  email: string
+  passwordHash: string
+}): Promise<boolean> {
   try {
-    await transaction(async (tx) => {
+    await transaction(async tx => {
       await tx.insert(academies).values({ id: coach.academyId, name: coach.academy })
-      await tx.insert(coaches).values({ id: coach.id, academyId: coach.academyId, name: coach.name, email: coach.email.toLowerCase(), passwordHash: coach.passwordHash })
+      await tx.insert(coaches).values({
+        id: coach.id,
+        academyId: coach.academyId,
+        name: coach.name,
+        email: coach.email.toLowerCase(),
+        passwordHash: coach.passwordHash,
+      })
     })
     return true
   } catch (error) {
@@ -55,7 +73,10 @@ export async function changeAccount(coach: Coach, change: AccountChange): Promis
 
 /** What flags of all players of the coach's academy are judged by. */
 export async function academyThresholdsOf(coach: Coach): Promise<AcademyThresholds> {
-  const [row] = await useDatabase().select({ thresholds: academies.thresholds }).from(academies).where(eq(academies.id, coach.academyId))
+  const [row] = await useDatabase()
+    .select({ thresholds: academies.thresholds })
+    .from(academies)
+    .where(eq(academies.id, coach.academyId))
   return row!.thresholds
 }
 
@@ -65,7 +86,10 @@ export async function changeAcademy(coach: Coach, change: AcademyChange): Promis
 }
 
 export async function passwordHashOf(coach: Coach): Promise<string> {
-  const [row] = await useDatabase().select({ passwordHash: coaches.passwordHash }).from(coaches).where(eq(coaches.id, coach.id))
+  const [row] = await useDatabase()
+    .select({ passwordHash: coaches.passwordHash })
+    .from(coaches)
+    .where(eq(coaches.id, coach.id))
   return row!.passwordHash
 }
 

@@ -3,34 +3,73 @@ import { deviceAims, devices, players } from '../db/schema'
 import type { Coach } from './coaches'
 import { checkBelongings } from './shots'
 import type { Device, DeviceAim, NewDevice } from '../../shared/device'
+import { isDuplicate } from '../db/database-errors'
+import { useDatabase, usePool } from '../db/database'
+import { NotFound, Taken } from './faults'
 
 /** A device that came with a good token. It may put balls where its coach's screen says, and nothing else. */
-export interface KnownDevice { id: string, coachId: string, academyId: string }
+export interface KnownDevice {
+  id: string
+  coachId: string
+  academyId: string
+}
 
 /** Where a device's balls went from a moment on; no session ends it. */
-export interface Aim { fromMs: number, playerId: string | null, sessionId: string | null, clubId: string | null, rungId: string | null }
+export interface Aim {
+  fromMs: number
+  playerId: string | null
+  sessionId: string | null
+  clubId: string | null
+  rungId: string | null
+}
 
 /** A page that was away for longer says nothing of what was chosen then. */
 const LONGEST_AGO_MS = 86_400_000
 
 const columns = { id: devices.id, name: devices.name, createdAt: devices.createdAt, heardAt: devices.heardAt }
-const own = (coach: Coach, deviceId: string) => and(eq(devices.id, deviceId), eq(devices.coachId, coach.id), isNull(devices.revokedAt))
+const own = (coach: Coach, deviceId: string) =>
+  and(eq(devices.id, deviceId), eq(devices.coachId, coach.id), isNull(devices.revokedAt))
 
-async function withAim({ id, name, createdAt, heardAt }: { id: string, name: string, createdAt: Date, heardAt: Date | null }): Promise<Device> {
-  const [aim] = await useDatabase().select({ sessionId: deviceAims.sessionId }).from(deviceAims).where(eq(deviceAims.deviceId, id)).orderBy(desc(deviceAims.fromAt)).limit(1)
-  return { id, name, createdAtMs: createdAt.getTime(), heardAtMs: heardAt?.getTime() ?? null, sessionId: aim?.sessionId ?? null }
+async function withAim({
+  id,
+  name,
+  createdAt,
+  heardAt,
+}: {
+  id: string
+  name: string
+  createdAt: Date
+  heardAt: Date | null
+}): Promise<Device> {
+  const [aim] = await useDatabase()
+    .select({ sessionId: deviceAims.sessionId })
+    .from(deviceAims)
+    .where(eq(deviceAims.deviceId, id))
+    .orderBy(desc(deviceAims.fromAt))
+    .limit(1)
+  return {
+    id,
+    name,
+    createdAtMs: createdAt.getTime(),
+    heardAtMs: heardAt?.getTime() ?? null,
+    sessionId: aim?.sessionId ?? null,
+  }
 }
 
 /** The coach's devices, oldest first; revoked ones are gone. */
 export async function devicesOf(coach: Coach): Promise<Device[]> {
-  const rows = await useDatabase().select(columns).from(devices).where(and(eq(devices.coachId, coach.id), isNull(devices.revokedAt))).orderBy(asc(devices.createdAt), asc(devices.id))
+  const rows = await useDatabase()
+    .select(columns)
+    .from(devices)
+    .where(and(eq(devices.coachId, coach.id), isNull(devices.revokedAt)))
+    .orderBy(asc(devices.createdAt), asc(devices.id))
   return Promise.all(rows.map(withAim))
 }
 
 /** @throws 404 for one that is not there, revoked, or another coach's */
 async function findDevice(coach: Coach, deviceId: string): Promise<Device> {
   const [row] = await useDatabase().select(columns).from(devices).where(own(coach, deviceId))
-  if (!row) throw notFound('device')
+  if (!row) throw new NotFound('device')
   return withAim(row)
 }
 
@@ -39,7 +78,7 @@ export async function addDevice(coach: Coach, { id, name }: NewDevice, tokenHash
   try {
     await useDatabase().insert(devices).values({ id, coachId: coach.id, name, tokenHash })
   } catch (error) {
-    if (isDuplicate(error)) throw refuse(409, 'This device was made already.', [{ field: 'id', message: 'This device was made already.' }])
+    if (isDuplicate(error)) throw new Taken('id', 'This device was made already.')
     throw error
   }
   return findDevice(coach, id)
@@ -48,18 +87,24 @@ export async function addDevice(coach: Coach, { id, name }: NewDevice, tokenHash
 /** From now on its token opens nothing. @throws 404 */
 export async function revokeDevice(coach: Coach, deviceId: string): Promise<void> {
   const [done] = await useDatabase().update(devices).set({ revokedAt: new Date() }).where(own(coach, deviceId))
-  if (done.affectedRows === 0) throw notFound('device')
+  if (done.affectedRows === 0) throw new NotFound('device')
 }
 
 /** For the ingest door alone: nobody is signed in there. */
 export async function deviceByToken(tokenHash: string): Promise<KnownDevice | undefined> {
   const [rows] = await usePool().execute(
-    'select d.id, d.coach_id as coachId, c.academy_id as academyId from devices d join coaches c on c.id = d.coach_id where d.token_hash = ? and d.revoked_at is null', [tokenHash])
+    'select d.id, d.coach_id as coachId, c.academy_id as academyId from devices d join ' +
+      'coaches c on c.id = d.coach_id where d.token_hash = ? and d.revoked_at is null',
+    [tokenHash],
+  )
   return (rows as KnownDevice[])[0]
 }
 
 export async function deviceHeard({ id }: KnownDevice, atMs: number): Promise<void> {
-  await useDatabase().update(devices).set({ heardAt: new Date(atMs) }).where(eq(devices.id, id))
+  await useDatabase()
+    .update(devices)
+    .set({ heardAt: new Date(atMs) })
+    .where(eq(devices.id, id))
 }
 
 /**
@@ -71,13 +116,23 @@ export async function aimDevice(coach: Coach, deviceId: string, at: DeviceAim['a
   await findDevice(coach, deviceId)
   if (at) await checkBelongings(coach, at.playerId, [at], name => name)
   const aim = at ?? { playerId: null, sessionId: null, clubId: null, rungId: null }
-  await useDatabase().insert(deviceAims).values({ deviceId, fromAt: new Date(Math.max(fromMs, Date.now() - LONGEST_AGO_MS)), ...aim }).onDuplicateKeyUpdate({ set: aim })
+  await useDatabase()
+    .insert(deviceAims)
+    .values({ deviceId, fromAt: new Date(Math.max(fromMs, Date.now() - LONGEST_AGO_MS)), ...aim })
+    .onDuplicateKeyUpdate({ set: aim })
   return findDevice(coach, deviceId)
 }
 
 /** What a device was aimed at, newest first. Balls later than half a day find their place no more. */
 export async function aimsOf({ id, academyId }: KnownDevice): Promise<Aim[]> {
-  const rows = await useDatabase().select({ aim: deviceAims, academyId: players.academyId }).from(deviceAims)
-    .leftJoin(players, eq(players.id, deviceAims.playerId)).where(eq(deviceAims.deviceId, id)).orderBy(desc(deviceAims.fromAt)).limit(500)
-  return rows.filter(row => row.academyId === null || row.academyId === academyId).map(({ aim: { fromAt, ...aim } }) => ({ fromMs: fromAt.getTime(), ...aim }))
+  const rows = await useDatabase()
+    .select({ aim: deviceAims, academyId: players.academyId })
+    .from(deviceAims)
+    .leftJoin(players, eq(players.id, deviceAims.playerId))
+    .where(eq(deviceAims.deviceId, id))
+    .orderBy(desc(deviceAims.fromAt))
+    .limit(500)
+  return rows
+    .filter(row => row.academyId === null || row.academyId === academyId)
+    .map(({ aim: { fromAt, ...aim } }) => ({ fromMs: fromAt.getTime(), ...aim }))
 }

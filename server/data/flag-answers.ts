@@ -4,10 +4,17 @@ import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { possibleTime } from '../../shared/clock'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
+import { isDuplicate } from '../db/database-errors'
+import { useDatabase } from '../db/database'
+import { Taken } from './faults'
 
 /** Every answer to a flag of a player, oldest first, of a player that the caller has found to be the coach's. */
 export async function answersOf(playerId: string): Promise<FlagAnswerRecord[]> {
-  const rows = await useDatabase().select({ body: flagAnswers.body }).from(flagAnswers).where(eq(flagAnswers.playerId, playerId)).orderBy(asc(flagAnswers.saidAt), asc(flagAnswers.id))
+  const rows = await useDatabase()
+    .select({ body: flagAnswers.body })
+    .from(flagAnswers)
+    .where(eq(flagAnswers.playerId, playerId))
+    .orderBy(asc(flagAnswers.saidAt), asc(flagAnswers.id))
   return rows.map(row => row.body)
 }
 
@@ -21,11 +28,21 @@ export async function addAnswer(coach: Coach, playerId: string, sent: FlagAnswer
   const answer = { ...sent, saidAtMs: possibleTime(sent.saidAtMs, undefined, nowMs) }
   await findPlayer(coach, playerId)
   try {
-    await db.insert(flagAnswers).values({ id: answer.id, playerId, coachId: coach.id, saidAt: new Date(answer.saidAtMs), body: answer })
+    await db
+      .insert(flagAnswers)
+      .values({ id: answer.id, playerId, coachId: coach.id, saidAt: new Date(answer.saidAtMs), body: answer })
   } catch (error) {
     if (!isDuplicate(error)) throw error
-    const [there] = await db.select({ body: flagAnswers.body }).from(flagAnswers).where(and(eq(flagAnswers.id, answer.id), eq(flagAnswers.playerId, playerId)))
-    if (!there || JSON.stringify(there.body) !== JSON.stringify({ ...sent, saidAtMs: possibleTime(sent.saidAtMs, there.body.saidAtMs, nowMs) })) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+    const [there] = await db
+      .select({ body: flagAnswers.body })
+      .from(flagAnswers)
+      .where(and(eq(flagAnswers.id, answer.id), eq(flagAnswers.playerId, playerId)))
+    if (
+      !there ||
+      JSON.stringify(there.body) !==
+        JSON.stringify({ ...sent, saidAtMs: possibleTime(sent.saidAtMs, there.body.saidAtMs, nowMs) })
+    )
+      throw new Taken()
   }
   return answer
 }

@@ -7,27 +7,65 @@ import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
 import { possibleTime } from '../../shared/clock'
 import {
-  OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE, OWN_BALLS_WAITING, type LinkStrength, type LinkView, type NewLink, type OwnBall, type OwnBallsTaken, type PlayerLink, type WaitingBalls,
+  OWN_BALLS_A_DAY,
+  OWN_BALLS_A_PAGE,
+  OWN_BALLS_WAITING,
+  type LinkStrength,
+  type LinkView,
+  type NewLink,
+  type OwnBall,
+  type OwnBallsTaken,
+  type PlayerLink,
+  type WaitingBalls,
 } from '../../shared/player-link'
 import { v7 as newId } from 'uuid'
+import { isDuplicate } from '../db/database-errors'
+import { transaction, useDatabase } from '../db/database'
+import { NotFound, Taken } from './faults'
 
 const DAY_MS = 86_400_000
-const columns = { id: playerLinks.id, strength: playerLinks.strength, createdAt: playerLinks.createdAt, openedAt: playerLinks.openedAt }
-const toLink = ({ id, strength, createdAt, openedAt }: { id: string, strength: LinkStrength, createdAt: Date, openedAt: Date | null }): PlayerLink => ({ id, strength, createdAtMs: createdAt.getTime(), openedAtMs: openedAt?.getTime() ?? null })
+const columns = {
+  id: playerLinks.id,
+  strength: playerLinks.strength,
+  createdAt: playerLinks.createdAt,
+  openedAt: playerLinks.openedAt,
+}
+const toLink = ({
+  id,
+  strength,
+  createdAt,
+  openedAt,
+}: {
+  id: string
+  strength: LinkStrength
+  createdAt: Date
+  openedAt: Date | null
+}): PlayerLink => ({ id, strength, createdAtMs: createdAt.getTime(), openedAtMs: openedAt?.getTime() ?? null })
 
 /** The private addresses of a player that still open, oldest first. @throws 404 */
 export async function linksOf(coach: Coach, playerId: string): Promise<PlayerLink[]> {
   await findPlayer(coach, playerId)
-  return (await useDatabase().select(columns).from(playerLinks).where(and(eq(playerLinks.playerId, playerId), isNull(playerLinks.revokedAt))).orderBy(asc(playerLinks.createdAt), asc(playerLinks.id))).map(toLink)
+  return (
+    await useDatabase()
+      .select(columns)
+      .from(playerLinks)
+      .where(and(eq(playerLinks.playerId, playerId), isNull(playerLinks.revokedAt)))
+      .orderBy(asc(playerLinks.createdAt), asc(playerLinks.id))
+  ).map(toLink)
 }
 
 /** @throws 404; 409 when the id is taken: its token was shown once and cannot be shown again */
-export async function addLink(coach: Coach, playerId: string, { id, strength }: NewLink, tokenHash: string): Promise<PlayerLink> {
+export async function addLink(
+  coach: Coach,
+  playerId: string,
+  { id, strength }: NewLink,
+  tokenHash: string,
+): Promise<PlayerLink> {
   await findPlayer(coach, playerId)
   try {
     await useDatabase().insert(playerLinks).values({ id, playerId, coachId: coach.id, strength, tokenHash })
   } catch (error) {
-    if (isDuplicate(error)) throw refuse(409, 'This link was made already.', [{ field: 'id', message: 'This link was made already.' }])
+    if (isDuplicate(error)) throw new Taken('id', 'This link was made already.')
     throw error
   }
   const [row] = await useDatabase().select(columns).from(playerLinks).where(eq(playerLinks.id, id))
@@ -37,17 +75,35 @@ export async function addLink(coach: Coach, playerId: string, { id, strength }: 
 /** From now on its token opens nothing. @throws 404 */
 export async function revokeLink(coach: Coach, playerId: string, linkId: string): Promise<void> {
   await findPlayer(coach, playerId)
-  const [done] = await useDatabase().update(playerLinks).set({ revokedAt: new Date() }).where(and(eq(playerLinks.id, linkId), eq(playerLinks.playerId, playerId), isNull(playerLinks.revokedAt)))
-  if (done.affectedRows === 0) throw notFound('link')
+  const [done] = await useDatabase()
+    .update(playerLinks)
+    .set({ revokedAt: new Date() })
+    .where(and(eq(playerLinks.id, linkId), eq(playerLinks.playerId, playerId), isNull(playerLinks.revokedAt)))
+  if (done.affectedRows === 0) throw new NotFound('link')
 }
 
 /** Who came with a good token. It opens one player's published chart, and nothing else. */
-export interface KnownLink { id: string, playerId: string, coachId: string, strength: LinkStrength, player: string }
+export interface KnownLink {
+  id: string
+  playerId: string
+  coachId: string
+  strength: LinkStrength
+  player: string
+}
 
 /** For the player's door alone: nobody is signed in there. */
 export async function linkByToken(tokenHash: string): Promise<KnownLink | undefined> {
-  const [row] = await useDatabase().select({ id: playerLinks.id, playerId: playerLinks.playerId, coachId: playerLinks.coachId, strength: playerLinks.strength, player: players.name })
-    .from(playerLinks).innerJoin(players, eq(players.id, playerLinks.playerId)).where(and(eq(playerLinks.tokenHash, tokenHash), isNull(playerLinks.revokedAt)))
+  const [row] = await useDatabase()
+    .select({
+      id: playerLinks.id,
+      playerId: playerLinks.playerId,
+      coachId: playerLinks.coachId,
+      strength: playerLinks.strength,
+      player: players.name,
+    })
+    .from(playerLinks)
+    .innerJoin(players, eq(players.id, playerLinks.playerId))
+    .where(and(eq(playerLinks.tokenHash, tokenHash), isNull(playerLinks.revokedAt)))
   return row
 }
 
@@ -58,12 +114,21 @@ export async function viewOf({ id, playerId, player, strength }: KnownLink): Pro
 }
 
 /** How many more balls the player may log now, and in whose words the door is shut when that is none. */
-async function roomFor({ playerId }: KnownLink, waiting: number, nowMs: number): Promise<{ room: number, full: string }> {
-  const [today] = await useDatabase().select({ n: count() }).from(ownBalls).where(and(eq(ownBalls.playerId, playerId), gte(ownBalls.createdAt, new Date(nowMs - DAY_MS))))
+async function roomFor(
+  { playerId }: KnownLink,
+  waiting: number,
+  nowMs: number,
+): Promise<{ room: number; full: string }> {
+  const [today] = await useDatabase()
+    .select({ n: count() })
+    .from(ownBalls)
+    .where(and(eq(ownBalls.playerId, playerId), gte(ownBalls.createdAt, new Date(nowMs - DAY_MS))))
   const [leftToWait, leftToday] = [OWN_BALLS_WAITING - waiting, OWN_BALLS_A_DAY - today!.n]
-  const full = leftToWait <= leftToday
-    ? `${OWN_BALLS_WAITING} balls wait for your coach already. The others stay on this phone and go when there is room.`
-    : `${OWN_BALLS_A_DAY} balls were logged within a day. The others stay on this phone and go tomorrow.`
+  const full =
+    leftToWait <= leftToday
+      ? `${OWN_BALLS_WAITING} balls wait for your coach already. ` +
+        `The others stay on this phone and go when there is room.`
+      : `${OWN_BALLS_A_DAY} balls were logged within a day. The others stay on this phone and go tomorrow.`
   return { room: Math.max(0, Math.min(leftToWait, leftToday)), full }
 }
 
@@ -83,8 +148,10 @@ export async function putOwnBalls(link: KnownLink, balls: readonly OwnBall[]): P
   const nowMs = Date.now()
   const ids = balls.map(ball => ball.id)
   const [clubIds, rungIds, before, waiting] = await Promise.all([
-    db.select({ id: clubs.id }).from(clubs).where(eq(clubs.playerId, link.playerId)), db.select({ id: rungs.id }).from(rungs).where(eq(rungs.playerId, link.playerId)),
-    db.select({ id: ownBalls.id, playerId: ownBalls.playerId }).from(ownBalls).where(inArray(ownBalls.id, ids)), countWaiting(link.playerId),
+    db.select({ id: clubs.id }).from(clubs).where(eq(clubs.playerId, link.playerId)),
+    db.select({ id: rungs.id }).from(rungs).where(eq(rungs.playerId, link.playerId)),
+    db.select({ id: ownBalls.id, playerId: ownBalls.playerId }).from(ownBalls).where(inArray(ownBalls.id, ids)),
+    countWaiting(link.playerId),
   ])
   const known = new Set([...clubIds, ...rungIds].map(({ id }) => id))
   const there = new Map(before.map(({ id, playerId }) => [id, playerId]))
@@ -94,39 +161,84 @@ export async function putOwnBalls(link: KnownLink, balls: readonly OwnBall[]): P
     const owner = there.get(ball.id)
     if (owner !== undefined && owner !== link.playerId) refused.push({ id: ball.id, message: 'This id is taken.' })
     else if (owner !== undefined) continue
-    else if (!known.has(ball.clubId) || !known.has(ball.rungId)) refused.push({ id: ball.id, message: 'This stock shot is not in the bag any more.' })
+    else if (!known.has(ball.clubId) || !known.has(ball.rungId))
+      refused.push({ id: ball.id, message: 'This stock shot is not in the bag any more.' })
     else fresh.push(ball)
   }
   const { room, full } = await roomFor(link, waiting, nowMs)
   const fits = fresh.slice(0, room)
   if (fits.length > 0) {
-    await db.insert(ownBalls).ignore()
-      .values(fits.map(({ hitAtMs, ...ball }) => ({ ...ball, playerId: link.playerId, linkId: link.id, hitAt: new Date(possibleTime(hitAtMs, undefined, nowMs)) })))
+    await db
+      .insert(ownBalls)
+      .ignore()
+      .values(
+        fits.map(({ hitAtMs, ...ball }) => ({
+          ...ball,
+          playerId: link.playerId,
+          linkId: link.id,
+          hitAt: new Date(possibleTime(hitAtMs, undefined, nowMs)),
+        })),
+      )
   }
   const left = new Set([...fresh.slice(room), ...refused].map(({ id }) => id))
   return { taken: ids.filter(id => !left.has(id)), refused, full: fresh.length > room ? full : null }
 }
 
-/** Balls that wait for the coach's nod, oldest first: the first page of them. @throws 404 */
+/** Balls that wait for the coach's decision, oldest first: the first page of them. @throws 404 */
 export async function waitingBalls(coach: Coach, playerId: string): Promise<WaitingBalls> {
   await findPlayer(coach, playerId)
   const [rows, waiting] = await Promise.all([
-    useDatabase().select().from(ownBalls).where(waitingOf(playerId)).orderBy(asc(ownBalls.hitAt), asc(ownBalls.id)).limit(OWN_BALLS_A_PAGE), countWaiting(playerId),
+    useDatabase()
+      .select()
+      .from(ownBalls)
+      .where(waitingOf(playerId))
+      .orderBy(asc(ownBalls.hitAt), asc(ownBalls.id))
+      .limit(OWN_BALLS_A_PAGE),
+    countWaiting(playerId),
   ])
-  return { waiting, balls: rows.map(({ id, clubId, rungId, carryM, method, hitAt }) => ({ id, clubId, rungId, carryM, method, hitAtMs: hitAt.getTime() })) }
+  return {
+    waiting,
+    balls: rows.map(({ id, clubId, rungId, carryM, method, hitAt }) => ({
+      id,
+      clubId,
+      rungId,
+      carryM,
+      method,
+      hitAtMs: hitAt.getTime(),
+    })),
+  }
 }
 
 /**
- * The coach's nod: taken balls become shots of a session of their own, one a day and method; the others count for nothing.
+ * The coach's decision: taken balls become shots of a session of their own, one a day and method; the others count for
+ * nothing.
  * @throws 404
  */
-export async function nod(coach: Coach, playerId: string, ids: readonly string[], take: boolean): Promise<void> {
+export async function decideOwnBalls(
+  coach: Coach,
+  playerId: string,
+  ids: readonly string[],
+  take: boolean,
+): Promise<void> {
   await findPlayer(coach, playerId)
-  await transaction(async (tx) => {
+  await transaction(async tx => {
     const mine = and(eq(ownBalls.playerId, playerId), inArray(ownBalls.id, [...ids]), isNull(ownBalls.taken))
-    const balls = await tx.select().from(ownBalls).where(mine).orderBy(asc(ownBalls.hitAt), asc(ownBalls.id)).for('update')
+    const balls = await tx
+      .select()
+      .from(ownBalls)
+      .where(mine)
+      .orderBy(asc(ownBalls.hitAt), asc(ownBalls.id))
+      .for('update')
     if (balls.length === 0) return
-    await tx.update(ownBalls).set({ taken: take }).where(inArray(ownBalls.id, balls.map(ball => ball.id)))
+    await tx
+      .update(ownBalls)
+      .set({ taken: take })
+      .where(
+        inArray(
+          ownBalls.id,
+          balls.map(ball => ball.id),
+        ),
+      )
     if (!take) return
     const made = new Map<string, string>()
     for (const { id, clubId, rungId, carryM, method, hitAt } of balls) {
@@ -135,7 +247,18 @@ export async function nod(coach: Coach, playerId: string, ids: readonly string[]
         const sessionId = newId()
         made.set(key, sessionId)
         const last = balls.filter(other => `${other.hitAt.toISOString().slice(0, 10)} ${other.method}` === key).at(-1)!
-        await tx.insert(sessions).values({ id: sessionId, playerId, coachId: coach.id, startedAt: hitAt, endedAt: last.hitAt, method, ball: 'own', surface: 'grass', air: [], plan: { ...USUAL_PLAN, name: 'Logged by the player' } })
+        await tx.insert(sessions).values({
+          id: sessionId,
+          playerId,
+          coachId: coach.id,
+          startedAt: hitAt,
+          endedAt: last.hitAt,
+          method,
+          ball: 'own',
+          surface: 'grass',
+          air: [],
+          plan: { ...USUAL_PLAN, name: 'Logged by the player' },
+        })
       }
       await tx.insert(shots).values({ id, playerId, sessionId: made.get(key)!, clubId, rungId, carryM, method, hitAt })
     }

@@ -1,34 +1,75 @@
 import { asc, eq, sql } from 'drizzle-orm'
-import { dayOf } from '../../core/chart/grid-fit'
-import { cellWords, clubs, flagAnswers, players, publishedCharts, sessions, shots } from '../db/schema'
+import { dayOf } from '../../core/shot/player-shots'
+import { cellRemarks, clubs, flagAnswers, players, publishedCharts, sessions, shots } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, toPlayer } from './players'
 import { renewSummaries } from './summaries'
 import type { PlayerLine } from '../../shared/player'
+import { useDatabase } from '../db/database'
 
 /** Rows of one player in a table that is only ever added to. */
-const saidCount = (table: typeof cellWords | typeof flagAnswers | typeof publishedCharts) => sql`(select count(*) from ${table} where ${table.playerId} = ${players.id})`
+const saidCount = (table: typeof cellRemarks | typeof flagAnswers | typeof publishedCharts) =>
+  sql`(select count(*) from ${table} where ${table.playerId} = ${players.id})`
 
-/** What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the player, what was said, and the day. */
-function stampOf(row: { version: number, bagVersion: number, shots: string | null, sessions: string | null, said: number, academy: string }): string {
-  return `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ${row.shots ?? 0} ${row.sessions ?? 0} ${row.said} ${row.academy}`
+/**
+ * What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the
+ * player, what was said, and the day.
+ */
+function stampOf(row: {
+  version: number
+  bagVersion: number
+  shots: string | null
+  sessions: string | null
+  said: number
+  academy: string
+}): string {
+  return (
+    `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ` +
+    `${row.shots ?? 0} ${row.sessions ?? 0} ${row.said} ${row.academy}`
+  )
 }
 
 /** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
 export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
   const db = useDatabase()
-  const clubCounts = db.select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
-    .from(clubs).where(eq(clubs.retired, false)).groupBy(clubs.playerId).as('club_counts')
-  const shotCounts = db.select({
-    playerId: shots.playerId,
-    balls: sql<string>`sum(if(${shots.deletedAt} is null, ${shots.balls}, 0))`.as('ball_count'),
-    lastHit: sql<string>`max(if(${shots.deletedAt} is null, ${shots.hitAt}, null))`.as('last_hit'),
-    // A new ball adds one to the count, a change one to the sum of the versions.
-    stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
-  }).from(shots).groupBy(shots.playerId).as('shot_counts')
-  const sessionCounts = db.select({ playerId: sessions.playerId, stamp: sql<string>`concat(count(*), ' ', sum(${sessions.version}))`.as('session_stamp') })
-    .from(sessions).groupBy(sessions.playerId).as('session_counts')
-  const rows = await db.select({ ...playerColumns, summary: players.summary, clubs: clubCounts.n, balls: shotCounts.balls, lastHit: shotCounts.lastHit, shots: shotCounts.stamp, sessions: sessionCounts.stamp, said: sql<number>`(${saidCount(cellWords)} + ${saidCount(flagAnswers)} + ${saidCount(publishedCharts)})`.mapWith(Number) })
+  const clubCounts = db
+    .select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
+    .from(clubs)
+    .where(eq(clubs.retired, false))
+    .groupBy(clubs.playerId)
+    .as('club_counts')
+  const shotCounts = db
+    .select({
+      playerId: shots.playerId,
+      balls: sql<string>`sum(if(${shots.deletedAt} is null, ${shots.balls}, 0))`.as('ball_count'),
+      lastHit: sql<string>`max(if(${shots.deletedAt} is null, ${shots.hitAt}, null))`.as('last_hit'),
+      // A new ball adds one to the count, a change one to the sum of the versions.
+      stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
+    })
+    .from(shots)
+    .groupBy(shots.playerId)
+    .as('shot_counts')
+  const sessionCounts = db
+    .select({
+      playerId: sessions.playerId,
+      stamp: sql<string>`concat(count(*), ' ', sum(${sessions.version}))`.as('session_stamp'),
+    })
+    .from(sessions)
+    .groupBy(sessions.playerId)
+    .as('session_counts')
+  const rows = await db
+    .select({
+      ...playerColumns,
+      summary: players.summary,
+      clubs: clubCounts.n,
+      balls: shotCounts.balls,
+      lastHit: shotCounts.lastHit,
+      shots: shotCounts.stamp,
+      sessions: sessionCounts.stamp,
+      said: sql<number>`(
+        ${saidCount(cellRemarks)} + ${saidCount(flagAnswers)} + ${saidCount(publishedCharts)}
+      )`.mapWith(Number),
+    })
     .from(players)
     .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
     .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
@@ -38,10 +79,19 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.
   const academy = JSON.stringify(await academyThresholdsOf(coach))
   const stamped = new Map(rows.map(row => [row.id, stampOf({ ...row, academy })]))
-  const stale = rows.filter(row => row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stamped.get(row.id))
-  const renewed = await renewSummaries(coach, stale.map(row => ({ id: row.id, stamp: stamped.get(row.id)! })))
+  const stale = rows.filter(
+    row =>
+      row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stamped.get(row.id),
+  )
+  const renewed = await renewSummaries(
+    coach,
+    stale.map(row => ({ id: row.id, stamp: stamped.get(row.id)! })),
+  )
   return rows.map(row => ({
-    ...toPlayer(row), school: row.school, clubs: row.clubs ?? 0, balls: Number(row.balls ?? 0),
+    ...toPlayer(row),
+    school: row.school,
+    clubs: row.clubs ?? 0,
+    balls: Number(row.balls ?? 0),
     lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),
     // Yesterday's summary is shown rather than none while today's is worked out.
     summary: renewed.get(row.id) ?? row.summary ?? null,

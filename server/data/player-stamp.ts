@@ -1,17 +1,23 @@
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
+import { usePool } from '../db/database'
 
 const STAMP = `
   select concat_ws(' ', p.version, p.bag_version,
     (select concat(count(*), ' ', coalesce(sum(version), 0)) from shots where player_id = p.id),
     (select concat(count(*), ' ', coalesce(sum(version), 0)) from sessions where player_id = p.id),
-    (select count(*) from cell_words where player_id = p.id), (select count(*) from flag_answers where player_id = p.id), (select count(*) from published_charts where player_id = p.id),
+    (select count(*) from cell_words where player_id = p.id),
+    (select count(*) from flag_answers where player_id = p.id),
+    (select count(*) from published_charts where player_id = p.id),
     (select md5(thresholds) from academies where id = p.academy_id)) as stamp
   from players p where p.id = ? and p.academy_id = ?`
 
 /** How many balls a player has on record, deleted ones too; 0 for another academy's. */
 export async function countShots(coach: Coach, playerId: string): Promise<number> {
-  const [rows] = await usePool().execute('select count(*) as n from shots s join players p on p.id = s.player_id where p.id = ? and p.academy_id = ?', [playerId, coach.academyId])
+  const [rows] = await usePool().execute(
+    'select count(*) as n from shots s join players p on p.id = s.player_id where p.id = ? and p.academy_id = ?',
+    [playerId, coach.academyId],
+  )
   return Number((rows as { n: number }[])[0]!.n)
 }
 

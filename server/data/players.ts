@@ -2,11 +2,21 @@ import { and, eq } from 'drizzle-orm'
 import { players } from '../db/schema'
 import type { Coach } from './coaches'
 import type { NewPlayer, Player, PlayerChange } from '../../shared/player'
+import { isDuplicate } from '../db/database-errors'
+import { useDatabase } from '../db/database'
+import { NotFound, Stale, Taken } from './faults'
 
 /** Columns of a player, for a select. */
 export const playerColumns = {
-  id: players.id, name: players.name, level: players.level, note: players.note, thresholds: players.thresholds,
-  archivedAt: players.archivedAt, version: players.version, school: players.school, bagVersion: players.bagVersion,
+  id: players.id,
+  name: players.name,
+  level: players.level,
+  note: players.note,
+  thresholds: players.thresholds,
+  archivedAt: players.archivedAt,
+  version: players.version,
+  school: players.school,
+  bagVersion: players.bagVersion,
 }
 
 /** The condition that keeps one academy's players from another. */
@@ -23,7 +33,7 @@ export function toPlayer({ id, name, level, note, thresholds, archivedAt, versio
 /** @throws 404 for an id that is not there or another academy's */
 export async function findPlayer(coach: Coach, playerId: string) {
   const [row] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, playerId))
-  if (!row) throw notFound('player')
+  if (!row) throw new NotFound('player')
   return { player: toPlayer(row), school: row.school, bagVersion: row.bagVersion }
 }
 
@@ -34,17 +44,24 @@ export async function createPlayer(coach: Coach, { id, name, level, note }: NewP
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, id))
-    if (!mine) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+    if (!mine) throw new Taken()
   }
   return (await findPlayer(coach, id)).player
 }
 
 /** @throws 404, or 409 with the newest state when the version is not the newest */
-export async function changePlayer(coach: Coach, playerId: string, { version, archived, ...fields }: PlayerChange): Promise<Player> {
+export async function changePlayer(
+  coach: Coach,
+  playerId: string,
+  { version, archived, ...fields }: PlayerChange,
+): Promise<Player> {
   const archivedAt = archived === undefined ? {} : { archivedAt: archived ? new Date() : null }
-  const [done] = await useDatabase().update(players).set({ ...fields, ...archivedAt, version: version + 1 })
+  const [done] = await useDatabase()
+    .update(players)
+    .set({ ...fields, ...archivedAt, version: version + 1 })
     .where(and(ownPlayer(coach, playerId), eq(players.version, version)))
   const { player } = await findPlayer(coach, playerId)
-  if (done.affectedRows === 0) throw stale('version', `Someone else changed ${player.name} while this page was open.`, player)
+  if (done.affectedRows === 0)
+    throw new Stale('version', `Someone else changed ${player.name} while this page was open.`, player)
   return player
 }

@@ -3,29 +3,48 @@ import { ranges } from '../db/schema'
 import type { Coach } from './coaches'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../../core/limits'
 import type { RangeRecord, RangeTarget } from '../../shared/range'
+import { isDuplicate } from '../db/database-errors'
+import { useDatabase, usePool } from '../db/database'
+import { NotFound, Stale } from './faults'
 
 const columns = {
-  id: ranges.id, name: ranges.name, altitudeM: ranges.altitudeM, bearingDeg: ranges.bearingDeg, firmness: ranges.firmness, targets: ranges.targets, archived: ranges.archived, version: ranges.version,
+  id: ranges.id,
+  name: ranges.name,
+  altitudeM: ranges.altitudeM,
+  bearingDeg: ranges.bearingDeg,
+  firmness: ranges.firmness,
+  targets: ranges.targets,
+  archived: ranges.archived,
+  version: ranges.version,
 }
 const own = (coach: Coach, rangeId: string) => and(eq(ranges.id, rangeId), eq(ranges.academyId, coach.academyId))
 
 /** The academy's ranges, by name; archived ones too, since sessions still name them. */
 export function rangesOf(coach: Coach): Promise<RangeRecord[]> {
-  return useDatabase().select(columns).from(ranges).where(eq(ranges.academyId, coach.academyId)).orderBy(asc(ranges.name), asc(ranges.id))
+  return useDatabase()
+    .select(columns)
+    .from(ranges)
+    .where(eq(ranges.academyId, coach.academyId))
+    .orderBy(asc(ranges.name), asc(ranges.id))
 }
 
 async function findRange(coach: Coach, rangeId: string): Promise<RangeRecord> {
   const [found] = await useDatabase().select(columns).from(ranges).where(own(coach, rangeId))
-  if (!found) throw notFound('range')
+  if (!found) throw new NotFound('range')
   return found
 }
 
-/** Puts a range; version n + 1 replaces version n. @throws 404 for another academy's, 409 when it was changed elsewhere */
+/**
+ * Puts a range; version n + 1 replaces version n. @throws 404 for another academy's, 409 when it was changed
+ * elsewhere
+ */
 export async function putRange(coach: Coach, record: RangeRecord): Promise<RangeRecord> {
   const { id, version, ...fields } = record
   if (version === 1) {
     try {
-      await useDatabase().insert(ranges).values({ id, academyId: coach.academyId, version, ...fields })
+      await useDatabase()
+        .insert(ranges)
+        .values({ id, academyId: coach.academyId, version, ...fields })
       return record
     } catch (error) {
       if (!isDuplicate(error)) throw error
@@ -33,19 +52,24 @@ export async function putRange(coach: Coach, record: RangeRecord): Promise<Range
   }
   const known = await findRange(coach, id)
   if (JSON.stringify(known) === JSON.stringify(record)) return known
-  const [done] = await useDatabase().update(ranges).set({ ...fields, version }).where(and(own(coach, id), eq(ranges.version, version - 1)))
-  if (done.affectedRows === 0) throw stale('version', `Someone else changed ${known.name} while this page was open.`, known)
+  const [done] = await useDatabase()
+    .update(ranges)
+    .set({ ...fields, version })
+    .where(and(own(coach, id), eq(ranges.version, version - 1)))
+  if (done.affectedRows === 0)
+    throw new Stale('version', `Someone else changed ${known.name} while this page was open.`, known)
   return record
 }
 
 /** The sign as it stands now. @throws 404 */
 async function signOf(coach: Coach, rangeId: string, signId: string): Promise<RangeTarget> {
   const sign = (await findRange(coach, rangeId)).targets.find(target => target.id === signId)
-  if (!sign) throw notFound('sign')
+  if (!sign) throw new NotFound('sign')
   return sign
 }
 
-const GUESSED = `from shots x join players p on p.id = x.player_id where p.academy_id = ? and x.deleted_at is null and x.method = 'guess'
+const GUESSED = `from shots x join players p on p.id = x.player_id
+  where p.academy_id = ? and x.deleted_at is null and x.method = 'guess'
   and json_value(x.taken, '$.sign.id') = ? and abs(json_value(x.taken, '$.sign.distanceM') - ?) > 0.005`
 
 /** How many guesses were made against this sign while it was believed to stand elsewhere. */
@@ -56,16 +80,18 @@ export async function countGuesses(coach: Coach, rangeId: string, signId: string
 }
 
 /**
- * Counts those guesses anew from where the sign stands, of all players of the academy, in one go. Mending the sign back and
- * counting again takes it back.
+ * Counts those guesses anew from where the sign stands, of all players of the academy, in one go. Mending the sign back
+ * and counting again takes it back.
  * @returns how many were changed
  */
 export async function recountGuesses(coach: Coach, rangeId: string, signId: string): Promise<number> {
   const { distanceM } = await signOf(coach, rangeId, signId)
   const [done] = await usePool().execute(
     `update shots x join players p on p.id = x.player_id
-     set x.carry_m = least(?, greatest(?, ? + coalesce(json_value(x.taken, '$.offM'), 0))), x.taken = json_set(x.taken, '$.sign.distanceM', ?), x.version = x.version + 1
+     set x.carry_m = least(?, greatest(?, ? + coalesce(json_value(x.taken, '$.offM'), 0))),
+       x.taken = json_set(x.taken, '$.sign.distanceM', ?), x.version = x.version + 1
      where ${GUESSED.slice(GUESSED.indexOf('where') + 6)}`,
-    [CARRY_MAX_M, CARRY_MIN_M, distanceM, distanceM, coach.academyId, signId, distanceM])
+    [CARRY_MAX_M, CARRY_MIN_M, distanceM, distanceM, coach.academyId, signId, distanceM],
+  )
   return (done as { affectedRows: number }).affectedRows
 }

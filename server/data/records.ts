@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm'
 import { sessions } from '../db/schema'
 import { bagOf } from './bags'
-import { wordsOf } from './cell-words'
+import { wordsOf } from './cell-remarks'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { answersOf } from './flag-answers'
 import { findPlayer } from './players'
@@ -9,6 +9,7 @@ import { newestPublished, numbersOf } from './newest-published'
 import { toSession } from './sessions'
 import { shotColumnsOf } from './shots'
 import type { PlayerRecord } from '../../shared/record'
+import { useDatabase } from '../db/database'
 
 /** Everything of one player. @throws 404 for an id that is not there or another academy's */
 export async function playerRecord(coach: Coach, playerId: string): Promise<PlayerRecord> {
@@ -22,5 +23,15 @@ export async function playerRecord(coach: Coach, playerId: string): Promise<Play
     newestPublished(playerId),
     answersOf(playerId),
   ])
-  return { player, bag, bagVersion, sessions: sessionRows.map(toSession), shots, words, academyThresholds, published: newest && numbersOf(newest), answers }
+  return {
+    player,
+    bag,
+    bagVersion,
+    sessions: sessionRows.map(toSession),
+    shots,
+    words,
+    academyThresholds,
+    published: newest && numbersOf(newest),
+    answers,
+  }
 }

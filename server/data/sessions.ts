@@ -5,33 +5,75 @@ import { findPlayer } from './players'
 import { sessionTimesRight } from '../../shared/clock'
 import type { RangeTarget } from '../../shared/range'
 import { USUAL_PLAN, type SessionRecord } from '../../shared/session'
+import { isDuplicate } from '../db/database-errors'
+import { useDatabase } from '../db/database'
+import { NotFound, Stale, Taken } from './faults'
 
 export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
   const { id, startedAt, endedAt, method, ball, surface, air, plan, version } = row
-  return { id, startedAtMs: startedAt.getTime(), endedAtMs: endedAt?.getTime() ?? null, method, ball, surface, air, plan: { ...USUAL_PLAN, ...plan }, version }
+  return {
+    id,
+    startedAtMs: startedAt.getTime(),
+    endedAtMs: endedAt?.getTime() ?? null,
+    method,
+    ball,
+    surface,
+    air,
+    plan: { ...USUAL_PLAN, ...plan },
+    version,
+  }
 }
 
 export function columnsOf({ startedAtMs, endedAtMs, method, ball, surface, air, plan, version }: SessionRecord) {
-  return { startedAt: new Date(startedAtMs), endedAt: endedAtMs === null ? null : new Date(endedAtMs), method, ball, surface, air, plan, version }
+  return {
+    startedAt: new Date(startedAtMs),
+    endedAt: endedAtMs === null ? null : new Date(endedAtMs),
+    method,
+    ball,
+    surface,
+    air,
+    plan,
+    version,
+  }
 }
 
 /** @throws 404 when the session is not this player's, or the player not the coach's */
 export async function sessionIsOwn(coach: Coach, playerId: string, sessionId: string): Promise<void> {
   await findPlayer(coach, playerId)
-  const [row] = await useDatabase().select({ id: sessions.id }).from(sessions).where(and(eq(sessions.id, sessionId), eq(sessions.playerId, playerId)))
-  if (!row) throw notFound('session')
+  const [row] = await useDatabase()
+    .select({ id: sessions.id })
+    .from(sessions)
+    .where(and(eq(sessions.id, sessionId), eq(sessions.playerId, playerId)))
+  if (!row) throw new NotFound('session')
 }
 
 /** Until when a session takes balls of a device, null while it runs, and what it aims at. */
-interface Listening { endedAtMs: number | null, target: RangeTarget | undefined }
+interface Listening {
+  endedAtMs: number | null
+  target: RangeTarget | undefined
+}
 
 /** Of these sessions those of the academy. */
-export async function listeningSessions({ academyId }: { academyId: string }, ids: readonly string[]): Promise<Map<string, Listening>> {
+export async function listeningSessions(
+  { academyId }: { academyId: string },
+  ids: readonly string[],
+): Promise<Map<string, Listening>> {
   if (ids.length === 0) return new Map()
-  const rows = await useDatabase().select({ id: sessions.id, endedAt: sessions.endedAt, plan: sessions.plan, targets: ranges.targets }).from(sessions)
+  const rows = await useDatabase()
+    .select({ id: sessions.id, endedAt: sessions.endedAt, plan: sessions.plan, targets: ranges.targets })
+    .from(sessions)
     .innerJoin(players, eq(players.id, sessions.playerId))
-    .leftJoin(ranges, and(eq(ranges.academyId, academyId), eq(ranges.id, sql`json_value(${sessions.plan}, '$.rangeId')`))).where(and(inArray(sessions.id, [...new Set(ids)]), eq(players.academyId, academyId)))
-  return new Map(rows.map(({ id, endedAt, plan, targets }) => [id, { endedAtMs: endedAt?.getTime() ?? null, target: targets?.find(target => target.id === plan.targetId) }]))
+    .leftJoin(
+      ranges,
+      and(eq(ranges.academyId, academyId), eq(ranges.id, sql`json_value(${sessions.plan}, '$.rangeId')`)),
+    )
+    .where(and(inArray(sessions.id, [...new Set(ids)]), eq(players.academyId, academyId)))
+  return new Map(
+    rows.map(({ id, endedAt, plan, targets }) => [
+      id,
+      { endedAtMs: endedAt?.getTime() ?? null, target: targets?.find(target => target.id === plan.targetId) },
+    ]),
+  )
 }
 
 /**
@@ -42,8 +84,11 @@ export async function putSession(coach: Coach, playerId: string, sent: SessionRe
   const db = useDatabase()
   const nowMs = Date.now()
   await findPlayer(coach, playerId)
-  const [there] = await db.select({ session: sessions, academyId: players.academyId }).from(sessions)
-    .innerJoin(players, eq(players.id, sessions.playerId)).where(eq(sessions.id, sent.id))
+  const [there] = await db
+    .select({ session: sessions, academyId: players.academyId })
+    .from(sessions)
+    .innerJoin(players, eq(players.id, sessions.playerId))
+    .where(eq(sessions.id, sent.id))
   if (!there) {
     const record = sessionTimesRight(sent, undefined, nowMs)
     try {
@@ -54,12 +99,14 @@ export async function putSession(coach: Coach, playerId: string, sent: SessionRe
     }
     return record
   }
-  if (there.session.playerId !== playerId) throw refuse(409, 'This id is taken.', [{ field: 'id', message: 'This id is taken.' }])
+  if (there.session.playerId !== playerId) throw new Taken()
   const known = toSession(there.session)
   const record = sessionTimesRight(sent, known, nowMs)
   if (JSON.stringify(known) === JSON.stringify(record)) return known
-  const [done] = await db.update(sessions).set(columnsOf(record))
+  const [done] = await db
+    .update(sessions)
+    .set(columnsOf(record))
     .where(and(eq(sessions.id, record.id), eq(sessions.playerId, playerId), eq(sessions.version, record.version - 1)))
-  if (done.affectedRows === 0) throw stale('version', 'This session was changed on another device.', known)
+  if (done.affectedRows === 0) throw new Stale('version', 'This session was changed on another device.', known)
   return record
 }

@@ -7,25 +7,55 @@ import type { Readings } from '../../core/shot/readings'
 import { shotTimeRight } from '../../shared/clock'
 import { addReadings, indexer, noReadings, type ShotColumns } from '../../shared/record'
 import type { ShotRecord } from '../../shared/session'
+import { isDuplicate } from '../db/database-errors'
+import { transaction, usePool } from '../db/database'
+import { Stale, Taken, Unfit } from './faults'
 
 function columnsOf(shot: ShotRecord) {
   return {
-    sessionId: shot.sessionId, clubId: shot.clubId, rungId: shot.rungId, carryM: shot.carryM, method: shot.method, balls: shot.balls,
-    hitAt: new Date(shot.hitAtMs), leftOut: shot.leftOut, strike: shot.strike, readings: shot.readings, taken: shot.taken, version: shot.version,
+    sessionId: shot.sessionId,
+    clubId: shot.clubId,
+    rungId: shot.rungId,
+    carryM: shot.carryM,
+    method: shot.method,
+    balls: shot.balls,
+    hitAt: new Date(shot.hitAtMs),
+    leftOut: shot.leftOut,
+    strike: shot.strike,
+    readings: shot.readings,
+    taken: shot.taken,
+    version: shot.version,
   }
 }
 
 function toRecord(row: typeof shots.$inferSelect): ShotRecord {
   const { id, sessionId, clubId, rungId, carryM, method, balls, leftOut, strike, readings, taken, version } = row
-  return { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs: row.hitAt.getTime(), leftOut, strike, readings, taken, deleted: row.deletedAt !== null, version }
+  return {
+    id,
+    sessionId,
+    clubId,
+    rungId,
+    carryM,
+    method,
+    balls,
+    hitAtMs: row.hitAt.getTime(),
+    leftOut,
+    strike,
+    readings,
+    taken,
+    deleted: row.deletedAt !== null,
+    version,
+  }
 }
 
 const unique = (values: string[]) => [...new Set(values)]
 
-const OWN_IDS = `
-  select 'sessionId' as kind, x.id from players p join sessions x on x.player_id = p.id where p.id = ? and p.academy_id = ? and x.id in (?)
-  union all select 'clubId', x.id from players p join clubs x on x.player_id = p.id where p.id = ? and p.academy_id = ? and x.id in (?)
-  union all select 'rungId', x.id from players p join rungs x on x.player_id = p.id where p.id = ? and p.academy_id = ? and x.id in (?)`
+const ownIds = (kind: string, table: string) => `
+  select '${kind}' as kind, x.id from players p join ${table} x on x.player_id = p.id
+  where p.id = ? and p.academy_id = ? and x.id in (?)`
+const OWN_IDS = [ownIds('sessionId', 'sessions'), ownIds('clubId', 'clubs'), ownIds('rungId', 'rungs')].join(
+  ' union all ',
+)
 
 type Belonging = Pick<ShotRecord, 'sessionId' | 'clubId' | 'rungId'>
 
@@ -33,30 +63,49 @@ type Belonging = Pick<ShotRecord, 'sessionId' | 'clubId' | 'rungId'>
  * One round trip: is the player the coach's, and are all sessions, clubs and swings the player's?
  * @param fieldOf what the field of a record is called in the refusal
  */
-export async function checkBelongings(coach: Coach, playerId: string, records: readonly Belonging[], fieldOf = (name: string, i: number) => `shots.${i}.${name}`): Promise<void> {
+export async function checkBelongings(
+  coach: Coach,
+  playerId: string,
+  records: readonly Belonging[],
+  fieldOf = (name: string, i: number) => `shots.${i}.${name}`,
+): Promise<void> {
   const own = [playerId, coach.academyId]
   const [rows] = await usePool().query(OWN_IDS, [
-    ...own, unique(records.map(r => r.sessionId)), ...own, unique(records.map(r => r.clubId)), ...own, unique(records.map(r => r.rungId))])
-  const found = rows as { kind: string, id: string }[]
+    ...own,
+    unique(records.map(r => r.sessionId)),
+    ...own,
+    unique(records.map(r => r.clubId)),
+    ...own,
+    unique(records.map(r => r.rungId)),
+  ])
+  const found = rows as { kind: string; id: string }[]
   // Nothing known at all is most often another academy's player; findPlayer says so.
   if (found.length === 0) await findPlayer(coach, playerId)
   const there = new Set(found.map(row => `${row.kind} ${row.id}`))
-  const words = { sessionId: 'This session is not one of the player\'s.', clubId: 'This club is not in the player\'s bag.', rungId: 'This swing length is not on the player\'s scale.' }
-  const errors: FieldError[] = records.flatMap((record, i) => (['sessionId', 'clubId', 'rungId'] as const)
-    .filter(key => !there.has(`${key} ${record[key]}`))
-    .map(key => ({ field: fieldOf(key, i), message: words[key] })))
-  if (errors.length > 0) throw refuse(422, errors[0]!.message, errors)
+  const words = {
+    sessionId: "This session is not one of the player's.",
+    clubId: "This club is not in the player's bag.",
+    rungId: "This swing length is not on the player's scale.",
+  }
+  const errors: FieldError[] = records.flatMap((record, i) =>
+    (['sessionId', 'clubId', 'rungId'] as const)
+      .filter(key => !there.has(`${key} ${record[key]}`))
+      .map(key => ({ field: fieldOf(key, i), message: words[key] })),
+  )
+  if (errors.length > 0) throw new Unfit(errors[0]!.message, errors)
 }
 
 function same(a: ShotRecord, b: ShotRecord): boolean {
   // Readings stand in the order of their schema on both sides.
-  return (Object.keys(a) as (keyof ShotRecord)[]).every(key => a[key] === b[key] || JSON.stringify(a[key]) === JSON.stringify(b[key]))
+  return (Object.keys(a) as (keyof ShotRecord)[]).every(
+    key => a[key] === b[key] || JSON.stringify(a[key]) === JSON.stringify(b[key]),
+  )
 }
 
 /** Some of them are there already: each is new, the same again, or the next version of what is there. */
 async function putOneByOne(playerId: string, records: readonly ShotRecord[]): Promise<void> {
   const nowMs = Date.now()
-  await transaction(async (tx) => {
+  await transaction(async tx => {
     for (const [i, sent] of records.entries()) {
       const [row] = await tx.select().from(shots).where(eq(shots.id, sent.id)).for('update')
       const known = row && toRecord(row)
@@ -68,35 +117,78 @@ async function putOneByOne(playerId: string, records: readonly ShotRecord[]): Pr
       }
       if (row.playerId === playerId && same(known, record)) continue
       if (row.playerId === playerId && row.version === record.version - 1) {
-        await tx.update(shots).set({ ...columnsOf(record), deletedAt }).where(and(eq(shots.id, record.id), eq(shots.playerId, playerId)))
+        await tx
+          .update(shots)
+          .set({ ...columnsOf(record), deletedAt })
+          .where(and(eq(shots.id, record.id), eq(shots.playerId, playerId)))
         continue
       }
-      const message = row.playerId === playerId ? 'This ball was changed on another device.' : 'This id is taken.'
-      throw refuse(409, message, [{ field: `shots.${i}.version`, message }], row.playerId === playerId ? { current: known } : {})
+      const field = `shots.${i}.version`
+      throw row.playerId === playerId
+        ? new Stale(field, 'This ball was changed on another device.', known)
+        : new Taken(field)
     }
   })
 }
 
 const asJson = (value: object | null) => value && JSON.stringify(value)
 
-const INSERT = 'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, method, balls, hit_at, left_out, strike, readings, taken, deleted_at, version)'
+const INSERT =
+  'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, ' +
+  'method, balls, hit_at, left_out, strike, readings, taken, deleted_at, version)'
 
 // Finds nothing to put in when the coach is not signed in, or player, session, club or swing is not the coach's.
 const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?
   from coaches k join players p on p.academy_id = k.academy_id
-  join sessions s on s.player_id = p.id and s.id = ? join clubs c on c.player_id = p.id and c.id = ? join rungs r on r.player_id = p.id and r.id = ?
+  join sessions s on s.player_id = p.id and s.id = ? join clubs c on c.player_id = p.id and c.id = ?
+  join rungs r on r.player_id = p.id and r.id = ?
   where k.id = ? and k.sign_in_epoch = ? and p.id = ?`
 
 /**
  * The usual case, one new ball, in one prepared statement that also looks the coach up.
  * @returns false when nothing was put in, for whatever reason: `putShots` then finds out which
  */
-export async function logBall(session: { coachId: string, epoch: number }, playerId: string, record: ShotRecord): Promise<boolean> {
-  const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken, deleted, version } = shotTimeRight(record, undefined, Date.now())
+export async function logBall(
+  session: { coachId: string; epoch: number },
+  playerId: string,
+  record: ShotRecord,
+): Promise<boolean> {
+  const {
+    id,
+    sessionId,
+    clubId,
+    rungId,
+    carryM,
+    method,
+    balls,
+    hitAtMs,
+    leftOut,
+    strike,
+    readings,
+    taken,
+    deleted,
+    version,
+  } = shotTimeRight(record, undefined, Date.now())
   try {
     const [done] = await usePool().execute(INSERT_OWN, [
-      id, carryM, method, balls, new Date(hitAtMs), leftOut, strike, asJson(readings), asJson(taken), deleted ? new Date() : null, version, sessionId, clubId, rungId,
-      session.coachId, session.epoch, playerId])
+      id,
+      carryM,
+      method,
+      balls,
+      new Date(hitAtMs),
+      leftOut,
+      strike,
+      asJson(readings),
+      asJson(taken),
+      deleted ? new Date() : null,
+      version,
+      sessionId,
+      clubId,
+      rungId,
+      session.coachId,
+      session.epoch,
+      playerId,
+    ])
     return (done as { affectedRows: number }).affectedRows === 1
   } catch (error) {
     if (isDuplicate(error)) return false
@@ -105,11 +197,31 @@ export async function logBall(session: { coachId: string, epoch: number }, playe
 }
 
 export async function insertAll(playerId: string, records: readonly ShotRecord[], ifThere = ''): Promise<void> {
-  await usePool().query(`${INSERT} values ? ${ifThere}`, [records.map(r => [
-    r.id, playerId, r.sessionId, r.clubId, r.rungId, r.carryM, r.method, r.balls, new Date(r.hitAtMs), r.leftOut, r.strike, asJson(r.readings), asJson(r.taken), r.deleted ? new Date() : null, r.version])])
+  await usePool().query(`${INSERT} values ? ${ifThere}`, [
+    records.map(r => [
+      r.id,
+      playerId,
+      r.sessionId,
+      r.clubId,
+      r.rungId,
+      r.carryM,
+      r.method,
+      r.balls,
+      new Date(r.hitAtMs),
+      r.leftOut,
+      r.strike,
+      asJson(r.readings),
+      asJson(r.taken),
+      r.deleted ? new Date() : null,
+      r.version,
+    ]),
+  ])
 }
 
-/** Which of these ids a device sent before, whatever became of their balls since. An id that nobody guesses tells nothing. */
+/**
+ * Which of these ids a device sent before, whatever became of their balls since. An id that nobody guesses tells
+ * nothing.
+ */
 export async function sentBefore(ids: readonly string[]): Promise<Set<string>> {
   if (ids.length === 0) return new Set()
   const [rows] = await usePool().query('select id from shots where id in (?)', [ids])
@@ -122,38 +234,92 @@ export async function addSentShots(playerId: string, records: readonly ShotRecor
 }
 
 /**
- * Puts balls as the browser knows them, all or nothing. The same ball twice changes nothing; version n + 1 replaces version n.
+ * Puts balls as the browser knows them, all or nothing. The same ball twice changes nothing; version n + 1 replaces
+ * version n.
  * @throws 404, 422 naming what is not the player's, 409 naming the ball that was changed elsewhere
  */
 export async function putShots(coach: Coach, playerId: string, records: readonly ShotRecord[]): Promise<void> {
   await checkBelongings(coach, playerId, records)
   try {
     const nowMs = Date.now()
-    await insertAll(playerId, records.map(record => shotTimeRight(record, undefined, nowMs)))
+    await insertAll(
+      playerId,
+      records.map(record => shotTimeRight(record, undefined, nowMs)),
+    )
   } catch (error) {
     if (!isDuplicate(error)) throw error
     await putOneByOne(playerId, records)
   }
 }
 
-type Row = [string, string, string, string, number, ShotRecord['method'], number, number, string | null, ShotRecord['strike'], Readings | null, ShotRecord['taken'], number]
+type Row = [
+  string,
+  string,
+  string,
+  string,
+  number,
+  ShotRecord['method'],
+  number,
+  number,
+  string | null,
+  ShotRecord['strike'],
+  Readings | null,
+  ShotRecord['taken'],
+  number,
+]
 
 /** All shots of a player that the caller has already found to be the coach's, in the order hit, column by column. */
 export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
   // Straight through the driver, prepared, rows as lists: several times as quick for thousands of shots.
-  const [rows] = await usePool().execute({
-    sql: `select id, session_id, club_id, rung_id, carry_m, method, balls, timestampdiff(microsecond, '1970-01-01', hit_at) div 1000, left_out, strike, readings, taken, version
+  const [rows] = await usePool().execute(
+    {
+      sql: `select id, session_id, club_id, rung_id, carry_m, method, balls, 
+          timestampdiff(microsecond, '1970-01-01', hit_at) div 1000, left_out, strike, readings, taken, version
           from shots where player_id = ? and deleted_at is null`,
-    rowsAsArray: true,
-  }, [playerId])
+      rowsAsArray: true,
+    },
+    [playerId],
+  )
   const columns: ShotColumns = {
-    id: [], sessionIds: [], sessionIndex: [], clubIds: [], clubIndex: [], rungIds: [], rungIndex: [],
-    carryM: [], method: [], balls: [], hitAtMs: [], leftOut: [], strikes: [], readings: noReadings(), taken: [], version: [],
+    id: [],
+    sessionIds: [],
+    sessionIndex: [],
+    clubIds: [],
+    clubIndex: [],
+    rungIds: [],
+    rungIndex: [],
+    carryM: [],
+    method: [],
+    balls: [],
+    hitAtMs: [],
+    leftOut: [],
+    strikes: [],
+    readings: noReadings(),
+    taken: [],
+    version: [],
   }
-  const placeOf = { session: indexer(columns.sessionIds), club: indexer(columns.clubIds), rung: indexer(columns.rungIds) }
+  const placeOf = {
+    session: indexer(columns.sessionIds),
+    club: indexer(columns.clubIds),
+    rung: indexer(columns.rungIds),
+  }
   // Put in order here: the database takes four times as long over it (measured with 5,000 shots).
   const inTime = (rows as unknown as Row[]).sort((a, b) => Number(a[7]) - Number(b[7]) || (a[0] < b[0] ? -1 : 1))
-  for (const [id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken, version] of inTime) {
+  for (const [
+    id,
+    sessionId,
+    clubId,
+    rungId,
+    carryM,
+    method,
+    balls,
+    hitAtMs,
+    leftOut,
+    strike,
+    readings,
+    taken,
+    version,
+  ] of inTime) {
     columns.id.push(id)
     columns.sessionIndex.push(placeOf.session(sessionId))
     columns.clubIndex.push(placeOf.club(clubId))

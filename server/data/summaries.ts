@@ -3,13 +3,18 @@ import { workOut } from '../calibration/pool'
 import { players } from '../db/schema'
 import type { Coach } from './coaches'
 import type { PlayerSummary } from '../../shared/player'
+import { describeError } from '../db/database-errors'
+import { useDatabase } from '../db/database'
 
 /** Longest that a request for the list waits for summaries; the rest follow behind it. */
 const PATIENCE_MS = 300
 
 async function renew(coach: Coach, playerId: string, stamp: string): Promise<PlayerSummary> {
-  const summary = { stamp, ...await workOut({ coach }, playerId, 'summary', null, Date.now()) }
-  await useDatabase().update(players).set({ summary }).where(and(eq(players.id, playerId), eq(players.academyId, coach.academyId)))
+  const summary = { stamp, ...(await workOut({ coach }, playerId, 'summary', null, Date.now())) }
+  await useDatabase()
+    .update(players)
+    .set({ summary })
+    .where(and(eq(players.id, playerId), eq(players.academyId, coach.academyId)))
   return summary
 }
 
@@ -20,7 +25,10 @@ const underWay = new Set<string>()
  * Works out the summaries of these players one after the other, those not done in time behind the request.
  * @returns the ones that were ready in time, by player
  */
-export async function renewSummaries(coach: Coach, stale: readonly { id: string, stamp: string }[]): Promise<Map<string, PlayerSummary>> {
+export async function renewSummaries(
+  coach: Coach,
+  stale: readonly { id: string; stamp: string }[],
+): Promise<Map<string, PlayerSummary>> {
   const ready = new Map<string, PlayerSummary>()
   const queue = stale.filter(({ id }) => !underWay.has(id))
   for (const { id } of queue) underWay.add(id)

@@ -1,7 +1,7 @@
 import { drizzle } from 'drizzle-orm/mysql2'
 import mysql from 'mysql2/promise'
 import { connectionOptions } from './connection-options.mjs'
-import { retried } from '../utils/retried'
+import { retried } from './retried'
 import * as schema from './schema'
 
 /** A request that waits so long for one statement is better told so; the browser itself gives up at 20 s. */
@@ -31,7 +31,7 @@ export class DatabaseSilent extends Error {
  */
 function watch(connection: Wire): void {
   const add = connection.addCommand.bind(connection)
-  connection.addCommand = (command) => {
+  connection.addCommand = command => {
     const late = setTimeout(() => connection.stream.destroy(new DatabaseSilent()), STATEMENT_MS)
     const over = () => clearTimeout(late)
     command.once('end', over)
@@ -42,14 +42,20 @@ function watch(connection: Wire): void {
 }
 
 /**
- * A pool on the project's database. Times are UTC; doubles stay numbers; no statement and no connection is waited for without end.
+ * A pool on the project's database. Times are UTC; doubles stay numbers; no statement and no connection is waited for
+ * without end.
  * @param url as `connectionOptions` reads it
  * @param connections at most
  * @throws AddressFault
  */
 export function openDatabase(url: string, connections = 10) {
   const pool = mysql.createPool({
-    ...connectionOptions(url), timezone: 'Z', connectionLimit: connections, queueLimit: WAITING_MAX, connectTimeout: CONNECT_MS, enableKeepAlive: true,
+    ...connectionOptions(url),
+    timezone: 'Z',
+    connectionLimit: connections,
+    queueLimit: WAITING_MAX,
+    connectTimeout: CONNECT_MS,
+    enableKeepAlive: true,
     // A stack for every statement costs as much as the statement's own handling here.
     trace: false,
   })
@@ -57,7 +63,8 @@ export function openDatabase(url: string, connections = 10) {
   const [query, execute] = [pool.query.bind(pool), pool.execute.bind(pool)]
   // A statement by itself can be done again as a whole; of a transaction `transaction` does.
   pool.query = ((...statement: Parameters<typeof query>) => retried(() => query(...statement))) as typeof pool.query
-  pool.execute = ((...statement: Parameters<typeof execute>) => retried(() => execute(...statement))) as typeof pool.execute
+  pool.execute = ((...statement: Parameters<typeof execute>) =>
+    retried(() => execute(...statement))) as typeof pool.execute
   return { pool, db: drizzle(pool, { schema, mode: 'default' }) }
 }
 

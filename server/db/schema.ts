@@ -1,12 +1,27 @@
 import { sql } from 'drizzle-orm'
-import { bigint, boolean, char, customType, datetime, double, index, int, json, mysqlTable, primaryKey, smallint, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import {
+  bigint,
+  boolean,
+  char,
+  customType,
+  datetime,
+  double,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  smallint,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core'
 import type { Firmness } from '../../core/flight/run-out'
 import type { LockIn } from '../../core/session/lock-in'
-import type { WordKind } from '../../core/chart/coach-word'
+import type { RemarkKind } from '../../core/history/coach-remarks'
 import type { WhatIf } from '../../core/what-if/thought-of'
-import type { PublishedChart } from '../../core/chart/published'
+import type { PublishedChart } from '../../core/history/published'
 import type { LinkStrength } from '../../shared/player-link'
-import type { Flight } from '../../core/swing/scale'
+import type { SwingFlight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
@@ -18,7 +33,9 @@ import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
-const createdAt = datetime('created_at', { mode: 'date', fsp: 3 }).notNull().default(sql`current_timestamp(3)`)
+const createdAt = datetime('created_at', { mode: 'date', fsp: 3 })
+  .notNull()
+  .default(sql`current_timestamp(3)`)
 
 export const academies = mysqlTable('academies', {
   id: id('id').primaryKey(),
@@ -28,221 +45,357 @@ export const academies = mysqlTable('academies', {
   createdAt,
 })
 
-export const coaches = mysqlTable('coaches', {
-  id: id('id').primaryKey(),
-  academyId: id('academy_id').notNull().references(() => academies.id),
-  name: varchar('name', { length: 80 }).notNull(),
-  email: varchar('email', { length: 254 }).notNull(),
-  passwordHash: varchar('password_hash', { length: 255 }).notNull(),
-  // Raised by a change of password, so that sealed cookies from before it open nothing.
-  signInEpoch: int('sign_in_epoch').notNull().default(1),
-  unit: varchar('unit', { length: 2 }).$type<'yd' | 'm'>().notNull().default('yd'),
-  // One pace of this coach, metres; null until it was measured.
-  paceM: double('pace_m'),
-  // Marks beside the certainty that this coach wants; empty for none.
-  lockIn: json('lock_in').$type<LockIn>().notNull().default({}),
-  createdAt,
-}, t => [uniqueIndex('coaches_email').on(t.email)])
+export const coaches = mysqlTable(
+  'coaches',
+  {
+    id: id('id').primaryKey(),
+    academyId: id('academy_id')
+      .notNull()
+      .references(() => academies.id),
+    name: varchar('name', { length: 80 }).notNull(),
+    email: varchar('email', { length: 254 }).notNull(),
+    passwordHash: varchar('password_hash', { length: 255 }).notNull(),
+    // Raised by a change of password, so that sealed cookies from before it open nothing.
+    signInEpoch: int('sign_in_epoch').notNull().default(1),
+    unit: varchar('unit', { length: 2 }).$type<'yd' | 'm'>().notNull().default('yd'),
+    // One pace of this coach, metres; null until it was measured.
+    paceM: double('pace_m'),
+    // Marks beside the certainty that this coach wants; empty for none.
+    lockIn: json('lock_in').$type<LockIn>().notNull().default({}),
+    createdAt,
+  },
+  t => [uniqueIndex('coaches_email').on(t.email)],
+)
 
-export const players = mysqlTable('players', {
-  id: id('id').primaryKey(),
-  academyId: id('academy_id').notNull().references(() => academies.id),
-  name: varchar('name', { length: 80 }).notNull(),
-  level: varchar('level', { length: 12 }).$type<Level>().notNull().default('unknown'),
-  note: varchar('note', { length: 300 }).notNull().default(''),
-  thresholds: json('thresholds').$type<Thresholds>().notNull(),
-  // The scale has no table of its own: a player has one, and it is a school and its rungs.
-  school: varchar('school', { length: 16 }).$type<SchoolId>(),
-  bagVersion: int('bag_version').notNull().default(1),
-  archivedAt: datetime('archived_at', { mode: 'date', fsp: 3 }),
-  version: int('version').notNull().default(1),
-  // What the list tells of the player's chart, worked out after a change; null until it has been.
-  summary: json('summary').$type<PlayerSummary>(),
-  createdAt,
-}, t => [index('players_academy').on(t.academyId)])
+export const players = mysqlTable(
+  'players',
+  {
+    id: id('id').primaryKey(),
+    academyId: id('academy_id')
+      .notNull()
+      .references(() => academies.id),
+    name: varchar('name', { length: 80 }).notNull(),
+    level: varchar('level', { length: 12 }).$type<Level>().notNull().default('unknown'),
+    note: varchar('note', { length: 300 }).notNull().default(''),
+    thresholds: json('thresholds').$type<Thresholds>().notNull(),
+    // The scale has no table of its own: a player has one, and it is a school and its rungs.
+    school: varchar('school', { length: 16 }).$type<SchoolId>(),
+    bagVersion: int('bag_version').notNull().default(1),
+    archivedAt: datetime('archived_at', { mode: 'date', fsp: 3 }),
+    version: int('version').notNull().default(1),
+    // What the list tells of the player's chart, worked out after a change; null until it has been.
+    summary: json('summary').$type<PlayerSummary>(),
+    createdAt,
+  },
+  t => [index('players_academy').on(t.academyId)],
+)
 
-export const clubs = mysqlTable('clubs', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  label: varchar('label', { length: 16 }).notNull(),
-  name: varchar('name', { length: 80 }).notNull().default(''),
-  loftDeg: double('loft_deg').notNull(),
-  position: smallint('position').notNull(),
-  retired: boolean('retired').notNull().default(false),
-}, t => [index('clubs_player').on(t.playerId)])
+export const clubs = mysqlTable(
+  'clubs',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    label: varchar('label', { length: 16 }).notNull(),
+    name: varchar('name', { length: 80 }).notNull().default(''),
+    loftDeg: double('loft_deg').notNull(),
+    position: smallint('position').notNull(),
+    retired: boolean('retired').notNull().default(false),
+  },
+  t => [index('clubs_player').on(t.playerId)],
+)
 
-export const rungs = mysqlTable('rungs', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  label: varchar('label', { length: 16 }).notNull(),
-  cue: varchar('cue', { length: 80 }).notNull().default(''),
-  feels: varchar('feels', { length: 80 }).notNull().default(''),
-  school: varchar('school', { length: 16 }).$type<SchoolId>(),
-  flight: varchar('flight', { length: 6 }).$type<Flight>().notNull().default('normal'),
-  fraction: double('fraction'),
-  position: smallint('position').notNull(),
-  retired: boolean('retired').notNull().default(false),
-}, t => [index('rungs_player').on(t.playerId)])
+export const rungs = mysqlTable(
+  'rungs',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    label: varchar('label', { length: 16 }).notNull(),
+    cue: varchar('cue', { length: 80 }).notNull().default(''),
+    feels: varchar('feels', { length: 80 }).notNull().default(''),
+    school: varchar('school', { length: 16 }).$type<SchoolId>(),
+    flight: varchar('flight', { length: 6 }).$type<SwingFlight>().notNull().default('normal'),
+    fraction: double('fraction'),
+    position: smallint('position').notNull(),
+    retired: boolean('retired').notNull().default(false),
+  },
+  t => [index('rungs_player').on(t.playerId)],
+)
 
-export const struckOut = mysqlTable('struck_out', {
-  clubId: id('club_id').notNull().references(() => clubs.id, { onDelete: 'cascade' }),
-  rungId: id('rung_id').notNull().references(() => rungs.id, { onDelete: 'cascade' }),
-  playerId: id('player_id').notNull().references(() => players.id),
-}, t => [primaryKey({ columns: [t.clubId, t.rungId] }), index('struck_out_player').on(t.playerId)])
+export const struckOut = mysqlTable(
+  'struck_out',
+  {
+    clubId: id('club_id')
+      .notNull()
+      .references(() => clubs.id, { onDelete: 'cascade' }),
+    rungId: id('rung_id')
+      .notNull()
+      .references(() => rungs.id, { onDelete: 'cascade' }),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+  },
+  t => [primaryKey({ columns: [t.clubId, t.rungId] }), index('struck_out_player').on(t.playerId)],
+)
 
-export const sessions = mysqlTable('sessions', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  startedAt: datetime('started_at', { mode: 'date', fsp: 3 }).notNull(),
-  endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
-  method: varchar('method', { length: 8 }).$type<Method>().notNull(),
-  ball: varchar('ball', { length: 6 }).$type<'own' | 'range'>().notNull(),
-  surface: varchar('surface', { length: 6 }).$type<'grass' | 'mat'>().notNull(),
-  // Oldest first; read and written as one with its session.
-  air: json('air').$type<AirRecord[]>().notNull().default([]),
-  // Empty where a session is older than its plan: the usual one then.
-  plan: json('plan').$type<Partial<SessionPlan>>().notNull().default({}),
-  version: int('version').notNull().default(1),
-  createdAt,
-}, t => [index('sessions_player').on(t.playerId, t.startedAt)])
+export const sessions = mysqlTable(
+  'sessions',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    startedAt: datetime('started_at', { mode: 'date', fsp: 3 }).notNull(),
+    endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
+    method: varchar('method', { length: 8 }).$type<Method>().notNull(),
+    ball: varchar('ball', { length: 6 }).$type<'own' | 'range'>().notNull(),
+    surface: varchar('surface', { length: 6 }).$type<'grass' | 'mat'>().notNull(),
+    // Oldest first; read and written as one with its session.
+    air: json('air').$type<AirRecord[]>().notNull().default([]),
+    // Empty where a session is older than its plan: the usual one then.
+    plan: json('plan').$type<Partial<SessionPlan>>().notNull().default({}),
+    version: int('version').notNull().default(1),
+    createdAt,
+  },
+  t => [index('sessions_player').on(t.playerId, t.startedAt)],
+)
 
 /** What is said of a stock shot beside what was measured. Rows are only added: the newest of a kind holds. */
-export const cellWords = mysqlTable('cell_words', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  clubId: id('club_id').notNull().references(() => clubs.id, { onDelete: 'cascade' }),
-  rungId: id('rung_id').notNull().references(() => rungs.id, { onDelete: 'cascade' }),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  kind: varchar('kind', { length: 8 }).$type<WordKind>().notNull(),
-  carryM: double('carry_m'),
-  why: varchar('why', { length: 300 }).notNull().default(''),
-  saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
-  holds: boolean('holds').notNull().default(true),
-  createdAt,
-}, t => [index('cell_words_player').on(t.playerId, t.saidAt)])
+export const cellRemarks = mysqlTable(
+  'cell_words',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    clubId: id('club_id')
+      .notNull()
+      .references(() => clubs.id, { onDelete: 'cascade' }),
+    rungId: id('rung_id')
+      .notNull()
+      .references(() => rungs.id, { onDelete: 'cascade' }),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    kind: varchar('kind', { length: 8 }).$type<RemarkKind>().notNull(),
+    carryM: double('carry_m'),
+    why: varchar('why', { length: 300 }).notNull().default(''),
+    saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
+    holds: boolean('holds').notNull().default(true),
+    createdAt,
+  },
+  t => [index('cell_words_player').on(t.playerId, t.saidAt)],
+)
 
 /** A dated copy of a carry chart that never changes: a newer number replaces it, nothing edits it. */
-export const publishedCharts = mysqlTable('published_charts', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  number: int('number').notNull(),
-  publishedAt: datetime('published_at', { mode: 'date', fsp: 3 }).notNull(),
-  body: json('body').$type<PublishedChart>().notNull(),
-}, t => [uniqueIndex('published_charts_number').on(t.playerId, t.number)])
+export const publishedCharts = mysqlTable(
+  'published_charts',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    number: int('number').notNull(),
+    publishedAt: datetime('published_at', { mode: 'date', fsp: 3 }).notNull(),
+    body: json('body').$type<PublishedChart>().notNull(),
+  },
+  t => [uniqueIndex('published_charts_number').on(t.playerId, t.number)],
+)
 
 /** A private address for the player's phone. Only the hash of its token is kept. */
-export const playerLinks = mysqlTable('player_links', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  strength: varchar('strength', { length: 4 }).$type<LinkStrength>().notNull(),
-  tokenHash: char('token_hash', { length: 64 }).notNull(),
-  revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
-  openedAt: datetime('opened_at', { mode: 'date', fsp: 3 }),
-  createdAt,
-}, t => [uniqueIndex('player_links_token').on(t.tokenHash), index('player_links_player').on(t.playerId)])
+export const playerLinks = mysqlTable(
+  'player_links',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    strength: varchar('strength', { length: 4 }).$type<LinkStrength>().notNull(),
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
+    openedAt: datetime('opened_at', { mode: 'date', fsp: 3 }),
+    createdAt,
+  },
+  t => [uniqueIndex('player_links_token').on(t.tokenHash), index('player_links_player').on(t.playerId)],
+)
 
 /** Balls that the player logged alone: they wait here for the coach's nod, and count for nothing until then. */
-export const ownBalls = mysqlTable('own_balls', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  linkId: id('link_id').notNull().references(() => playerLinks.id),
-  // No cascade: what waits is never deleted by tidying.
-  clubId: id('club_id').notNull().references(() => clubs.id),
-  rungId: id('rung_id').notNull().references(() => rungs.id),
-  carryM: double('carry_m').notNull(),
-  method: varchar('method', { length: 8 }).$type<Method>().notNull(),
-  hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
-  // Null while it waits; then what became of it.
-  taken: boolean('taken'),
-  createdAt,
-}, t => [index('own_balls_player').on(t.playerId, t.taken)])
+export const ownBalls = mysqlTable(
+  'own_balls',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    linkId: id('link_id')
+      .notNull()
+      .references(() => playerLinks.id),
+    // No cascade: what waits is never deleted by tidying.
+    clubId: id('club_id')
+      .notNull()
+      .references(() => clubs.id),
+    rungId: id('rung_id')
+      .notNull()
+      .references(() => rungs.id),
+    carryM: double('carry_m').notNull(),
+    method: varchar('method', { length: 8 }).$type<Method>().notNull(),
+    hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
+    // Null while it waits; then what became of it.
+    taken: boolean('taken'),
+    createdAt,
+  },
+  t => [index('own_balls_player').on(t.playerId, t.taken)],
+)
 
-/** What coaches said to flags. Only ever added to: a later answer to the same flag takes the place of an earlier one. */
-export const flagAnswers = mysqlTable('flag_answers', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
-  // The flag as it stood, with the answer: read and written as one.
-  body: json('body').$type<FlagAnswerRecord>().notNull(),
-  createdAt,
-}, t => [index('flag_answers_player').on(t.playerId, t.saidAt)])
+/**
+ * What coaches said to flags. Only ever added to: a later answer to the same flag takes the place of an earlier one.
+ */
+export const flagAnswers = mysqlTable(
+  'flag_answers',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
+    // The flag as it stood, with the answer: read and written as one.
+    body: json('body').$type<FlagAnswerRecord>().notNull(),
+    createdAt,
+  },
+  t => [index('flag_answers_player').on(t.playerId, t.saidAt)],
+)
 
 /** Bags that were only thought of, kept under a name. */
-export const whatIfs = mysqlTable('what_ifs', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  name: varchar('name', { length: 60 }).notNull(),
-  body: json('body').$type<WhatIf>().notNull(),
-  // As the player gets it, from the moment it was handed over; null when it was not, or was taken back.
-  page: json('page').$type<HandedBag>(),
-  handedAt: datetime('handed_at', { mode: 'date', fsp: 3 }),
-  createdAt,
-}, t => [index('what_ifs_player').on(t.playerId, t.createdAt)])
+export const whatIfs = mysqlTable(
+  'what_ifs',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    name: varchar('name', { length: 60 }).notNull(),
+    body: json('body').$type<WhatIf>().notNull(),
+    // As the player gets it, from the moment it was handed over; null when it was not, or was taken back.
+    page: json('page').$type<HandedBag>(),
+    handedAt: datetime('handed_at', { mode: 'date', fsp: 3 }),
+    createdAt,
+  },
+  t => [index('what_ifs_player').on(t.playerId, t.createdAt)],
+)
 
 /** A place where balls are hit: its signs and targets are measured once and used for ever. */
-export const ranges = mysqlTable('ranges', {
-  id: id('id').primaryKey(),
-  academyId: id('academy_id').notNull().references(() => academies.id),
-  name: varchar('name', { length: 40 }).notNull(),
-  altitudeM: double('altitude_m').notNull().default(0),
-  // Compass bearing from the tee down the middle, degrees; null when nobody said.
-  bearingDeg: double('bearing_deg'),
-  firmness: varchar('firmness', { length: 6 }).$type<Firmness>().notNull().default('soft'),
-  targets: json('targets').$type<RangeTarget[]>().notNull(),
-  archived: boolean('archived').notNull().default(false),
-  version: int('version').notNull().default(1),
-  createdAt,
-}, t => [index('ranges_academy').on(t.academyId)])
+export const ranges = mysqlTable(
+  'ranges',
+  {
+    id: id('id').primaryKey(),
+    academyId: id('academy_id')
+      .notNull()
+      .references(() => academies.id),
+    name: varchar('name', { length: 40 }).notNull(),
+    altitudeM: double('altitude_m').notNull().default(0),
+    // Compass bearing from the tee down the middle, degrees; null when nobody said.
+    bearingDeg: double('bearing_deg'),
+    firmness: varchar('firmness', { length: 6 }).$type<Firmness>().notNull().default('soft'),
+    targets: json('targets').$type<RangeTarget[]>().notNull(),
+    archived: boolean('archived').notNull().default(false),
+    version: int('version').notNull().default(1),
+    createdAt,
+  },
+  t => [index('ranges_academy').on(t.academyId)],
+)
 
 /** What may send balls by itself: a launch monitor, known by its token, of which only the hash is kept. */
-export const devices = mysqlTable('devices', {
-  id: id('id').primaryKey(),
-  coachId: id('coach_id').notNull().references(() => coaches.id),
-  name: varchar('name', { length: 80 }).notNull(),
-  tokenHash: char('token_hash', { length: 64 }).notNull(),
-  revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
-  heardAt: datetime('heard_at', { mode: 'date', fsp: 3 }),
-  createdAt,
-}, t => [uniqueIndex('devices_token').on(t.tokenHash), index('devices_coach').on(t.coachId)])
+export const devices = mysqlTable(
+  'devices',
+  {
+    id: id('id').primaryKey(),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    name: varchar('name', { length: 80 }).notNull(),
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
+    heardAt: datetime('heard_at', { mode: 'date', fsp: 3 }),
+    createdAt,
+  },
+  t => [uniqueIndex('devices_token').on(t.tokenHash), index('devices_coach').on(t.coachId)],
+)
 
-/** What a device's balls were for, from a moment on: the stock shot that was chosen on the screen. No session ends it. */
-export const deviceAims = mysqlTable('device_aims', {
-  deviceId: id('device_id').notNull().references(() => devices.id),
-  fromAt: datetime('from_at', { mode: 'date', fsp: 3 }).notNull(),
-  playerId: id('player_id').references(() => players.id),
-  sessionId: id('session_id').references(() => sessions.id),
-  clubId: id('club_id').references(() => clubs.id, { onDelete: 'cascade' }),
-  rungId: id('rung_id').references(() => rungs.id, { onDelete: 'cascade' }),
-}, t => [primaryKey({ columns: [t.deviceId, t.fromAt] })])
+/**
+ * What a device's balls were for, from a moment on: the stock shot that was chosen on the screen. No session ends it.
+ */
+export const deviceAims = mysqlTable(
+  'device_aims',
+  {
+    deviceId: id('device_id')
+      .notNull()
+      .references(() => devices.id),
+    fromAt: datetime('from_at', { mode: 'date', fsp: 3 }).notNull(),
+    playerId: id('player_id').references(() => players.id),
+    sessionId: id('session_id').references(() => sessions.id),
+    clubId: id('club_id').references(() => clubs.id, { onDelete: 'cascade' }),
+    rungId: id('rung_id').references(() => rungs.id, { onDelete: 'cascade' }),
+  },
+  t => [primaryKey({ columns: [t.deviceId, t.fromAt] })],
+)
 
-export const shots = mysqlTable('shots', {
-  id: id('id').primaryKey(),
-  playerId: id('player_id').notNull().references(() => players.id),
-  sessionId: id('session_id').notNull().references(() => sessions.id),
-  clubId: id('club_id').notNull().references(() => clubs.id),
-  rungId: id('rung_id').notNull().references(() => rungs.id),
-  carryM: double('carry_m').notNull(),
-  method: varchar('method', { length: 8 }).$type<Method>().notNull(),
-  balls: smallint('balls').notNull().default(1),
-  hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
-  leftOut: varchar('left_out', { length: 120 }),
-  strike: varchar('strike', { length: 8 }).$type<Strike>(),
-  // Read and written as one with its ball; nothing is asked about a part of it.
-  readings: json('readings').$type<Readings>(),
-  taken: json('taken').$type<TakenRecord>(),
-  deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
-  version: int('version').notNull().default(1),
-  createdAt,
-}, t => [index('shots_player').on(t.playerId, t.hitAt), index('shots_cell').on(t.clubId, t.rungId)])
+export const shots = mysqlTable(
+  'shots',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    sessionId: id('session_id')
+      .notNull()
+      .references(() => sessions.id),
+    clubId: id('club_id')
+      .notNull()
+      .references(() => clubs.id),
+    rungId: id('rung_id')
+      .notNull()
+      .references(() => rungs.id),
+    carryM: double('carry_m').notNull(),
+    method: varchar('method', { length: 8 }).$type<Method>().notNull(),
+    balls: smallint('balls').notNull().default(1),
+    hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
+    leftOut: varchar('left_out', { length: 120 }),
+    strike: varchar('strike', { length: 8 }).$type<Strike>(),
+    // Read and written as one with its ball; nothing is asked about a part of it.
+    readings: json('readings').$type<Readings>(),
+    taken: json('taken').$type<TakenRecord>(),
+    deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
+    version: int('version').notNull().default(1),
+    createdAt,
+  },
+  t => [index('shots_player').on(t.playerId, t.hitAt), index('shots_cell').on(t.clubId, t.rungId)],
+)
 
 /** Tries at passwords and the like, counted here so that a restart forgets none. The limiter's own columns. */
-export const limits = mysqlTable('limits', {
-  key: varchar('key', { length: 255 }).primaryKey(),
-  points: int('points').notNull().default(0),
-  expire: bigint('expire', { mode: 'number', unsigned: true }),
-}, t => [index('limits_expire').on(t.expire)])
+export const limits = mysqlTable(
+  'limits',
+  {
+    key: varchar('key', { length: 255 }).primaryKey(),
+    points: int('points').notNull().default(0),
+    expire: bigint('expire', { mode: 'number', unsigned: true }),
+  },
+  t => [index('limits_expire').on(t.expire)],
+)

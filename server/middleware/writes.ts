@@ -1,10 +1,15 @@
+import { refuse } from '../request/refuse'
+
 /** Host of an origin; null for "null", which sandboxed pages send, and for what is no address. */
 function hostOf(origin: string): string | null {
   return URL.canParse(origin) ? new URL(origin).host : null
 }
 
-/** Writes come from our own pages and say how long they are. SameSite keeps the cookie off other sites' requests; this is the second lock. */
-export default defineEventHandler((event) => {
+/**
+ * Writes come from our own pages and say how long they are. SameSite keeps the cookie off other sites' requests; this
+ * is the second lock.
+ */
+export default defineEventHandler(event => {
   if (event.method === 'GET' || event.method === 'HEAD') return
   const origin = getHeader(event, 'origin')
   if (origin && hostOf(origin) !== getHeader(event, 'host')) {

@@ -9,7 +9,12 @@ export type Face = keyof typeof FACES
 /** Letters beyond western Europe have a file of their own. */
 const SETS = ['latin', 'latin-ext'] as const
 
-export interface Inks { ink: string, soft: string, line: string, accent: string }
+export interface Inks {
+  ink: string
+  soft: string
+  line: string
+  accent: string
+}
 export const COLOUR: Inks = { ink: '#1e2a3a', soft: '#5b6675', line: '#c4bcac', accent: '#c8401a' }
 export const BLACK: Inks = { ink: '#000000', soft: '#000000', line: '#777777', accent: '#000000' }
 
@@ -17,22 +22,41 @@ let files: Promise<Map<string, Buffer>> | undefined
 
 async function readFaces(): Promise<Map<string, Buffer>> {
   const names = Object.values(FACES).flatMap(face => SETS.map(set => `${set}-${face}`))
-  return new Map(await Promise.all(names.map(async (name): Promise<[string, Buffer]> => {
-    const file = await useStorage('assets:fonts').getItemRaw<Uint8Array>(`overpass-${name}.woff`)
-    if (!file) throw new Error(`The face ${name} is not in the build.`)
-    return [name, Buffer.from(file)]
-  })))
+  return new Map(
+    await Promise.all(
+      names.map(async (name): Promise<[string, Buffer]> => {
+        const file = await useStorage('assets:fonts').getItemRaw<Uint8Array>(`overpass-${name}.woff`)
+        if (!file) throw new Error(`The face ${name} is not in the build.`)
+        return [name, Buffer.from(file)]
+      }),
+    ),
+  )
 }
 
-interface TextOptions { face?: Face, sizeMm: number, colour?: string, align?: 'left' | 'centre' | 'right', widthMm?: number }
+interface TextOptions {
+  face?: Face
+  sizeMm: number
+  colour?: string
+  align?: 'left' | 'centre' | 'right'
+  widthMm?: number
+}
 
 /** A document drawn in millimetres, with the application's own letters embedded. */
 export class Pen {
-  private constructor(private readonly doc: PDFKit.PDFDocument, private readonly sizeMm: [number, number], readonly inks: Inks) {}
+  private constructor(
+    private readonly doc: PDFKit.PDFDocument,
+    private readonly sizeMm: [number, number],
+    readonly inks: Inks,
+  ) {}
 
   static async open(title: string, sizeMm: [number, number], inks: Inks): Promise<Pen> {
     const faces = await (files ??= readFaces())
-    const doc = new PDFDocument({ font: '', margin: 0, autoFirstPage: false, info: { Title: title, Creator: 'Uzzet', Producer: 'Uzzet' } })
+    const doc = new PDFDocument({
+      font: '',
+      margin: 0,
+      autoFirstPage: false,
+      info: { Title: title, Creator: 'Uzzet', Producer: 'Uzzet' },
+    })
     for (const [name, data] of faces) doc.registerFont(name, data)
     return new Pen(doc, sizeMm, inks)
   }
@@ -42,10 +66,16 @@ export class Pen {
   }
 
   /** The text in stretches that one file of the face can write; what none can is a question mark. */
-  private stretches(text: string, face: Face): { font: string, text: string }[] {
-    const out: { font: string, text: string }[] = []
+  private stretches(text: string, face: Face): { font: string; text: string }[] {
+    const out: { font: string; text: string }[] = []
     for (const letter of text.normalize('NFC')) {
-      const set = SETS.find(name => (this.doc.font(`${name}-${FACES[face]}`) as unknown as { _font: { font: { hasGlyphForCodePoint: (point: number) => boolean } } })._font.font.hasGlyphForCodePoint(letter.codePointAt(0)!))
+      const set = SETS.find(name =>
+        (
+          this.doc.font(`${name}-${FACES[face]}`) as unknown as {
+            _font: { font: { hasGlyphForCodePoint: (point: number) => boolean } }
+          }
+        )._font.font.hasGlyphForCodePoint(letter.codePointAt(0)!),
+      )
       const font = `${set ?? 'latin'}-${FACES[face]}`
       const last = out.at(-1)
       if (last?.font === font) last.text += set ? letter : '?'
@@ -54,8 +84,17 @@ export class Pen {
     return out
   }
 
-  private widthOf(stretches: readonly { font: string, text: string }[], sizeMm: number): number {
-    return stretches.reduce((sum, part) => sum + this.doc.font(part.font).fontSize(sizeMm * POINTS_PER_MM).widthOfString(part.text) / POINTS_PER_MM, 0)
+  private widthOf(stretches: readonly { font: string; text: string }[], sizeMm: number): number {
+    return stretches.reduce(
+      (sum, part) =>
+        sum +
+        this.doc
+          .font(part.font)
+          .fontSize(sizeMm * POINTS_PER_MM)
+          .widthOfString(part.text) /
+          POINTS_PER_MM,
+      0,
+    )
   }
 
   /**
@@ -63,29 +102,57 @@ export class Pen {
    * @param yMm the line that the letters stand on
    * @returns where it begins and how wide it is
    */
-  text(text: string, xMm: number, yMm: number, { face = 'normal', sizeMm, colour = this.inks.ink, align = 'left', widthMm }: TextOptions): { xMm: number, widthMm: number, sizeMm: number } {
+  text(
+    text: string,
+    xMm: number,
+    yMm: number,
+    { face = 'normal', sizeMm, colour = this.inks.ink, align = 'left', widthMm }: TextOptions,
+  ): { xMm: number; widthMm: number; sizeMm: number } {
     const stretches = this.stretches(text, face)
     const wide = this.widthOf(stretches, sizeMm)
-    const size = widthMm !== undefined && wide > widthMm ? sizeMm * widthMm / wide : sizeMm
-    const width = wide * size / sizeMm
+    const size = widthMm !== undefined && wide > widthMm ? (sizeMm * widthMm) / wide : sizeMm
+    const width = (wide * size) / sizeMm
     const from = xMm + (align === 'left' ? 0 : align === 'right' ? -width : -width / 2)
     let at = from
     for (const part of stretches) {
       const long = this.widthOf([part], size)
-      this.doc.font(part.font).fontSize(size * POINTS_PER_MM).fillColor(colour).text(part.text, at * POINTS_PER_MM, yMm * POINTS_PER_MM, { lineBreak: false, baseline: 'alphabetic' })
+      this.doc
+        .font(part.font)
+        .fontSize(size * POINTS_PER_MM)
+        .fillColor(colour)
+        .text(part.text, at * POINTS_PER_MM, yMm * POINTS_PER_MM, { lineBreak: false, baseline: 'alphabetic' })
       at += long
     }
     return { xMm: from, widthMm: width, sizeMm: size }
   }
 
-  line(x1: number, y1: number, x2: number, y2: number, { colour = this.inks.line, widthMm = 0.2, dashMm }: { colour?: string, widthMm?: number, dashMm?: number } = {}): void {
-    this.doc.save().lineWidth(widthMm * POINTS_PER_MM).strokeColor(colour)
+  line(
+    x1: number,
+    y1: number,
+    x2: number,
+    y2: number,
+    { colour = this.inks.line, widthMm = 0.2, dashMm }: { colour?: string; widthMm?: number; dashMm?: number } = {},
+  ): void {
+    this.doc
+      .save()
+      .lineWidth(widthMm * POINTS_PER_MM)
+      .strokeColor(colour)
     if (dashMm) this.doc.dash(dashMm * POINTS_PER_MM, { space: dashMm * POINTS_PER_MM })
-    this.doc.moveTo(x1 * POINTS_PER_MM, y1 * POINTS_PER_MM).lineTo(x2 * POINTS_PER_MM, y2 * POINTS_PER_MM).stroke().restore()
+    this.doc
+      .moveTo(x1 * POINTS_PER_MM, y1 * POINTS_PER_MM)
+      .lineTo(x2 * POINTS_PER_MM, y2 * POINTS_PER_MM)
+      .stroke()
+      .restore()
   }
 
   box(x: number, y: number, width: number, height: number, { colour = this.inks.line, widthMm = 0.2 } = {}): void {
-    this.doc.save().lineWidth(widthMm * POINTS_PER_MM).strokeColor(colour).rect(x * POINTS_PER_MM, y * POINTS_PER_MM, width * POINTS_PER_MM, height * POINTS_PER_MM).stroke().restore()
+    this.doc
+      .save()
+      .lineWidth(widthMm * POINTS_PER_MM)
+      .strokeColor(colour)
+      .rect(x * POINTS_PER_MM, y * POINTS_PER_MM, width * POINTS_PER_MM, height * POINTS_PER_MM)
+      .stroke()
+      .restore()
   }
 
   /** The whole document as bytes. */

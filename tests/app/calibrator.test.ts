@@ -1,28 +1,61 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Answer, Ask } from '../../app/workers/calibration-protocol'
+import type { CalibrationAnswer, CalibrationAsk } from '../../app/workers/calibration-protocol'
 import { FOLD_FROM_SHOTS, makeCalibrator, QUIET_MS } from '../../app/workers/calibrator'
-import { USUAL_OPTIONS } from '../../core/chart/calibration'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import type { Session, Shot } from '../../core/shot/shot'
 import { bagOf, balls, DAY_MS } from '../core/players'
 
 const BAG = bagOf({ '58°': 58, '54°': 54, '50°': 50 }, ['9:00', 'full'])
 const ONE_DAY = 86_400_000
 const VISITS = 7
-const sessions: Session[] = Array.from({ length: VISITS }, (_, v) => ({ id: `visit ${v}`, startedAtMs: DAY_MS + v * ONE_DAY, method: 'monitor', ball: 'own' }))
+const sessions: Session[] = Array.from({ length: VISITS }, (_, v) => ({
+  id: `visit ${v}`,
+  startedAtMs: DAY_MS + v * ONE_DAY,
+  method: 'monitor',
+  ball: 'own',
+}))
 
 /** A hundred balls a visit, six stock shots. */
-const RECORD: Shot[] = sessions.flatMap((session, v) => BAG.clubs.flatMap((club, c) => ['9:00', 'full'].flatMap((swing, s) =>
-  balls(club.id, swing, Array.from({ length: 17 }, (_, i) => 60 + 15 * c + 25 * s + (i * 7 + v) % 9 - 4)).map((shot, i) => ({
-    ...shot, id: `${v} ${club.id} ${swing} ${i}`, sessionId: session.id, hitAtMs: session.startedAtMs + i * 60_000 })))))
+const RECORD: Shot[] = sessions.flatMap((session, v) =>
+  BAG.clubs.flatMap((club, c) =>
+    ['9:00', 'full'].flatMap((swing, s) =>
+      balls(
+        club.id,
+        swing,
+        Array.from({ length: 17 }, (_, i) => 60 + 15 * c + 25 * s + ((i * 7 + v) % 9) - 4),
+      ).map((shot, i) => ({
+        ...shot,
+        id: `${v} ${club.id} ${swing} ${i}`,
+        sessionId: session.id,
+        hitAtMs: session.startedAtMs + i * 60_000,
+      })),
+    ),
+  ),
+)
 
-const ball = (id: string, sessionId: string, yd = 88): Shot => ({ ...balls('54°', 'full', [yd])[0]!, id, sessionId, hitAtMs: DAY_MS + (VISITS - 1) * ONE_DAY + 7_200_000 })
+const ball = (id: string, sessionId: string, yd = 88): Shot => ({
+  ...balls('54°', 'full', [yd])[0]!,
+  id,
+  sessionId,
+  hitAtMs: DAY_MS + (VISITS - 1) * ONE_DAY + 7_200_000,
+})
 
-describe('the worker\'s calibrator', () => {
-  let answers: Answer[]
-  let take: (ask: Ask) => void
+describe("the worker's calibrator", () => {
+  let answers: CalibrationAnswer[]
+  let take: (ask: CalibrationAsk) => void
   let turn: number
-  const ask = (change: Partial<Ask> = {}, nowMs = DAY_MS + (VISITS - 1) * ONE_DAY + turn * 1000): Ask =>
-    ({ turn: ++turn, player: { bag: BAG, level: 'good', sessions, nowMs }, options: USUAL_OPTIONS, anew: false, put: [], gone: [], ...change })
+  const ask = (
+    change: Partial<CalibrationAsk> = {},
+    nowMs = DAY_MS + (VISITS - 1) * ONE_DAY + turn * 1000,
+  ): CalibrationAsk => ({
+    turn: ++turn,
+    player: { bag: BAG, level: 'good', sessions, nowMs },
+    options: USUAL_OPTIONS,
+    anew: false,
+    put: [],
+    gone: [],
+    ...change,
+  })
   const last = () => {
     const answer = answers.at(-1)!
     if ('failure' in answer) throw new Error(answer.failure)
@@ -49,15 +82,23 @@ describe('the worker\'s calibrator', () => {
     vi.advanceTimersByTime(QUIET_MS)
     expect(answers.map(answer => 'full' in answer && answer.full)).toEqual([true, false, false, true])
     const after = last()
-    const fresh: Answer[] = []
-    makeCalibrator(answer => fresh.push(answer))(ask({ anew: true, put: [...RECORD, ball('one more', `visit ${VISITS - 1}`), ball('and one', `visit ${VISITS - 1}`, 90)] }))
+    const fresh: CalibrationAnswer[] = []
+    makeCalibrator(answer => fresh.push(answer))(
+      ask({
+        anew: true,
+        put: [...RECORD, ball('one more', `visit ${VISITS - 1}`), ball('and one', `visit ${VISITS - 1}`, 90)],
+      }),
+    )
     expect(JSON.stringify(after.calibration)).toBe(JSON.stringify((fresh[0] as typeof after).calibration))
   })
 
-  it.each<[string, () => Partial<Ask>, number?]>([
+  it.each<[string, () => Partial<CalibrationAsk>, number?]>([
     ['a ball of an earlier session', () => ({ put: [ball('late', 'visit 2')] })],
     ['a ball of an earlier session that goes', () => ({ gone: [RECORD[0]!.id] })],
-    ['another level', () => ({ player: { bag: BAG, level: 'expert', sessions, nowMs: DAY_MS + (VISITS - 1) * ONE_DAY } })],
+    [
+      'another level',
+      () => ({ player: { bag: BAG, level: 'expert', sessions, nowMs: DAY_MS + (VISITS - 1) * ONE_DAY } }),
+    ],
     ['the correction for air switched off', () => ({ options: { ...USUAL_OPTIONS, neutralAir: false } })],
     ['another day', () => ({}), DAY_MS + VISITS * ONE_DAY],
   ])('answers %s in full at once', (_, change, nowMs) => {
@@ -67,7 +108,7 @@ describe('the worker\'s calibrator', () => {
   })
 
   it('keeps nothing folded while range balls are on record: a ball may change what all of them lose', () => {
-    const mixed = sessions.map((session, v): Session => v === 0 ? { ...session, ball: 'range' } : session)
+    const mixed = sessions.map((session, v): Session => (v === 0 ? { ...session, ball: 'range' } : session))
     const player = { bag: BAG, level: 'good' as const, sessions: mixed, nowMs: DAY_MS + (VISITS - 1) * ONE_DAY }
     take(ask({ anew: true, put: RECORD, player }))
     take(ask({ put: [ball('one more', `visit ${VISITS - 1}`)], player }))

@@ -16,18 +16,22 @@ describe('what became of a list of balls', () => {
   })
 
   it('brings any list to any other, whatever came, went, moved or was deleted', () => {
-    const list = fc.uniqueArray(fc.record({ id: fc.stringMatching(/^[a-j]$/), deleted: fc.boolean() }), { selector: one => one.id }).map(all => all as ShotRecord[])
-    fc.assert(fc.property(list, list, fc.array(fc.boolean()), (before, other, same) => {
-      // Some of the other list are the very records of the first.
-      const now = other.map((record, i) => same[i] ? before.find(one => one.id === record.id) ?? record : record)
-      const held = new Map(before.filter(one => !one.deleted).map(one => [one.id, one]))
-      const { put, gone } = changesSince(before, now)
-      for (const id of gone) {
-        expect(held.has(id)).toBe(true)
-        held.delete(id)
-      }
-      for (const one of put) held.set(one.id, one)
-      expect(held).toEqual(new Map(now.filter(one => !one.deleted).map(one => [one.id, one])))
-    }))
+    const list = fc
+      .uniqueArray(fc.record({ id: fc.stringMatching(/^[a-j]$/), deleted: fc.boolean() }), { selector: one => one.id })
+      .map(all => all as ShotRecord[])
+    fc.assert(
+      fc.property(list, list, fc.array(fc.boolean()), (before, other, same) => {
+        // Some of the other list are the very records of the first.
+        const now = other.map((record, i) => (same[i] ? (before.find(one => one.id === record.id) ?? record) : record))
+        const held = new Map(before.filter(one => !one.deleted).map(one => [one.id, one]))
+        const { put, gone } = changesSince(before, now)
+        for (const id of gone) {
+          expect(held.has(id)).toBe(true)
+          held.delete(id)
+        }
+        for (const one of put) held.set(one.id, one)
+        expect(held).toEqual(new Map(now.filter(one => !one.deleted).map(one => [one.id, one])))
+      }),
+    )
   })
 })

@@ -9,9 +9,33 @@ const NOW = Date.UTC(2026, 4, 4, 12)
 const DAY_MS = 86_400_000
 
 const shot = (id: string, change: Partial<ShotRecord> = {}): ShotRecord => ({
-  id, sessionId: 'session', clubId: 'club', rungId: 'rung', carryM: 70, method: 'laser', balls: 1, hitAtMs: Date.now(), leftOut: null, strike: null, readings: null, taken: null, deleted: false, version: 1, ...change,
+  id,
+  sessionId: 'session',
+  clubId: 'club',
+  rungId: 'rung',
+  carryM: 70,
+  method: 'laser',
+  balls: 1,
+  hitAtMs: Date.now(),
+  leftOut: null,
+  strike: null,
+  readings: null,
+  taken: null,
+  deleted: false,
+  version: 1,
+  ...change,
 })
-const session: SessionRecord = { id: 'session', startedAtMs: NOW, endedAtMs: null, method: 'laser', ball: 'own', surface: 'grass', air: [], plan: USUAL_PLAN, version: 1 }
+const session: SessionRecord = {
+  id: 'session',
+  startedAtMs: NOW,
+  endedAtMs: null,
+  method: 'laser',
+  ball: 'own',
+  surface: 'grass',
+  air: [],
+  plan: USUAL_PLAN,
+  version: 1,
+}
 
 /** The store afresh, as on a page that was just opened; storage stays. */
 async function open() {
@@ -52,9 +76,13 @@ describe('what was entered and is not on the server yet', () => {
 
   it('is sent although the browser keeps nothing, and the coach is told; once it keeps again, all is kept', async () => {
     let up = false
-    const { asked } = browser(one => up ? takesAll(one) : 'down')
+    const { asked } = browser(one => (up ? takesAll(one) : 'down'))
     const real = indexedDB
-    vi.stubGlobal('indexedDB', { open: () => { throw new DOMException('no room', 'QuotaExceededError') } })
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('no room', 'QuotaExceededError')
+      },
+    })
     const outbox = await open()
     await outbox.add('player', { kind: 'shot', record: shot('a') })
     await settled()
@@ -79,7 +107,9 @@ describe('what was entered and is not on the server yet', () => {
     browser(() => 'down')
     const outbox = await open()
     await outbox.add('player', { kind: 'shot', record: shot('a') })
-    const opened = vi.spyOn(IDBDatabase.prototype, 'transaction').mockImplementationOnce(() => { throw new DOMException('The database connection is closing.', 'InvalidStateError') })
+    const opened = vi.spyOn(IDBDatabase.prototype, 'transaction').mockImplementationOnce(() => {
+      throw new DOMException('The database connection is closing.', 'InvalidStateError')
+    })
     await outbox.add('player', { kind: 'shot', record: shot('b') })
     expect(opened).toHaveBeenCalled()
     expect(outbox.keeps).toBe(true)
@@ -89,12 +119,20 @@ describe('what was entered and is not on the server yet', () => {
   })
 
   it.each<[string, Answer]>([
-    ['a sign-on page', { html: '<html>Sign on to this network</html>', ours: false }], ['a maintenance page that says 503', { status: 503, html: '<html>', ours: false }], ['a proxy\'s 403', { status: 403, html: '<html>', ours: false }],
-    ['a proxy\'s 404', { status: 404, html: '<html>', ours: false }], ['a proxy\'s 413', { status: 413, html: '<html>', ours: false }], ['somebody else\'s JSON', { body: { ok: true }, ours: false }], ['an answer of ours that names nothing', { body: {} }],
-    ['an empty answer', { status: 204, body: undefined, html: undefined }], ['our own 500', { status: 500, body: { error: true } }], ['too many requests', refuses(429, 'Too many.')], ['nobody', 'down'],
+    ['a sign-on page', { html: '<html>Sign on to this network</html>', ours: false }],
+    ['a maintenance page that says 503', { status: 503, html: '<html>', ours: false }],
+    ["a proxy's 403", { status: 403, html: '<html>', ours: false }],
+    ["a proxy's 404", { status: 404, html: '<html>', ours: false }],
+    ["a proxy's 413", { status: 413, html: '<html>', ours: false }],
+    ["somebody else's JSON", { body: { ok: true }, ours: false }],
+    ['an answer of ours that names nothing', { body: {} }],
+    ['an empty answer', { status: 204, body: undefined, html: undefined }],
+    ['our own 500', { status: 500, body: { error: true } }],
+    ['too many requests', refuses(429, 'Too many.')],
+    ['nobody', 'down'],
   ])('waits through %s, and steps nowhere', async (_, answer) => {
     let up = false
-    const { asked } = browser(one => up ? takesAll(one) : answer)
+    const { asked } = browser(one => (up ? takesAll(one) : answer))
     const outbox = await open()
     for (const id of ['a', 'b', 'c', 'd', 'e', 'f']) await outbox.add('player', { kind: 'shot', record: shot(id) })
     for (let i = 0; i < 8; i++) await later(31_000)
@@ -107,11 +145,17 @@ describe('what was entered and is not on the server yet', () => {
   })
 
   it('is refused for good only in our own form, one ball, not its lot', async () => {
-    const { asked } = browser(one => one.body.shots?.some(({ id }) => id === 'bad') ? refuses(422, 'This club is not in the player\'s bag.', ['shots.0.clubId']) : takesAll(one))
+    const { asked } = browser(one =>
+      one.body.shots?.some(({ id }) => id === 'bad')
+        ? refuses(422, "This club is not in the player's bag.", ['shots.0.clubId'])
+        : takesAll(one),
+    )
     const outbox = await open()
     await Promise.all(['a', 'bad', 'b'].map(id => outbox.add('player', { kind: 'shot', record: shot(id) })))
     await settled()
-    expect(outbox.refused).toMatchObject([{ refused: 'This club is not in the player\'s bag.', lacks: ['clubId'], entry: { record: { id: 'bad' } } }])
+    expect(outbox.refused).toMatchObject([
+      { refused: "This club is not in the player's bag.", lacks: ['clubId'], entry: { record: { id: 'bad' } } },
+    ])
     expect(outbox.waiting).toEqual([])
     await outbox.give([...outbox.refused], { clubId: 'another' })
     await settled()
@@ -120,10 +164,15 @@ describe('what was entered and is not on the server yet', () => {
 
   it('lets others by when it fails while they are taken; steps aside with what follows it; and all can be sent again', async () => {
     let mended = false
-    browser(one => !mended && (one.body.id === 'session' || one.body.shots?.some(({ id }) => id === 'poison')) ? { status: 500, body: { error: true } } : takesAll(one))
+    browser(one =>
+      !mended && (one.body.id === 'session' || one.body.shots?.some(({ id }) => id === 'poison'))
+        ? { status: 500, body: { error: true } }
+        : takesAll(one),
+    )
     const outbox = await open()
     await outbox.add('player', { kind: 'session', record: session })
-    for (const id of ['of session', 'poison']) await outbox.add('player', { kind: 'shot', record: shot(id, id === 'poison' ? { sessionId: 'other' } : {}) })
+    for (const id of ['of session', 'poison'])
+      await outbox.add('player', { kind: 'shot', record: shot(id, id === 'poison' ? { sessionId: 'other' } : {}) })
     for (const id of ['a', 'b']) await outbox.add('player', { kind: 'shot', record: shot(id, { sessionId: 'other' }) })
     for (let i = 0; i < 5; i++) await later(31_000)
     expect(outbox.waiting).toEqual([])
@@ -132,7 +181,10 @@ describe('what was entered and is not on the server yet', () => {
     await outbox.add('player', { kind: 'shot', record: shot('late') })
     await outbox.add('player', { kind: 'shot', record: shot('c', { sessionId: 'other' }) })
     await later(31_000)
-    expect([outbox.refused.length, outbox.aside.map(item => item.entry.record.id)]).toEqual([0, ['session', 'of session', 'poison', 'late']])
+    expect([outbox.refused.length, outbox.aside.map(item => item.entry.record.id)]).toEqual([
+      0,
+      ['session', 'of session', 'poison', 'late'],
+    ])
     mended = true
     await outbox.sendAllAgain()
     await later(31_000)
@@ -141,7 +193,7 @@ describe('what was entered and is not on the server yet', () => {
 
   it('never goes before what it depends on, and of a ball changed twice the versions go in order', async () => {
     let up = false
-    const { asked } = browser(one => up ? takesAll(one) : 'down')
+    const { asked } = browser(one => (up ? takesAll(one) : 'down'))
     const outbox = await open()
     await outbox.add('player', { kind: 'session', record: session })
     await outbox.add('player', { kind: 'shot', record: shot('a') })
@@ -151,12 +203,16 @@ describe('what was entered and is not on the server yet', () => {
     const before = asked.length
     up = true
     await later(31_000)
-    expect(asked.slice(before).map(({ body }) => body.id ?? body.shots!.map(({ id }) => id))).toEqual(['session', ['a', 'b'], ['a']])
+    expect(asked.slice(before).map(({ body }) => body.id ?? body.shots!.map(({ id }) => id))).toEqual([
+      'session',
+      ['a', 'b'],
+      ['a'],
+    ])
   })
 
   it('of another tab is taken over, and what another tab sent is not sent again', async () => {
     let up = false
-    const { asked } = browser(one => up ? takesAll(one) : 'down')
+    const { asked } = browser(one => (up ? takesAll(one) : 'down'))
     const first = await open()
     await first.add('player', { kind: 'shot', record: shot('a') })
     const second = await open()
@@ -171,7 +227,7 @@ describe('what was entered and is not on the server yet', () => {
   })
 
   it('of another coach stays, and goes when that coach is back', async () => {
-    const { coach, asked } = browser(one => coach.account?.id === 'coach' ? 'down' : takesAll(one))
+    const { coach, asked } = browser(one => (coach.account?.id === 'coach' ? 'down' : takesAll(one)))
     const outbox = await open()
     await outbox.add('player', { kind: 'shot', record: shot('a') })
     coach.account = { id: 'other' }
@@ -190,16 +246,18 @@ describe('what was entered and is not on the server yet', () => {
 describe('a clock that is wrong', () => {
   it('is set right by what the server says, and the ball says so, also when it was logged before anybody knew', async () => {
     let up = false
-    const { asked } = browser(one => up ? { ...takesAll(one) as object, nowMs: Date.now() - DAY_MS } : 'down')
+    const { asked } = browser(one => (up ? { ...(takesAll(one) as object), nowMs: Date.now() - DAY_MS } : 'down'))
     const outbox = await open()
     const hitAtMs = Date.now()
     await outbox.add('player', { kind: 'shot', record: shot('a', { hitAtMs }) })
     await settled()
     up = true
-    const { api } = await import('../../app/composables/useApi')
+    const { api } = await import('../../app/utils/api')
     await api('/api/account')
     await later(31_000)
-    expect(asked.at(-1)!.body.shots).toMatchObject([{ id: 'a', hitAtMs: hitAtMs - DAY_MS, taken: { clockMs: -DAY_MS } }])
+    expect(asked.at(-1)!.body.shots).toMatchObject([
+      { id: 'a', hitAtMs: hitAtMs - DAY_MS, taken: { clockMs: -DAY_MS } },
+    ])
     const { serverNowMs, clockNote } = await import('../../app/utils/server-clock')
     expect(serverNowMs()).toBe(Date.now() - DAY_MS)
     expect(clockNote()).toEqual({ clockMs: -DAY_MS })
@@ -210,7 +268,7 @@ describe('a clock that is wrong', () => {
   })
 
   it('that is right enough is left alone', async () => {
-    const { asked } = browser(one => ({ ...takesAll(one) as object, nowMs: Date.now() + 60_000 }))
+    const { asked } = browser(one => ({ ...(takesAll(one) as object), nowMs: Date.now() + 60_000 }))
     const outbox = await open()
     await outbox.add('player', { kind: 'shot', record: shot('a') })
     await settled()

@@ -1,7 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ballToSend, markOfLink, ownBallStore, type WaitingBall } from '../../app/utils/own-ball-queue'
 
-const ball = (id: string, change: Partial<WaitingBall> = {}): WaitingBall => ({ id, clubId: 'c', rungId: 'r', carryM: 70, method: 'laser', hitAtMs: 1.8e12, link: 'one', ...change })
+const ball = (id: string, change: Partial<WaitingBall> = {}): WaitingBall => ({
+  id,
+  clubId: 'c',
+  rungId: 'r',
+  carryM: 70,
+  method: 'laser',
+  hitAtMs: 1.8e12,
+  link: 'one',
+  ...change,
+})
 
 /** Storage as two tabs share it. */
 function storage() {
@@ -65,7 +74,14 @@ describe('own balls that wait on the phone', () => {
   })
 
   it('go without what only the phone needs, their time set right when the clock is known only now', () => {
-    expect(ballToSend(ball('a', { clockMs: null, refused: 'x' }), -86_400_000)).toEqual({ id: 'a', clubId: 'c', rungId: 'r', carryM: 70, method: 'laser', hitAtMs: 1.8e12 - 86_400_000 })
+    expect(ballToSend(ball('a', { clockMs: null, refused: 'x' }), -86_400_000)).toEqual({
+      id: 'a',
+      clubId: 'c',
+      rungId: 'r',
+      carryM: 70,
+      method: 'laser',
+      hitAtMs: 1.8e12 - 86_400_000,
+    })
     expect(ballToSend(ball('a', { clockMs: 0 }), -86_400_000).hitAtMs).toBe(1.8e12)
     expect(ballToSend(ball('a'), 5000).hitAtMs).toBe(1.8e12)
   })

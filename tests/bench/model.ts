@@ -3,19 +3,24 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fitModel, type ModelSession } from '../../core/chart/model/fit'
-import { continueFit, foldSessions } from '../../core/chart/model/live'
-import { ballsToGo, hitNext } from '../../core/chart/model/next-shot'
-import type { ModelCell } from '../../core/chart/model/prior'
+import { fitModel, type ModelSession } from '../../core/model/fit'
+import { continueFit, foldSessions } from '../../core/model/live'
+import { ballsToGo, hitNext } from '../../core/model/next-shot'
+import type { ModelCell } from '../../core/model/prior'
 import { median, report } from './report'
 import { makeDice } from './simulation/dice'
 
 const LOFTS = [60, 57, 54, 51, 48, 45, 42]
 const FRACTIONS = [0.4, 0.5, 0.6, 0.74, 0.87, 1]
 const CELLS_A_VISIT = 10
-const cells: ModelCell[] = LOFTS.flatMap((loftDeg, club) => FRACTIONS.map((fraction, rung) => ({ club, rung, loftDeg, lnFraction: Math.log(fraction) })))
+const cells: ModelCell[] = LOFTS.flatMap((loftDeg, club) =>
+  FRACTIONS.map((fraction, rung) => ({ club, rung, loftDeg, lnFraction: Math.log(fraction) })),
+)
 
-/** Balls of one player with a quirk to each cell, ten cells a visit: scatter of 3.3 % of carry + 30 m, one in fourteen a poor strike. */
+/**
+ * Balls of one player with a quirk to each cell, ten cells a visit: scatter of 3.3 % of carry + 30 m, one in fourteen
+ * a poor strike.
+ */
 function sessionsOf(shots: number, visits: number): ModelSession[] {
   const dice = makeDice(shots)
   const truth = cells.map(c => Math.log(95) - 0.03 * (c.loftDeg - 52) + c.lnFraction + 0.03 * dice.normal())
@@ -34,11 +39,13 @@ function sessionsOf(shots: number, visits: number): ModelSession[] {
 
 function timed(work: () => unknown, rounds: number): number {
   for (let i = 0; i < Math.max(3, rounds >> 2); i++) work()
-  return median(Array.from({ length: rounds }, () => {
-    const start = performance.now()
-    work()
-    return performance.now() - start
-  }))
+  return median(
+    Array.from({ length: rounds }, () => {
+      const start = performance.now()
+      work()
+      return performance.now() - start
+    }),
+  )
 }
 
 const R = `suppressMessages(library(lme4)); f <- commandArgs(TRUE); for (p in f) { d <- read.csv(p); for (v in c("club", "rung", "cell", "visit")) d[[v]] <- factor(d[[v]])
@@ -50,7 +57,19 @@ function lme4(records: readonly ModelSession[][]): number[] | null {
   try {
     const paths = records.map((sessions, r) => {
       const path = join(dir, `${r}.csv`)
-      const rows = sessions.flatMap((s, visit) => s.shots.map(shot => [Math.log(shot.carryM), cells[shot.cell]!.loftDeg / 10 - 5.2, cells[shot.cell]!.lnFraction, cells[shot.cell]!.club, cells[shot.cell]!.rung, shot.cell, visit].join(',')))
+      const rows = sessions.flatMap((s, visit) =>
+        s.shots.map(shot =>
+          [
+            Math.log(shot.carryM),
+            cells[shot.cell]!.loftDeg / 10 - 5.2,
+            cells[shot.cell]!.lnFraction,
+            cells[shot.cell]!.club,
+            cells[shot.cell]!.rung,
+            shot.cell,
+            visit,
+          ].join(','),
+        ),
+      )
       writeFileSync(path, `y,x,l,club,rung,cell,visit\n${rows.join('\n')}\n`)
       return path
     })
@@ -62,14 +81,19 @@ function lme4(records: readonly ModelSession[][]): number[] | null {
 }
 
 const { tell, note, done } = report('model')
-const SIZES = [{ shots: 60, visits: 10 }, { shots: 600, visits: 20 }, { shots: 6000, visits: 100 }]
+const SIZES = [
+  { shots: 60, visits: 10 },
+  { shots: 600, visits: 20 },
+  { shots: 6000, visits: 100 },
+]
 const records = SIZES.map(({ shots, visits }) => sessionsOf(shots, visits))
 const theirs = lme4(records)
 if (!theirs) process.stdout.write('lme4 is not at hand (Debian: r-cran-lme4): the model is timed alone.\n')
 SIZES.forEach(({ shots, visits }, i) => {
   const today = records[i]!.at(-1)!.day
   const ours = timed(() => fitModel(cells, records[i]!, today), shots > 1000 ? 15 : 60)
-  const what = `Full fit, 42 cells, ${shots} balls, ${visits} visits, ${fitModel(cells, records[i]!, today).passes} passes`
+  const what =
+    `Full fit, 42 cells, ${shots} balls, ${visits} visits, ` + `${fitModel(cells, records[i]!, today).passes} passes`
   if (theirs) tell(what, ours, 'lme4, without drift, mishits or prior', theirs[i]!, 'at most 0.2×')
   else note(what, `${ours.toFixed(1)} ms`, 'a fifth of lme4')
 })
@@ -77,10 +101,18 @@ for (const [i, { visits }] of SIZES.entries()) {
   const sessions = records[i]!
   const live = sessions.at(-1)!
   const folded = foldSessions(cells, sessions.slice(0, -1))!
-  note(`One more ball, ${visits - 1} earlier visits folded`, `${timed(() => continueFit(folded, live, live.day), 60).toFixed(2)} ms`, 'at most 5 ms, whatever the visits')
+  note(
+    `One more ball, ${visits - 1} earlier visits folded`,
+    `${timed(() => continueFit(folded, live, live.day), 60).toFixed(2)} ms`,
+    'at most 5 ms, whatever the visits',
+  )
 }
 const fit = fitModel(cells, records[1]!, records[1]!.at(-1)!.day)
 const rule = { measSdM: 0.9, balls: 3, need: cells.map(() => 1) }
 note('What to hit next of 42 cells', `${timed(() => hitNext(fit, rule), 200).toFixed(2)} ms`, 'under 1 ms')
-note('How many balls are still to hit', `${timed(() => ballsToGo(fitModel(cells, records[0]!.slice(0, 1), 0), rule, 2.7), 20).toFixed(1)} ms`, 'once a ball, in the worker')
+note(
+  'How many balls are still to hit',
+  `${timed(() => ballsToGo(fitModel(cells, records[0]!.slice(0, 1), 0), rule, 2.7), 20).toFixed(1)} ms`,
+  'once a ball, in the worker',
+)
 done()

@@ -17,16 +17,24 @@ const agent = new Agent({ keepAlive: true })
 function send(method: string, path: string, body?: unknown): Promise<string> {
   const text = body === undefined ? '' : JSON.stringify(body)
   return new Promise((done, fail) => {
-    const asking = request(url + path, { method, agent, headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text), cookie } }, (reply) => {
-      cookie = reply.headers['set-cookie']?.[0]?.split(';')[0] ?? cookie
-      const parts: Buffer[] = []
-      reply.on('data', (part: Buffer) => parts.push(part))
-      reply.on('end', () => {
-        const answer = Buffer.concat(parts).toString()
-        if (reply.statusCode! < 300) done(answer)
-        else fail(new Error(`${method} ${path}: ${reply.statusCode} ${answer}`))
-      })
-    })
+    const asking = request(
+      url + path,
+      {
+        method,
+        agent,
+        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text), cookie },
+      },
+      reply => {
+        cookie = reply.headers['set-cookie']?.[0]?.split(';')[0] ?? cookie
+        const parts: Buffer[] = []
+        reply.on('data', (part: Buffer) => parts.push(part))
+        reply.on('end', () => {
+          const answer = Buffer.concat(parts).toString()
+          if (reply.statusCode! < 300) done(answer)
+          else fail(new Error(`${method} ${path}: ${reply.statusCode} ${answer}`))
+        })
+      },
+    )
     asking.on('error', fail)
     asking.end(text)
   })
@@ -37,22 +45,53 @@ const BALLS_A_VISIT = 100
 async function player(shots: number) {
   const id = newId()
   await send('POST', '/api/players', { id, name: `With ${shots} shots`, level: 'good', note: '' })
-  const clubs = ['60', '56', '51', '46'].map(loft => ({ id: newId(), label: `${loft}°`, name: '', loftDeg: Number(loft), retired: false }))
-  const rungs = ['8:00', '9:00', '10:00', 'full'].map(label => ({ id: newId(), label, cue: '', flight: 'normal', retired: false }))
+  const clubs = ['60', '56', '51', '46'].map(loft => ({
+    id: newId(),
+    label: `${loft}°`,
+    name: '',
+    loftDeg: Number(loft),
+    retired: false,
+  }))
+  const rungs = ['8:00', '9:00', '10:00', 'full'].map(label => ({
+    id: newId(),
+    label,
+    cue: '',
+    flight: 'normal',
+    retired: false,
+  }))
   await send('PUT', `/api/players/${id}/bag`, { version: 1, clubs, scale: { school: 'clock', rungs }, struckOut: [] })
   // A hundred balls a visit, a week apart; the newest visit runs.
   const visits = Array.from({ length: Math.ceil(shots / BALLS_A_VISIT) }, (_, v) => ({
-    id: newId(), startedAtMs: Date.now() - 1e8 - v * 7 * 86_400_000, endedAtMs: v === 0 ? null : Date.now() - v * 7 * 86_400_000, method: 'monitor', ball: 'own', surface: 'grass', version: 1,
+    id: newId(),
+    startedAtMs: Date.now() - 1e8 - v * 7 * 86_400_000,
+    endedAtMs: v === 0 ? null : Date.now() - v * 7 * 86_400_000,
+    method: 'monitor',
+    ball: 'own',
+    surface: 'grass',
+    version: 1,
   }))
   for (const visit of visits) await send('PUT', `/api/players/${id}/sessions/${visit.id}`, visit)
   const shot = (i: number) => {
     const visit = visits[Math.floor(i / BALLS_A_VISIT) % visits.length]!
     return {
-      id: newId(), sessionId: visit.id, clubId: clubs[i % 4]!.id, rungId: rungs[(i >> 2) % 4]!.id, carryM: 45 + 9 * (i % 4) + 12 * ((i >> 2) % 4) + i % 7, method: 'monitor', balls: 1,
-      hitAtMs: visit.startedAtMs + (i % BALLS_A_VISIT) * 1000, leftOut: null, strike: null, deleted: false, version: 1,
+      id: newId(),
+      sessionId: visit.id,
+      clubId: clubs[i % 4]!.id,
+      rungId: rungs[(i >> 2) % 4]!.id,
+      carryM: 45 + 9 * (i % 4) + 12 * ((i >> 2) % 4) + (i % 7),
+      method: 'monitor',
+      balls: 1,
+      hitAtMs: visit.startedAtMs + (i % BALLS_A_VISIT) * 1000,
+      leftOut: null,
+      strike: null,
+      deleted: false,
+      version: 1,
     }
   }
-  for (let i = 0; i < shots; i += 500) await send('POST', `/api/players/${id}/shots`, { shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)) })
+  for (let i = 0; i < shots; i += 500)
+    await send('POST', `/api/players/${id}/shots`, {
+      shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)),
+    })
   return { id, shot, session: visits[0]!.id }
 }
 
@@ -81,31 +120,105 @@ const target = await player(1)
 const insert = () => {
   const s = target.shot(1)
   return connection.execute(
-    'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, method, balls, hit_at, version) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    [s.id, target.id, s.sessionId, s.clubId, s.rungId, s.carryM, s.method, s.balls, new Date(s.hitAtMs), 1])
+    'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, ' +
+      'method, balls, hit_at, version) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [s.id, target.id, s.sessionId, s.clubId, s.rungId, s.carryM, s.method, s.balls, new Date(s.hitAtMs), 1],
+  )
 }
-const [logging, direct] = await inTurn(300, () => send('POST', `/api/players/${target.id}/shots`, { shots: [target.shot(1)] }), insert)
-tell('Logging one ball, request to committed row', logging!, 'the same insert through the driver', direct!, 'at most 4×')
+const [logging, direct] = await inTurn(
+  300,
+  () => send('POST', `/api/players/${target.id}/shots`, { shots: [target.shot(1)] }),
+  insert,
+)
+tell(
+  'Logging one ball, request to committed row',
+  logging!,
+  'the same insert through the driver',
+  direct!,
+  'at most 4×',
+)
 
 // A device's lots through the open door, with all that it reads, against the same rows in plain lots.
 const LOT = 500
 const door = await player(1)
-const device = JSON.parse(await send('POST', '/api/devices', { id: newId(), name: 'Bench' })) as { id: string, token: string }
+const device = JSON.parse(await send('POST', '/api/devices', { id: newId(), name: 'Bench' })) as {
+  id: string
+  token: string
+}
 const { clubId, rungId } = door.shot(0)
-await send('PUT', `/api/devices/${device.id}/aim`, { at: { playerId: door.id, sessionId: door.session, clubId, rungId }, fromMs: Date.now() - 1000, sentAtMs: Date.now() })
-const read = { ballSpeedMs: 33.1, clubSpeedMs: 29.2, launchDeg: 30.2, directionDeg: 1.1, spinRpm: 8700, spinAxisDeg: 2.1, descentDeg: 48.2, apexM: 17.1, sideM: 1.2 }
-const sentLot = () => Array.from({ length: LOT }, (_, i) => ({
-  id: newId(), carry_m: 70 + i % 9, ball_speed_mps: 33.1, club_speed_mps: 29.2, launch_deg: 30.2, direction_deg: 1.1, spin_rpm: 8700, spin_axis_deg: 2.1, descent_deg: 48.2, apex_m: 17.1, side_m: 1.2,
-}))
-const through = () => fetch(`${url}/api/ingest/shots`, { method: 'POST', headers: { 'content-type': 'application/json', 'authorization': `Bearer ${device.token}` }, body: JSON.stringify(sentLot()) })
-  .then((reply) => { if (reply.status !== 202) throw new Error(`the door answered ${reply.status}`) })
-const plain = () => connection.query('insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, method, balls, hit_at, readings, version) values ?',
-  [Array.from({ length: LOT }, (_, i) => [newId(), door.id, door.session, clubId, rungId, 70 + i % 9, 'monitor', 1, new Date(), JSON.stringify(read), 1])])
+await send('PUT', `/api/devices/${device.id}/aim`, {
+  at: { playerId: door.id, sessionId: door.session, clubId, rungId },
+  fromMs: Date.now() - 1000,
+  sentAtMs: Date.now(),
+})
+const read = {
+  ballSpeedMs: 33.1,
+  clubSpeedMs: 29.2,
+  launchDeg: 30.2,
+  directionDeg: 1.1,
+  spinRpm: 8700,
+  spinAxisDeg: 2.1,
+  descentDeg: 48.2,
+  apexM: 17.1,
+  sideM: 1.2,
+}
+const sentLot = () =>
+  Array.from({ length: LOT }, (_, i) => ({
+    id: newId(),
+    carry_m: 70 + (i % 9),
+    ball_speed_mps: 33.1,
+    club_speed_mps: 29.2,
+    launch_deg: 30.2,
+    direction_deg: 1.1,
+    spin_rpm: 8700,
+    spin_axis_deg: 2.1,
+    descent_deg: 48.2,
+    apex_m: 17.1,
+    side_m: 1.2,
+  }))
+const through = () =>
+  fetch(`${url}/api/ingest/shots`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'authorization': `Bearer ${device.token}` },
+    body: JSON.stringify(sentLot()),
+  }).then(reply => {
+    if (reply.status !== 202) throw new Error(`the door answered ${reply.status}`)
+  })
+const plain = () =>
+  connection.query(
+    'insert into shots (id, player_id, session_id, club_id, rung_id, ' +
+      'carry_m, method, balls, hit_at, readings, version) values ?',
+    [
+      Array.from({ length: LOT }, (_, i) => [
+        newId(),
+        door.id,
+        door.session,
+        clubId,
+        rungId,
+        70 + (i % 9),
+        'monitor',
+        1,
+        new Date(),
+        JSON.stringify(read),
+        1,
+      ]),
+    ],
+  )
 const [byDoor, byRows] = await inTurn(20, through, plain)
-tell(`${LOT} balls of a device through the open door`, byDoor!, 'the same rows inserted in one lot', byRows!, 'at most 4×')
-note('That is, balls a second', Math.round(LOT * 1000 / byDoor!).toLocaleString('en-GB'), '')
+tell(
+  `${LOT} balls of a device through the open door`,
+  byDoor!,
+  'the same rows inserted in one lot',
+  byRows!,
+  'at most 4×',
+)
+note('That is, balls a second', Math.round((LOT * 1000) / byDoor!).toLocaleString('en-GB'), '')
 
-const [openLarge, openSmall] = await inTurn(60, () => send('GET', `/api/players/${large.id}`), () => send('GET', `/api/players/${small.id}`))
+const [openLarge, openSmall] = await inTurn(
+  60,
+  () => send('GET', `/api/players/${large.id}`),
+  () => send('GET', `/api/players/${small.id}`),
+)
 tell('The record of a player with 5,000 shots', openLarge!, 'with 50 shots', openSmall!, 'at most 5×')
 
 const browser = await chromium.launch(playwright.use!.launchOptions)
@@ -116,7 +229,10 @@ await page.getByLabel('Password').fill('links and wind')
 await page.getByRole('button', { name: 'Sign in' }).click()
 const open = (shots: number) => async () => {
   await page.getByRole('link', { name: `With ${shots} shots`, exact: true }).click()
-  await page.getByRole('button', { name: / ± \d+ yd, \d+ balls/ }).first().waitFor()
+  await page
+    .getByRole('button', { name: / ± \d+ yd, \d+ balls/ })
+    .first()
+    .waitFor()
   await page.getByRole('link', { name: 'Uzzet, to the players' }).click()
   await page.getByRole('heading', { name: 'Players' }).waitFor()
 }
@@ -124,21 +240,36 @@ const [seeLarge, seeSmall] = await inTurn(12, open(5000), open(50))
 tell('Opening that player in Chromium, click to chart and back', seeLarge!, 'with 50 shots', seeSmall!, 'at most 5×')
 
 const [seeYears, seeYear] = await inTurn(6, open(20_000), open(200))
-tell('The chart of a player with 20,000 shots in Chromium, click to chart and back', seeYears!, 'with 200 shots', seeYear!, 'at most 3×')
+tell(
+  'The chart of a player with 20,000 shots in Chromium, click to chart and back',
+  seeYears!,
+  'with 200 shots',
+  seeYear!,
+  'at most 3×',
+)
 
 // Everything that kept the page from answering for more than 50 ms while balls were logged with 5,000 on record.
 await page.goto(`/players/${large.id}/session/${large.session}`)
 await page.locator('#carry').waitFor()
-await page.getByText(/within ±/).first().waitFor()
+await page
+  .getByText(/within ±/)
+  .first()
+  .waitFor()
 await page.evaluate(() => {
   const seen: number[] = []
-  new PerformanceObserver(list => seen.push(...list.getEntries().map(entry => entry.duration))).observe({ type: 'longtask' })
+  new PerformanceObserver(list => seen.push(...list.getEntries().map(entry => entry.duration))).observe({
+    type: 'longtask',
+  })
   Object.assign(window, { longTasks: seen })
 })
 const counters = await page.context().newCDPSession(page)
 await counters.send('Performance.enable')
-const busyMs = async () => (await counters.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration')!.value * 1000
-/** Ends with the frame in which the number of the chosen stock shot counts one ball more. A text, since the page knows nothing of what this file is compiled with. */
+const busyMs = async () =>
+  (await counters.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration')!.value * 1000
+/**
+ * Ends with the frame in which the number of the chosen stock shot counts one ball more. A text, since the page knows
+ * nothing of what this file is compiled with.
+ */
 const AWAIT_NUMBER = `(() => {
   const counted = () => [...document.querySelectorAll('dd')].map(line => line.textContent).find(text => / balls? counts?/.test(text))
   const before = counted()
@@ -157,7 +288,7 @@ const logged: number[] = []
 const after: number[] = []
 const idle: number[] = []
 for (let i = 0; i < 24; i++) {
-  await page.locator('#carry').fill(String(80 + i % 5))
+  await page.locator('#carry').fill(String(80 + (i % 5)))
   await page.evaluate(AWAIT_NUMBER)
   const before = await busyMs()
   await page.keyboard.press('Enter')
@@ -165,18 +296,32 @@ for (let i = 0; i < 24; i++) {
   const updated = await busyMs()
   logged.push(updated - before)
   await page.waitForTimeout(SETTLED_MS)
-  after.push(await busyMs() - updated)
+  after.push((await busyMs()) - updated)
   await page.locator('#carry').blur()
   const quiet = await busyMs()
   // No handler does anything with this key.
   await page.keyboard.press('F9')
   await page.waitForTimeout(median(logged))
-  idle.push(await busyMs() - quiet)
+  idle.push((await busyMs()) - quiet)
 }
-tell('Enter on the keypad to the updated number, main-thread time with 5,000 on record', median(logged), 'a key that does nothing', median(idle), 'under 50 ms')
-note('What follows it within 0.7 s: the server\'s word, and the full answer after the quick one', `${median(after).toFixed(0)} ms`, '')
+tell(
+  'Enter on the keypad to the updated number, main-thread time with 5,000 on record',
+  median(logged),
+  'a key that does nothing',
+  median(idle),
+  'under 50 ms',
+)
+note(
+  "What follows it within 0.7 s: the server's word, and the full answer after the quick one",
+  `${median(after).toFixed(0)} ms`,
+  '',
+)
 const long = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks)
-note('24 balls logged in Chromium with 5,000 on record in 50 visits: tasks of the page over 50 ms', long.length === 0 ? 'none' : `${long.length}, the longest ${Math.max(...long)} ms`, 'none')
+note(
+  '24 balls logged in Chromium with 5,000 on record in 50 visits: tasks of the page over 50 ms',
+  long.length === 0 ? 'none' : `${long.length}, the longest ${Math.max(...long)} ms`,
+  'none',
+)
 await browser.close()
 await connection.end()
 

@@ -18,11 +18,21 @@ export interface Machines {
   freezeDatabase: (ms: number) => Promise<void>
 }
 
-export interface StormReport { steps: number, acknowledged: number, lost: string[], doubled: string[], strange: string[], events: Record<string, number>, refusedShown: number }
+export interface StormReport {
+  steps: number
+  acknowledged: number
+  lost: string[]
+  doubled: string[]
+  strange: string[]
+  events: Record<string, number>
+  refusedShown: number
+}
 
 const FIRST_YD = 40
 const DAY_MS = 86_400_000
-/** Chromium writes what a page kept to its files within this; a ball that was shown and kept is then safe from a kill. */
+/**
+ * Chromium writes what a page kept to its files within this; a ball that was shown and kept is then safe from a kill.
+ */
 const WRITTEN_MS = 400
 
 /** One tablet: a browser with a profile of its own, that can be killed and opened again. */
@@ -33,14 +43,22 @@ class Device {
   typed: string[] = []
   storeFails = false
 
-  constructor(readonly name: string, readonly gateway: Gateway, readonly place: number) {}
+  constructor(
+    readonly name: string,
+    readonly gateway: Gateway,
+    readonly place: number,
+  ) {}
 
   get url(): string {
     return this.gateway.url
   }
 
   async open(): Promise<void> {
-    this.#context = await chromium.launchPersistentContext(this.#profile, { ...(config.use!.launchOptions as object), viewport: { width: 1280, height: 800 }, serviceWorkers: 'allow' })
+    this.#context = await chromium.launchPersistentContext(this.#profile, {
+      ...(config.use!.launchOptions as object),
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'allow',
+    })
     // A clock that can be turned while the page lives, and storage that can be made to refuse.
     await this.#context.addInitScript(() => {
       const now = Date.now.bind(Date)
@@ -48,11 +66,12 @@ class Device {
       Date.now = () => now() + (window as unknown as { turned: number }).turned
       const put = Reflect.get(IDBObjectStore.prototype, 'put') as (...values: unknown[]) => IDBRequest
       IDBObjectStore.prototype.put = function (...values: unknown[]) {
-        if ((window as unknown as { refuses?: boolean }).refuses) throw new DOMException('no room', 'QuotaExceededError')
+        if ((window as unknown as { refuses?: boolean }).refuses)
+          throw new DOMException('no room', 'QuotaExceededError')
         return put.apply(this, values)
       }
     })
-    this.page = this.#context.pages()[0] ?? await this.#context.newPage()
+    this.page = this.#context.pages()[0] ?? (await this.#context.newPage())
     this.page.setDefaultTimeout(120_000)
     this.storeFails = false
   }
@@ -63,7 +82,11 @@ class Device {
     const enter = this.page.getByRole('button', { name: 'Enter the demo' })
     for (let i = 0; ; i++) {
       await this.page.goto(this.url + path).catch(() => {})
-      await carry.or(enter).first().waitFor({ timeout: 8000 }).catch(() => {})
+      await carry
+        .or(enter)
+        .first()
+        .waitFor({ timeout: 8000 })
+        .catch(() => {})
       // A cookie that was set a moment before a kill may be gone: then the coach signs in again.
       if (await enter.isVisible()) {
         await enter.click()
@@ -72,7 +95,10 @@ class Device {
       if (await carry.isVisible()) return
       // Nobody opens a page for the first time through a portal for ever: the network comes back.
       if (i === 3) this.gateway.mood = 'clear'
-      if (i > 30) throw new Error(`${this.name}: the session does not open: ${(await this.page.locator('body').innerText()).slice(0, 300)}`)
+      if (i > 30)
+        throw new Error(
+          `${this.name}: the session does not open: ${(await this.page.locator('body').innerText()).slice(0, 300)}`,
+        )
     }
   }
 
@@ -86,7 +112,8 @@ class Device {
     rmSync(this.#profile, { recursive: true, force: true })
   }
 
-  set = (name: 'turned' | 'refuses', value: number | boolean) => this.page.evaluate(([key, to]) => void Object.assign(window, { [key as string]: to }), [name, value] as const)
+  set = (name: 'turned' | 'refuses', value: number | boolean) =>
+    this.page.evaluate(([key, to]) => void Object.assign(window, { [key as string]: to }), [name, value] as const)
 
   setOffline = (offline: boolean) => this.#context.setOffline(offline)
 
@@ -99,16 +126,22 @@ class Device {
     // By a clock that was turned back it may stand far down the list.
     const all = this.page.getByRole('button', { name: /^Show all \d+ balls$/ })
     if (await all.isVisible()) await all.click()
-    await expect(this.page.getByRole('button', { name: new RegExp(`, ${shown.replace('.', '\\.')} yd`) }).first()).toBeVisible()
+    await expect(
+      this.page.getByRole('button', { name: new RegExp(`, ${shown.replace('.', '\\.')} yd`) }).first(),
+    ).toBeVisible()
     this.typed.push(yd)
   }
 }
 
 async function counts(databaseUrl: string, playerId: string): Promise<Map<string, number>> {
   const connection = await mysql.createConnection(databaseUrl)
-  const [rows] = await connection.query('select round(carry_m / 0.9144, 1) as yd, count(*) as n from shots where player_id = ? and deleted_at is null group by 1', [playerId])
+  const [rows] = await connection.query(
+    'select round(carry_m / 0.9144, 1) as yd, count(*) as n from ' +
+      'shots where player_id = ? and deleted_at is null group by 1',
+    [playerId],
+  )
   await connection.end()
-  return new Map((rows as { yd: number, n: number }[]).map(({ yd, n }) => [Number(yd).toFixed(1), Number(n)]))
+  return new Map((rows as { yd: number; n: number }[]).map(({ yd, n }) => [Number(yd).toFixed(1), Number(n)]))
 }
 
 /** A player, a bag and a running session, through the pages. @returns the path of the session */
@@ -124,9 +157,20 @@ async function begin(device: Device): Promise<string> {
 }
 
 /** What can befall; each ends by itself, and leaves things so that a coach could go on. */
-function events(machines: Machines, devices: readonly Device[], session: string, dice: Dice): Record<string, () => Promise<void>> {
+function events(
+  machines: Machines,
+  devices: readonly Device[],
+  session: string,
+  dice: Dice,
+): Record<string, () => Promise<void>> {
   const device = () => dice.pick(devices)
-  const kept = (one: Device) => one.storeFails ? one.set('refuses', false).then(() => one.hit()).then(() => void (one.storeFails = false)) : Promise.resolve()
+  const kept = (one: Device) =>
+    one.storeFails
+      ? one
+          .set('refuses', false)
+          .then(() => one.hit())
+          .then(() => void (one.storeFails = false))
+      : Promise.resolve()
   return {
     hit: async () => {
       const one = device()
@@ -172,7 +216,20 @@ function events(machines: Machines, devices: readonly Device[], session: string,
   }
 }
 
-const WEIGHTS: Record<string, number> = { hit: 30, mood: 9, clear: 5, offline: 3, reload: 3, killBrowser: 2, killServer: 2, killDatabase: 1, freezeDatabase: 1, storeFails: 2, storeMended: 2, turnClock: 2 }
+const WEIGHTS: Record<string, number> = {
+  hit: 30,
+  mood: 9,
+  clear: 5,
+  offline: 3,
+  reload: 3,
+  killBrowser: 2,
+  killServer: 2,
+  killDatabase: 1,
+  freezeDatabase: 1,
+  storeFails: 2,
+  storeMended: 2,
+  turnClock: 2,
+}
 
 function draw(dice: Dice): string {
   const sum = Object.values(WEIGHTS).reduce((total, weight) => total + weight, 0)
@@ -185,14 +242,27 @@ function draw(dice: Dice): string {
 }
 
 /**
- * Two tablets on one session, through whatever befalls, seeded; then everything is well again, and what each was shown is held
- * against the database.
+ * Two tablets on one session, through whatever befalls, seeded; then everything is well again, and what each was shown
+ * is held against the database.
  * @param steps how many things happen
  */
-export async function storm(machines: Machines, steps: number, seed: number, say: (text: string) => void = () => {}): Promise<StormReport> {
+export async function storm(
+  machines: Machines,
+  steps: number,
+  seed: number,
+  say: (text: string) => void = () => {},
+): Promise<StormReport> {
   const dice = makeDice(seed)
   const devices = [new Device('first', machines.gateway, 0), new Device('second', machines.gateway, 0.1)]
-  const report: StormReport = { steps, acknowledged: 0, lost: [], doubled: [], strange: [], events: {}, refusedShown: 0 }
+  const report: StormReport = {
+    steps,
+    acknowledged: 0,
+    lost: [],
+    doubled: [],
+    strange: [],
+    events: {},
+    refusedShown: 0,
+  }
   try {
     await devices[0]!.open()
     const session = await begin(devices[0]!)
@@ -228,7 +298,8 @@ export async function storm(machines: Machines, steps: number, seed: number, say
       if (typed.every(yd => (found.get(yd) ?? 0) > (before.get(yd) ?? 0))) break
       await wait(1000)
     }
-    for (const { page } of devices) report.refusedShown += await page.getByRole('button', { name: /refused|not sent/ }).count()
+    for (const { page } of devices)
+      report.refusedShown += await page.getByRole('button', { name: /refused|not sent/ }).count()
     for (const yd of typed) {
       const n = (found.get(yd) ?? 0) - (before.get(yd) ?? 0)
       if (n < 1) report.lost.push(yd)

@@ -1,17 +1,20 @@
-import tQuantile from '@stdlib/stats-base-dists-t-quantile'
+import tQuantile from '../vendor/t-quantile.js'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { chartProgress } from '../../core/chart/chart-cell'
 import { middleOfThePile } from '../../core/chart/middle-of-the-pile'
-import { studentQuantile, Z_80 } from '../../core/chart/model/normal'
-import { groupByCell, pileOf } from '../../core/chart/pile'
-import { metresToYards, yardsToMetres } from '../../core/units'
-import { bagOf, balls, calibrated } from './players'
+import { studentQuantile, Z_80 } from '../../core/stats/normal'
+import { pileOf } from '../../core/chart/pile'
+import { groupByCell } from '../../core/shot/by-cell'
+import { distanceText, metresToYards, yardsToMetres } from '../../core/units'
+import { pulledText } from '../../words/pulled'
+import { bagOf, balls, calibrated, tenBalls } from './players'
 
 const carries = fc.array(fc.double({ min: 5, max: 300, noNaN: true }), { minLength: 1, maxLength: 40 })
 
 describe('the middle of the pile', () => {
-  // Really measured: six nine-o'clock shots with a 60°, of which the coach wrote 63, leaving out the poor strikes (common practice).
+  // Really measured: six nine-o'clock shots with a 60°, of which the coach wrote 63, leaving out the poor strikes
+  // (common practice).
   it('of 65, 61, 50, 55, 63, 60 is 59.75: without the longest and the shortest', () => {
     expect(middleOfThePile([65, 61, 50, 55, 63, 60])).toBe(59.75)
     expect(middleOfThePile([65, 61, 63, 60])).toBe(62)
@@ -33,19 +36,25 @@ describe('the middle of the pile', () => {
   })
 
   it('lies within the pile, whatever the order of the balls', () => {
-    fc.assert(fc.property(carries, (pile) => {
-      const middle = middleOfThePile(pile)
-      expect(middle).toBeGreaterThanOrEqual(Math.min(...pile) - 1e-9)
-      expect(middle).toBeLessThanOrEqual(Math.max(...pile) + 1e-9)
-      expect(middleOfThePile([...pile].reverse())).toBeCloseTo(middle, 9)
-    }))
+    fc.assert(
+      fc.property(carries, pile => {
+        const middle = middleOfThePile(pile)
+        expect(middle).toBeGreaterThanOrEqual(Math.min(...pile) - 1e-9)
+        expect(middle).toBeLessThanOrEqual(Math.max(...pile) + 1e-9)
+        expect(middleOfThePile([...pile].reverse())).toBeCloseTo(middle, 9)
+      }),
+    )
   })
 })
 
-describe('Student\'s t, of the upper 10 %', () => {
+describe("Student's t, of the upper 10 %", () => {
   // The handbook table found in any statistics text gives 1.886, 1.533, 1.383, 1.316 for 2, 4, 9, 25 degrees; the model
   // takes a series (Abramowitz & Stegun, 26.7.5) that is good from 4 degrees on, and never has fewer.
-  it.each([[4, 1.533], [9, 1.383], [25, 1.316]])('with %i degrees of freedom is %f, here, in the table and in the library', (degrees, t) => {
+  it.each([
+    [4, 1.533],
+    [9, 1.383],
+    [25, 1.316],
+  ])('with %i degrees of freedom is %f, here, in the table and in the library', (degrees, t) => {
     expect(tQuantile(0.9, degrees)).toBeCloseTo(t, 3)
     expect(studentQuantile(Z_80, degrees)).toBeCloseTo(t, 2)
   })
@@ -56,11 +65,19 @@ describe('the carry chart', () => {
   const chartOf = (shots: ReturnType<typeof balls>, of = bag) => calibrated(of, shots).chart
 
   it('has clubs from most loft to least, swings from short to long', () => {
-    expect(chartOf([]).map(c => `${c.clubId} ${c.rungId} ${c.kind}`)).toEqual(['56° 9:00 unhit', '56° full struck-out', '50° 9:00 unhit', '50° full unhit'])
+    expect(chartOf([]).map(c => `${c.clubId} ${c.rungId} ${c.kind}`)).toEqual([
+      '56° 9:00 unhit',
+      '56° full struck-out',
+      '50° 9:00 unhit',
+      '50° full unhit',
+    ])
   })
 
   it('counts what counts, and keeps what is left out beside it', () => {
-    const cell = chartOf([...balls('56°', '9:00', [70, 72, 74]), ...balls('56°', '9:00', [51], { leftOut: 'heavy' })])[0]!
+    const cell = chartOf([
+      ...balls('56°', '9:00', [70, 72, 74]),
+      ...balls('56°', '9:00', [51], { leftOut: 'heavy' }),
+    ])[0]!
     expect(metresToYards(cell.middleM!)).toBeCloseTo(72, 9)
     expect(Math.abs(metresToYards(cell.carryM!) - 72)).toBeLessThan(1)
     expect(cell).toMatchObject({ kind: 'measured', balls: 3, leftOut: 1, lastHitMs: Date.UTC(2026, 4, 4, 0, 2) })
@@ -81,11 +98,18 @@ describe('the carry chart', () => {
   })
 
   it('has no number where only left-out balls lie', () => {
-    expect(chartOf(balls('50°', 'full', [90], { leftOut: 'thin' }))[3]).toMatchObject({ kind: 'unhit', carryM: null, leftOut: 1 })
+    expect(chartOf(balls('50°', 'full', [90], { leftOut: 'thin' }))[3]).toMatchObject({
+      kind: 'unhit',
+      carryM: null,
+      leftOut: 1,
+    })
   })
 
   it('takes a pile as one measurement and counts its balls', () => {
-    const cell = pileOf({ clubId: '50°', rungId: 'full' }, [...balls('50°', 'full', [100], { balls: 8 }), ...balls('50°', 'full', [110, 112])])
+    const cell = pileOf({ clubId: '50°', rungId: 'full' }, [
+      ...balls('50°', 'full', [100], { balls: 8 }),
+      ...balls('50°', 'full', [110, 112]),
+    ])
     expect(cell.balls).toBe(10)
     expect(metresToYards(cell.middleM!)).toBeCloseTo(110, 9)
   })
@@ -104,5 +128,35 @@ describe('the carry chart', () => {
     const shots = [...balls('56°', '9:00', [70, 72, 74, 69, 80]), ...balls('50°', 'full', [101, 104])]
     expect(JSON.stringify(calibrated(bag, [...shots].reverse()))).toBe(JSON.stringify(calibrated(bag, shots)))
     expect(groupByCell(shots).size).toBe(2)
+  })
+})
+
+describe('a number outside all its balls', () => {
+  const bag = bagOf({ '50°': 50, '54°': 54, '58°': 58 }, ['half', 'full'], 'half-full')
+  const grid = [
+    ...tenBalls('50°', 'full', 110),
+    ...tenBalls('54°', 'full', 98),
+    ...tenBalls('50°', 'half', 62),
+    ...tenBalls('54°', 'half', 55),
+    ...tenBalls('58°', 'half', 48),
+  ]
+  const read = (yd: number[], unit: 'yd' | 'm' = 'yd') => {
+    const { chart } = calibrated(bag, [...grid, ...balls('58°', 'full', yd)])
+    const cell = chart.find(one => one.clubId === '58°' && one.rungId === 'full')!
+    return { number: distanceText(cell.carryM!, unit), text: pulledText(cell, unit) }
+  }
+
+  it('says what pulls it there, in the figures that are read', () => {
+    const { number, text } = read([79, 79, 79, 79])
+    expect(Number(number)).toBeGreaterThan(79)
+    expect(text).toBe(`4 balls say 79; the other stock shots pull it to ${number}.`)
+    const metres = read([79, 79, 79, 79], 'm')
+    expect(metres.text).toBe(`4 balls say 72; the other stock shots pull it to ${metres.number}.`)
+    expect(read([79]).text).toMatch(/^One ball says 79; the other stock shots pull it to \d+\.$/)
+  })
+
+  it('says nothing where the number lies among its balls, or no ball is there', () => {
+    expect(read([84, 87, 86, 88, 85]).text).toBe('')
+    expect(read([]).text).toBe('')
   })
 })

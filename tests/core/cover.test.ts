@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { chartCover, couldLeaveM, coverOf, grippedDown, HOLE_M, targetsOf } from '../../core/gaps/cover'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { sidesOfGrid } from '../../core/chart/sides'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from '../../core/gaps/leave'
 import { stretches, sumCover, type CoverShot } from '../../core/gaps/stretches'
-import { quickNormalDensity } from '../../core/chart/model/normal'
+import { quickNormalDensity } from '../../core/stats/normal'
 import { metresToYards, yardsToMetres } from '../../core/units'
 import { makeDice } from '../bench/simulation/dice'
 import cases from '../fixtures/model-cases.json'
@@ -26,7 +27,9 @@ function strike(targetM: number, { carryM, longSdM, sideBiasM, sideSdM, mishitSh
   let squares = 0
   for (let i = 0; i < STRIKES; i++) {
     const mishit = dice.uniform() < mishitShare
-    const x = mishit ? 0.82 * carryM - targetM + Math.hypot(0.1 * carryM, longSdM) * dice.normal() : carryM - targetM + longSdM * dice.normal()
+    const x = mishit
+      ? 0.82 * carryM - targetM + Math.hypot(0.1 * carryM, longSdM) * dice.normal()
+      : carryM - targetM + longSdM * dice.normal()
     const r = Math.hypot(x, sideBiasM + sideSdM * dice.normal())
     far[i] = r
     sum += r
@@ -46,8 +49,10 @@ describe('the leave of a shot', () => {
     expect(Math.abs(badM / brute.badM - 1)).toBeLessThan(0.003)
   })
 
-  it('lies near the prototype\'s coarser sum: within 2 % on average, 8 % for the worst of the bunch', () => {
-    const { output } = cases.cases.find(one => one.kind === 'leave') as unknown as { output: (Scatter & { targetM: number, meanLeaveM: number, p90LeaveM: number })[] }
+  it("lies near the prototype's coarser sum: within 2 % on average, 8 % for the worst of the bunch", () => {
+    const { output } = cases.cases.find(one => one.kind === 'leave') as unknown as {
+      output: (Scatter & { targetM: number; meanLeaveM: number; p90LeaveM: number })[]
+    }
     expect(output).toHaveLength(4)
     for (const { targetM, meanLeaveM: coarse, p90LeaveM, ...scatter } of output) {
       const { meanM, badM } = leave(targetM, scatter)
@@ -56,7 +61,7 @@ describe('the leave of a shot', () => {
     }
   })
 
-  it('of a round scatter about the target is that of Rayleigh\'s distribution: mean σ√(π/2), nine in ten within σ√(2 ln 10)', () => {
+  it("of a round scatter about the target is that of Rayleigh's distribution: mean σ√(π/2), nine in ten within σ√(2 ln 10)", () => {
     const { meanM, badM } = leave(50, { carryM: 50, longSdM: 3, sideBiasM: 0, sideSdM: 3, mishitShare: 0 })
     expect(Math.abs(meanM / (3 * Math.sqrt(Math.PI / 2)) - 1)).toBeLessThan(0.001)
     expect(Math.abs(badM / (3 * Math.sqrt(2 * Math.log(10))) - 1)).toBeLessThan(0.001)
@@ -64,15 +69,29 @@ describe('the leave of a shot', () => {
 
   it('is never under the figure that shots are passed over by', () => {
     for (const [targetM, s] of SCATTERS) {
-      for (const off of [-20, -5, 0, 3, 30]) expect(leastLeaveM(targetM + off, s.carryM, s.longSdM, s.sideBiasM, s.sideSdM, s.mishitShare)).toBeLessThanOrEqual(meanLeaveM(targetM + off, s))
+      for (const off of [-20, -5, 0, 3, 30])
+        expect(
+          leastLeaveM(targetM + off, s.carryM, s.longSdM, s.sideBiasM, s.sideSdM, s.mishitShare),
+        ).toBeLessThanOrEqual(meanLeaveM(targetM + off, s))
     }
   })
 })
 
-const PLAYER = { mishitShare: 0.07, spread: 0.03, sideShare: 0.045 }
+const PLAYER = { mishitShare: 0.07, spread: 0.03, sideShare: 0.045, sideBias: 0 }
 const shotAt = (yd: number, more: Partial<CoverShot> = {}): CoverShot => {
   const carryM = yardsToMetres(yd)
-  return { clubId: `c${yd}`, rungId: 'full', grippedDown: false, predicted: false, carryM, certaintySdM: 0.5, scatterSdM: 0.03 * (carryM + 30), sideBiasM: 0, sideSdM: 0.045 * carryM, ...more }
+  return {
+    clubId: `c${yd}`,
+    rungId: 'full',
+    grippedDown: false,
+    predicted: false,
+    carryM,
+    certaintySdM: 0.5,
+    scatterSdM: 0.03 * (carryM + 30),
+    sideBiasM: 0,
+    sideSdM: 0.045 * carryM,
+    ...more,
+  }
 }
 const yards = (from: number, to: number) => targetsOf([yardsToMetres(from), yardsToMetres(to)], 'yd')
 
@@ -87,7 +106,13 @@ describe('cover', () => {
   it('names the shot that leaves least at each yard, as trying them all does', () => {
     const shots = [60, 72, 75, 100].flatMap(yd => [shotAt(yd), grippedDown(shotAt(yd))])
     for (const one of coverOf(shots, PLAYER, yards(60, 100))) {
-      const all = shots.map(shot => meanLeaveM(one.atM, { ...shot, longSdM: Math.hypot(shot.certaintySdM, shot.scatterSdM), mishitShare: PLAYER.mishitShare }))
+      const all = shots.map(shot =>
+        meanLeaveM(one.atM, {
+          ...shot,
+          longSdM: Math.hypot(shot.certaintySdM, shot.scatterSdM),
+          mishitShare: PLAYER.mishitShare,
+        }),
+      )
       expect(one.leaveM).toBeCloseTo(Math.min(...all), 9)
       expect(all[one.best]).toBeCloseTo(one.leaveM, 9)
       expect(one.badM).toBeGreaterThan(one.leaveM)
@@ -96,13 +121,30 @@ describe('cover', () => {
   })
 
   it('calls a hole where a number of its own would leave two yards less, and surely when no doubt about the numbers closes it', () => {
-    const holes = (doubtM: number) => stretches(coverOf([60, 66, 90, 96].flatMap(yd => [shotAt(yd, { certaintySdM: doubtM }), grippedDown(shotAt(yd, { certaintySdM: doubtM }))]), PLAYER, yards(60, 96)), one => one.hole)
+    const holes = (doubtM: number) =>
+      stretches(
+        coverOf(
+          [60, 66, 90, 96].flatMap(yd => [
+            shotAt(yd, { certaintySdM: doubtM }),
+            grippedDown(shotAt(yd, { certaintySdM: doubtM })),
+          ]),
+          PLAYER,
+          yards(60, 96),
+        ),
+        one => one.hole,
+      )
     const known = holes(0.3)
     expect(known.map(one => one.kind)).toContain('sure')
     for (const { all } of known) for (const { atM } of all) expect(Math.round(metresToYards(atM))).toBeGreaterThan(68)
     for (const { all } of known) for (const { atM } of all) expect(Math.round(metresToYards(atM))).toBeLessThan(84)
     expect(holes(6).map(one => one.kind)).not.toContain('sure')
-    expect(coverOf([60, 65, 70, 75].map(yd => shotAt(yd)), PLAYER, yards(60, 75)).some(one => one.hole)).toBe(false)
+    expect(
+      coverOf(
+        [60, 65, 70, 75].map(yd => shotAt(yd)),
+        PLAYER,
+        yards(60, 75),
+      ).some(one => one.hole),
+    ).toBe(false)
     expect(HOLE_M).toBeCloseTo(yardsToMetres(2), 12)
   })
 
@@ -120,7 +162,11 @@ describe('cover', () => {
   })
 
   it('sums up: how many within the line, and the worst', () => {
-    const at = coverOf([60, 90].map(yd => shotAt(yd)), PLAYER, yards(60, 90))
+    const at = coverOf(
+      [60, 90].map(yd => shotAt(yd)),
+      PLAYER,
+      yards(60, 90),
+    )
     const sum = sumCover(at, yardsToMetres(7))!
     expect(sum.targets).toBe(31)
     expect(sum.within).toBe(at.filter(one => one.leaveM <= yardsToMetres(7)).length)
@@ -131,18 +177,68 @@ describe('cover', () => {
 
   it('of a chart can count only what was hit, and at metres', () => {
     const bag = bagOf({ '56°': 56, '50°': 50 }, ['half', 'full'], 'arm')
-    const { grid, chart, player, cover } = calibrated(bag, [...tenBalls('56°', 'full', 95), ...tenBalls('50°', 'half', 70)])
+    const { grid, chart, player, cover } = calibrated(bag, [
+      ...tenBalls('56°', 'full', 95),
+      ...tenBalls('50°', 'half', 70),
+    ])
     const sides = sidesOfGrid(player.shots, grid)
     expect(sides).toMatchObject({ sd: 0.05, playerBias: 0, measured: 0 })
     expect(cover.shots.some(shot => shot.predicted)).toBe(true)
     const only = chartCover(chart, grid, sides, { measuredOnly: true })
-    expect(only.shots.filter(shot => !shot.grippedDown).map(shot => [shot.clubId, shot.rungId, shot.predicted])).toEqual([['56°', 'full', false], ['50°', 'half', false]])
+    expect(
+      only.shots.filter(shot => !shot.grippedDown).map(shot => [shot.clubId, shot.rungId, shot.predicted]),
+    ).toEqual([
+      ['56°', 'full', false],
+      ['50°', 'half', false],
+    ])
     expect(only.at.length).toBeLessThan(cover.at.length)
     const metres = chartCover(chart, grid, sides, { unit: 'm' })
     expect(metres.at.every(one => Number.isInteger(Math.round(one.atM * 1e9) / 1e9))).toBe(true)
   })
+
+  describe('of a player who misses to one side', () => {
+    const SWINGS = { '8:00': 0.62, '9:00': 0.76, '10:00': 0.88, 'full': 1 } as const
+    const FULL = { '46°': 126, '50°': 114, '54°': 102, '58°': 90 } as const
+    const bag = bagOf({ '46°': 46, '50°': 50, '54°': 54, '58°': 58 }, Object.keys(SWINGS))
+    /** Ten balls with every stock shot, an even chart; all of them off to the side by this share of the carry. */
+    const record = (bias: number) =>
+      Object.entries(FULL).flatMap(([club, full]) =>
+        Object.entries(SWINGS).flatMap(([swing, share]) =>
+          tenBalls(club, swing, full * share).map((shot, i) => {
+            const sideM = shot.carryM * (bias + 0.01 * ((i % 5) - 2))
+            return { ...shot, sideM }
+          }),
+        ),
+      )
+    const holes = (bias: number, aimedStraight: boolean) => {
+      const { cover, findings } = calibrated(bag, record(bias), {}, { ...USUAL_OPTIONS, aimedStraight })
+      return { at: cover.at, open: cover.at.filter(one => one.hole), flags: findings.map(one => one.flag) }
+    }
+
+    it('has no hole for it, however the player aims: what could be left keeps the same miss', () => {
+      for (const bias of [-0.04, 0.06])
+        for (const aimedStraight of [false, true]) {
+          const { open, flags } = holes(bias, aimedStraight)
+          expect(open, `${bias}`).toEqual([])
+          expect(flags).not.toContain('hole')
+          expect(flags).toContain('side-bias')
+        }
+    })
+
+    it('leaves what a straight one leaves when the aim is moved, and more when it is not', () => {
+      const straight = holes(0, false).at
+      const moved = holes(-0.04, false).at
+      const aimedAt = holes(-0.04, true).at
+      straight.forEach((one, i) => {
+        expect(moved[i]!.leaveM).toBeCloseTo(one.leaveM, 1)
+        expect(aimedAt[i]!.leaveM).toBeGreaterThan(moved[i]!.leaveM)
+        expect(aimedAt[i]!.couldM).toBeGreaterThan(moved[i]!.couldM)
+      })
+    })
+  })
 })
 
 it('the quick normal density is the density to nine figures', () => {
-  for (let x = -7.9; x < 7.9; x += 0.0371) expect(Math.abs(quickNormalDensity(x) - Math.exp(-x * x / 2) / Math.sqrt(2 * Math.PI))).toBeLessThan(1e-9)
+  for (let x = -7.9; x < 7.9; x += 0.0371)
+    expect(Math.abs(quickNormalDensity(x) - Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI))).toBeLessThan(1e-9)
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sidePattern } from '../../core/chart/model/side'
+import { sidePattern } from '../../core/model/side'
 import type { FlagRule, GapFacts } from '../../core/gaps/flag'
 import type { Ladder } from '../../core/gaps/ladder'
 import { plainOdds } from '../../core/gaps/odds'
@@ -7,30 +7,66 @@ import { yardsToMetres } from '../../core/units'
 
 /** A ladder from carries in yards; the clubs are named by their place. */
 export function ladderOf(...carriesYd: number[]): Ladder {
-  return carriesYd.map((yd, i) => ({ clubId: `c${i}`, rungId: 'full', carryM: yardsToMetres(yd), balls: 5, predicted: false, stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!), stepPlusMinusM: null }))
+  return carriesYd.map((yd, i) => ({
+    clubId: `c${i}`,
+    rungId: 'full',
+    carryM: yardsToMetres(yd),
+    balls: 5,
+    predicted: false,
+    stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!),
+    stepPlusMinusM: null,
+  }))
 }
 
 /** A ladder whose every statement has the same odds, and nothing else to say of it. */
 export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFacts> = {}): GapFacts {
   return {
-    ladder, chart: [], odds: { ...plainOdds, gap: () => probability, overlap: () => probability, stepPlusMinusM: () => 1, uneven: () => probability, looser: () => probability },
-    bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] }, level: 'unknown', nowMs: 0, cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 }, withinM: yardsToMetres(3), goodEnough: true,
-    sides: sidePattern([], 0), spread: { ln: 0.03, degrees: 10 }, descentDeg: () => null, moved: [], said: new Map(), trusted: { offsM: [] }, flyers: new Map(), ...more,
+    ladder,
+    chart: [],
+    odds: {
+      ...plainOdds,
+      gap: () => probability,
+      overlap: () => probability,
+      stepPlusMinusM: () => 1,
+      uneven: () => probability,
+      looser: () => probability,
+    },
+    bag: { clubs: [], scale: { school: 'custom', rungs: [] }, struckOut: [] },
+    level: 'unknown',
+    nowMs: 0,
+    cover: { unit: 'yd', shots: [], at: [], mishitShare: 0.07 },
+    withinM: yardsToMetres(3),
+    goodEnough: true,
+    sides: sidePattern([], 0),
+    spread: { ln: 0.03, degrees: 10 },
+    descentDeg: () => null,
+    moved: [],
+    said: new Map(),
+    trusted: { offsM: [] },
+    flyers: new Map(),
+    ...more,
   }
 }
 
-interface Case { name: string, yd: number[], options?: Record<string, number> }
-interface FlaggedCase extends Case { flags: [shorter: string, longer: string][] }
+interface Case {
+  name: string
+  yd: number[]
+  options?: Record<string, number>
+}
+interface FlaggedCase extends Case {
+  flags: [shorter: string, longer: string][]
+}
 
 /** Runs a rule over tables of quiet and flagged ladders. A case that says nothing, or stands twice, is refused. */
-export function testRule(rule: FlagRule, cases: { quiet: Case[], flagged: FlaggedCase[] }): void {
+export function testRule(rule: FlagRule, cases: { quiet: Case[]; flagged: FlaggedCase[] }): void {
   const seen = new Set<string>()
   for (const { name, yd, options } of [...cases.quiet, ...cases.flagged]) {
     const key = JSON.stringify([yd, options])
     if (seen.has(key)) throw new Error(`${rule.meta.id}: the case "${name}" stands twice`)
     seen.add(key)
   }
-  for (const { name, flags } of cases.flagged) if (flags.length === 0) throw new Error(`${rule.meta.id}: the flagged case "${name}" expects no flag`)
+  for (const { name, flags } of cases.flagged)
+    if (flags.length === 0) throw new Error(`${rule.meta.id}: the flagged case "${name}" expects no flag`)
 
   describe(`flag ${rule.meta.id}`, () => {
     it.each(cases.quiet)('is quiet: $name', ({ yd, options }) => {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { newestCorrection } from '../../core/chart/corrections'
-import { USUAL_OPTIONS } from '../../core/chart/calibration'
+import { newestCorrection } from '../../core/corrections/air-correction'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { plusMinusM } from '../../core/chart/chart-cell'
-import { onLevel } from '../../core/chart/level'
+import { onLevel } from '../../core/corrections/level'
 import { NEUTRAL } from '../../core/flight/air'
 import { toLevel } from '../../core/flight/neutral'
 import type { AirEntry } from '../../core/flight/session-air'
@@ -10,20 +10,31 @@ import type { Session } from '../../core/shot/shot'
 import { landingHeightM } from '../../core/shot/landing-height'
 import { readShotTable } from '../../core/files/shot-table'
 import { yardsToMetres } from '../../core/units'
-import { correctionWords } from '../../shared/air-words'
-import { takenWords } from '../../shared/reading-words'
+import { correctionText } from '../../words/air'
+import { takenTexts } from '../../words/readings'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
 
 const BAG = bagOf({ '60°': 60, '50°': 50, '5 iron': 27 }, ['half', 'full'])
 const still: Session = { id: 's', startedAtMs: DAY_MS, method: 'laser', ball: 'own' }
-const INTO: AirEntry = { fromMs: DAY_MS, tempC: 20, humidity: 0.5, altitudeM: 0, qnhPa: null, wind: { speedMs: 3, clock: 12, judged: 'meter' }, ground: 'open' }
+const INTO: AirEntry = {
+  fromMs: DAY_MS,
+  tempC: 20,
+  humidity: 0.5,
+  altitudeM: 0,
+  qnhPa: null,
+  wind: { speedMs: 3, clock: 12, judged: 'meter' },
+  ground: 'open',
+}
 const windText = (ms: number) => `${ms} m/s`
-const full = (result: ReturnType<typeof calibrated>) => result.chart.find(cell => cell.clubId === '50°' && cell.rungId === 'full')!
-const highBalls = (heightM: number | undefined) => tenBalls('50°', 'full', 100).map(shot => ({ ...shot, ...(heightM !== undefined && { heightM }) }))
+const full = (result: ReturnType<typeof calibrated>) =>
+  result.chart.find(cell => cell.clubId === '50°' && cell.rungId === 'full')!
+const highBalls = (heightM: number | undefined) =>
+  tenBalls('50°', 'full', 100).map(shot => ({ ...shot, ...(heightM !== undefined && { heightM }) }))
 
 describe('a place above or below the tee', () => {
   it('a yard up is a yard of carry at 65 yd, less for a steep descent, more for a flat one (common practice: yard for yard)', () => {
-    const gained = (loft: number, yd: number, up: number) => (toLevel(loft, yardsToMetres(yd), yardsToMetres(up), NEUTRAL) as { carryM: number }).carryM / 0.9144 - yd
+    const gained = (loft: number, yd: number, up: number) =>
+      (toLevel(loft, yardsToMetres(yd), yardsToMetres(up), NEUTRAL) as { carryM: number }).carryM / 0.9144 - yd
     expect(gained(58, 65, 5)).toBeGreaterThan(3.5)
     expect(gained(58, 65, 5)).toBeLessThan(6)
     expect(gained(46, 137, 5)).toBeLessThan(gained(58, 50, 5))
@@ -31,7 +42,12 @@ describe('a place above or below the tee', () => {
   })
 
   it('has its share of an evenly rising range, and all of it beyond the target', () => {
-    expect([landingHeightM({ distanceM: 100, heightM: 4 }, 75), landingHeightM({ distanceM: 90, heightM: -3 }, 60), landingHeightM({ distanceM: 90, heightM: 0 }, 60), landingHeightM({ distanceM: 40, heightM: 50 }, 120)]).toEqual([3, -2, 0, 50])
+    expect([
+      landingHeightM({ distanceM: 100, heightM: 4 }, 75),
+      landingHeightM({ distanceM: 90, heightM: -3 }, 60),
+      landingHeightM({ distanceM: 90, heightM: 0 }, 60),
+      landingHeightM({ distanceM: 40, heightM: 50 }, 120),
+    ]).toEqual([3, -2, 0, 50])
   })
 })
 
@@ -46,7 +62,9 @@ describe('the chart on level ground', () => {
     expect(plusMinusM(full(up))!).toBeGreaterThan(plusMinusM(full(level))!)
     // No air was taken, and the chart does not claim one.
     expect(up.air).toBe('as measured')
-    expect(correctionWords(newestCorrection(up.corrections, full(up))!, 'yd', windText)).toMatch(/^to a place 4 yd above: 100 measured, 104 on the level, ± [\d.]+ for the ground$/)
+    expect(correctionText(newestCorrection(up.corrections, full(up))!, 'yd', windText)).toMatch(
+      /^to a place 4 yd above: 100 measured, 104 on the level, ± [\d.]+ for the ground$/,
+    )
   })
 
   it('takes height and wind out together, and says what was measured', () => {
@@ -55,7 +73,9 @@ describe('the chart on level ground', () => {
     expect(full(both).carryM!).toBeGreaterThan(full(wind).carryM! + 2)
     const [found] = both.corrections
     expect(found!.measuredM).toBeCloseTo(yardsToMetres(100), 0)
-    expect(correctionWords(found!, 'yd', windText)).toMatch(/^into 3 m\/s, to a place 4 yd above: 100 measured, 1\d\d in neutral air/)
+    expect(correctionText(found!, 'yd', windText)).toMatch(
+      /^into 3 m\/s, to a place 4 yd above: 100 measured, 1\d\d in neutral air/,
+    )
     expect(both.air).toBe('neutral')
   })
 
@@ -66,7 +86,9 @@ describe('the chart on level ground', () => {
     const shots = [...computed, ...iron, ...flat]
     expect(onLevel({ bag: BAG, sessions: [still], shots }).record.shots).toEqual(shots)
     // Switched off with the air, all stays as it was measured.
-    expect(full(calibrated(BAG, highBalls(4), { sessions: [still] }, { ...USUAL_OPTIONS, neutralAir: false })).carryM).toBeCloseTo(full(level).carryM!, 9)
+    expect(
+      full(calibrated(BAG, highBalls(4), { sessions: [still] }, { ...USUAL_OPTIONS, neutralAir: false })).carryM,
+    ).toBeCloseTo(full(level).carryM!, 9)
   })
 })
 
@@ -74,7 +96,9 @@ describe('a height on record', () => {
   it('is read in either unit, and one that cannot be is named', () => {
     expect(readShotTable('club,swing,carry_m,height_yd\n50°,full,90,-5').rows[0]!.heightM).toBeCloseTo(-4.572, 9)
     expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,0').rows[0]).not.toHaveProperty('heightM')
-    expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,200').errors).toEqual([{ row: 2, column: 'height_m', value: '200', allowed: 'is not a number that makes -60 to 60 m' }])
-    expect(takenWords({ balls: 1, taken: { heightM: -4.572 } }, 'yd', id => id)).toEqual(['5 yd below the tee'])
+    expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,200').errors).toEqual([
+      { row: 2, column: 'height_m', value: '200', allowed: 'is not a number that makes -60 to 60 m' },
+    ])
+    expect(takenTexts({ balls: 1, taken: { heightM: -4.572 } }, 'yd', id => id)).toEqual(['5 yd below the tee'])
   })
 })

@@ -1,21 +1,26 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { cellEstimate } from '../../core/chart/model/estimate'
-import { fitModel, type ModelSession } from '../../core/chart/model/fit'
-import { carryAtSpeed, fitSpeedLine } from '../../core/chart/model/club-speed'
-import { ballsToGo, gains, goodEnough, hitNext } from '../../core/chart/model/next-shot'
-import { sidePattern } from '../../core/chart/model/side'
-import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../core/chart/model/statements'
+import { cellEstimate } from '../../core/model/estimate'
+import { fitModel, type ModelSession } from '../../core/model/fit'
+import { carryAtSpeed, fitSpeedLine } from '../../core/model/club-speed'
+import { ballsToGo, gains, goodEnough, hitNext } from '../../core/model/next-shot'
+import { sidePattern } from '../../core/model/side'
+import {
+  evidenceOfMove,
+  probabilityOfGap,
+  probabilityOfLooser,
+  probabilityOfOverlap,
+} from '../../core/model/statements'
 import { yardsToMetres } from '../../core/units'
-import { normalCdf, normalDensity, quickNormalCdf, studentQuantile, SURE_Z, Z_80 } from '../../core/chart/model/normal'
-import { priorCovariance, priorMean, type ModelCell } from '../../core/chart/model/prior'
-import { kindsOfShot } from '../../core/chart/model/kinds'
+import { normalCdf, normalDensity, quickNormalCdf, studentQuantile, SURE_Z, Z_80 } from '../../core/stats/normal'
+import { priorCovariance, priorMean, type ModelCell } from '../../core/model/prior'
+import { kindsOfShot } from '../../core/model/kinds'
 
 interface FitCase {
   id: string
   kind: string
   why: string
-  input: { cells: ModelCell[], sessions: ModelSession[], nowDay: number, constants?: { phi0: number, phiNu: number } }
+  input: { cells: ModelCell[]; sessions: ModelSession[]; nowDay: number; constants?: { phi0: number; phiNu: number } }
   output: {
     stockCarryM: number[]
     lnSd: number[]
@@ -40,37 +45,71 @@ const run = ({ input: { cells, sessions, nowDay, constants } }: FitCase) =>
 function close(ours: Iterable<number>, theirs: readonly number[], what: string) {
   const list = [...ours]
   expect(list.length, what).toBe(theirs.length)
-  list.forEach((value, i) => expect(Math.abs(value - theirs[i]!), `${what} ${i}: ${value} for ${theirs[i]}`).toBeLessThanOrEqual(1e-6 * Math.max(1e-3, Math.abs(theirs[i]!))))
+  list.forEach((value, i) =>
+    expect(Math.abs(value - theirs[i]!), `${what} ${i}: ${value} for ${theirs[i]}`).toBeLessThanOrEqual(
+      1e-6 * Math.max(1e-3, Math.abs(theirs[i]!)),
+    ),
+  )
 }
 
 describe('the pooled model', () => {
-  it.each(fits)('$id: $why', (c) => {
+  it.each(fits)('$id: $why', c => {
     const fit = run(c)
     const n = c.input.cells.length
     const cells = c.input.cells.map((_, i) => cellEstimate(fit, i))
     expect(fit.passes).toBe(c.output.passes)
-    close(cells.map(e => e.carryM), c.output.stockCarryM, 'stock carry')
-    close(fit.mean.map((_, i) => Math.sqrt(fit.covariance[i * n + i]!)), c.output.lnSd, 'sd')
-    close(cells.flatMap(e => e.certainty80M), c.output.interval80M.flat(), 'certainty')
-    close(cells.flatMap(e => e.window80M), c.output.window80M.flat(), 'window')
-    close(cells.map(e => e.spreadSdM), c.output.spreadSdM, 'spread')
+    close(
+      cells.map(e => e.carryM),
+      c.output.stockCarryM,
+      'stock carry',
+    )
+    close(
+      fit.mean.map((_, i) => Math.sqrt(fit.covariance[i * n + i]!)),
+      c.output.lnSd,
+      'sd',
+    )
+    close(
+      cells.flatMap(e => e.certainty80M),
+      c.output.interval80M.flat(),
+      'certainty',
+    )
+    close(
+      cells.flatMap(e => e.window80M),
+      c.output.window80M.flat(),
+      'window',
+    )
+    close(
+      cells.map(e => e.spreadSdM),
+      c.output.spreadSdM,
+      'spread',
+    )
     close([fit.spread, fit.degrees], [c.output.phi, c.output.nu], 'φ and ν')
     close(fit.looseness, c.output.lambda, 'looseness')
-    close(fit.verdicts.flat().map(v => v.clean).filter(p => !Number.isNaN(p)), c.output.cleanProbability.flat(), 'clean')
+    close(
+      fit.verdicts
+        .flat()
+        .map(v => v.clean)
+        .filter(p => !Number.isNaN(p)),
+      c.output.cleanProbability.flat(),
+      'clean',
+    )
     close(fit.regularity, c.output.kappaWeights, 'regularity')
   })
 
   const from = (id: string) => fits.find(f => f.id === id)!
-  const other = <T>(id: string) => cases.find(c => c.id === id) as unknown as { input: Record<string, never>, output: T }
+  const other = <T>(id: string) =>
+    cases.find(c => c.id === id) as unknown as { input: Record<string, never>; output: T }
 
   it('names the stock shot that teaches most, and how many balls are left to good enough', () => {
     const fit = run(from('two-sessions'))
-    const { cell, gainsM, forecastBalls } = other<{ cell: number, gainsM: number[], forecastBalls: number }>('hit-this-next').output
+    const { cell, gainsM, forecastBalls } = other<{ cell: number; gainsM: number[]; forecastBalls: number }>(
+      'hit-this-next',
+    ).output
     const options = { measSdM: 0.9144, balls: 1, need: [...fit.mean].map(() => 1) }
     close(gains(fit, options), gainsM, 'gain')
     expect(hitNext(fit, options)!.cell).toBe(cell)
     expect(ballsToGo(fit, options, yardsToMetres(3))).toBe(forecastBalls)
-    const struckOut = options.need.map((_, i) => i === cell ? 0 : 1)
+    const struckOut = options.need.map((_, i) => (i === cell ? 0 : 1))
     expect(hitNext(fit, { ...options, need: struckOut })!.cell).not.toBe(cell)
     expect(hitNext(fit, { ...options, need: struckOut.map(() => 0) })).toBeNull()
     expect(goodEnough(fit, options.need, 1000)).toBe(true)
@@ -79,22 +118,51 @@ describe('the pooled model', () => {
   it('states gap, overlap, looser and moved with their odds', () => {
     const c = from('two-sessions')
     const fit = run(c)
-    const { pGap, pOverlap, pLoose, eMoved } = other<{ pGap: number, pOverlap: number, pLoose: number, eMoved: number }>('statements').output
-    close([probabilityOfGap(fit, 9, 5, 10.9728), probabilityOfOverlap(fit, 5, 15, 3.6576), probabilityOfLooser(fit, 9, 1.25)], [pGap, pOverlap, pLoose], 'odds')
-    const since = c.input.sessions.filter(s => s.day > 0).map(s => ({ shots: s.shots.filter(shot => shot.cell === 9) })).filter(s => s.shots.length > 0)
+    const { pGap, pOverlap, pLoose, eMoved } = other<{
+      pGap: number
+      pOverlap: number
+      pLoose: number
+      eMoved: number
+    }>('statements').output
+    close(
+      [
+        probabilityOfGap(fit, 9, 5, 10.9728),
+        probabilityOfOverlap(fit, 5, 15, 3.6576),
+        probabilityOfLooser(fit, 9, 1.25),
+      ],
+      [pGap, pOverlap, pLoose],
+      'odds',
+    )
+    const since = c.input.sessions
+      .filter(s => s.day > 0)
+      .map(s => ({ shots: s.shots.filter(shot => shot.cell === 9) }))
+      .filter(s => s.shots.length > 0)
     close([evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, since)], [eMoved], 'evidence')
     expect(evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, [])).toBeCloseTo(1, 9)
   })
 
-  it('lays a line through club speed, and leans each cell\'s side on the player\'s', () => {
-    const speed = cases.find(c => c.id === 'club-speed') as unknown as { input: { points: { speedMph: number, carryM: number }[] }, output: { a: number, b: number, at72: { carryM: number, lnSd: number } } }
+  it("lays a line through club speed, and leans each cell's side on the player's", () => {
+    const speed = cases.find(c => c.id === 'club-speed') as unknown as {
+      input: { points: { speedMph: number; carryM: number }[] }
+      output: { a: number; b: number; at72: { carryM: number; lnSd: number } }
+    }
     const line = fitSpeedLine(speed.input.points.map(p => ({ ...p, measSdM: 0.9144 })))
     const at72 = carryAtSpeed(line, 72)
-    close([line.a, line.b, at72.carryM, at72.lnSd], [speed.output.a, speed.output.b, speed.output.at72.carryM, speed.output.at72.lnSd], 'line')
+    close(
+      [line.a, line.b, at72.carryM, at72.lnSd],
+      [speed.output.a, speed.output.b, speed.output.at72.carryM, speed.output.at72.lnSd],
+      'line',
+    )
     expect(carryAtSpeed(fitSpeedLine([]), 70).carryM).toBeCloseTo(91.44, 9)
 
-    const side = cases.find(c => c.id === 'lateral') as unknown as { input: { obs: { cell: number, r: number }[], cells: number }, output: { bias: number[], biasVar: number[], sd: number, playerBias: number } }
-    const pattern = sidePattern(side.input.obs.map(o => ({ cell: o.cell, ratio: o.r })), side.input.cells)
+    const side = cases.find(c => c.id === 'lateral') as unknown as {
+      input: { obs: { cell: number; r: number }[]; cells: number }
+      output: { bias: number[]; biasVar: number[]; sd: number; playerBias: number }
+    }
+    const pattern = sidePattern(
+      side.input.obs.map(o => ({ cell: o.cell, ratio: o.r })),
+      side.input.cells,
+    )
     close(pattern.bias, side.output.bias, 'bias')
     close(pattern.variance, side.output.biasVar, 'variance of bias')
     close([pattern.sd, pattern.playerBias], [side.output.sd, side.output.playerBias], 'side')
@@ -103,26 +171,64 @@ describe('the pooled model', () => {
 
   it('gives the same chart for the shots of a session in any order', () => {
     const c = fits.find(f => f.id === 'mixed-bad-shots')!
-    const turned = run({ ...c, input: { ...c.input, sessions: c.input.sessions.map(s => ({ ...s, shots: [...s.shots].reverse() })) } })
+    const turned = run({
+      ...c,
+      input: { ...c.input, sessions: c.input.sessions.map(s => ({ ...s, shots: [...s.shots].reverse() })) },
+    })
     close(turned.mean, [...run(c).mean], 'mean')
   })
 
   it.each([
     ['a pile of a million', [{ day: 0, shots: [{ cell: 0, carryM: 60, measSdM: 0, balls: 1_000_000 }] }]],
-    ['five hundred equal balls without error', [{ day: 0, shots: Array.from({ length: 500 }, () => ({ cell: 1, carryM: 70, measSdM: 0, balls: 1 })) }]],
-    ['30 and 90 in turn', [{ day: 0, shots: Array.from({ length: 40 }, (_, i) => ({ cell: 0, carryM: i % 2 ? 30 : 90, measSdM: 0.9, balls: 1 })) }]],
-    ['ten years between', [{ day: 0, shots: [{ cell: 0, carryM: 60, measSdM: 0.9, balls: 1 }] }, { day: 3650, shots: [{ cell: 1, carryM: 75, measSdM: 0.9, balls: 1 }] }]],
-    ['a cell that is not there, and figures that are none', [{ day: 0, shots: [{ cell: 9, carryM: 60, measSdM: 1, balls: 1 }, { cell: 0, carryM: Number.NaN, measSdM: 1, balls: 1 }] }]],
+    [
+      'five hundred equal balls without error',
+      [{ day: 0, shots: Array.from({ length: 500 }, () => ({ cell: 1, carryM: 70, measSdM: 0, balls: 1 })) }],
+    ],
+    [
+      '30 and 90 in turn',
+      [
+        {
+          day: 0,
+          shots: Array.from({ length: 40 }, (_, i) => ({ cell: 0, carryM: i % 2 ? 30 : 90, measSdM: 0.9, balls: 1 })),
+        },
+      ],
+    ],
+    [
+      'ten years between',
+      [
+        { day: 0, shots: [{ cell: 0, carryM: 60, measSdM: 0.9, balls: 1 }] },
+        { day: 3650, shots: [{ cell: 1, carryM: 75, measSdM: 0.9, balls: 1 }] },
+      ],
+    ],
+    [
+      'a cell that is not there, and figures that are none',
+      [
+        {
+          day: 0,
+          shots: [
+            { cell: 9, carryM: 60, measSdM: 1, balls: 1 },
+            { cell: 0, carryM: Number.NaN, measSdM: 1, balls: 1 },
+          ],
+        },
+      ],
+    ],
   ])('stays finite and sane: %s', (_, sessions) => {
-    const cells = [{ club: 0, rung: 0, loftDeg: 56, lnFraction: -0.3 }, { club: 0, rung: 1, loftDeg: 56, lnFraction: 0 }]
+    const cells = [
+      { club: 0, rung: 0, loftDeg: 56, lnFraction: -0.3 },
+      { club: 0, rung: 1, loftDeg: 56, lnFraction: 0 },
+    ]
     const fit = fitModel(cells, sessions, 3650)
-    for (const value of [...fit.mean, ...fit.covariance, fit.spread, fit.degrees, ...fit.looseness]) expect(Number.isFinite(value)).toBe(true)
+    for (const value of [...fit.mean, ...fit.covariance, fit.spread, fit.degrees, ...fit.looseness])
+      expect(Number.isFinite(value)).toBe(true)
     for (let i = 0; i < 2; i++) expect(fit.covariance[i * 3]).toBeGreaterThan(1e-5)
     expect(fit.passes).toBeLessThanOrEqual(12)
   })
 
   it('has a prior that is symmetric and shares quirks where cells share a club or a swing', () => {
-    const cells: ModelCell[] = [{ club: 0, rung: 0, loftDeg: 52, lnFraction: 0 }, { club: 1, rung: 0, loftDeg: 52, lnFraction: 0, rungDoubt: 4 }]
+    const cells: ModelCell[] = [
+      { club: 0, rung: 0, loftDeg: 52, lnFraction: 0 },
+      { club: 1, rung: 0, loftDeg: 52, lnFraction: 0, rungDoubt: 4 },
+    ]
     const k = priorCovariance(cells, 1)
     expect(k[1]).toBe(k[2])
     expect(k[0]! - 0.3 ** 2).toBeCloseTo(0.05 ** 2 + 0.028 ** 2 + 0.018 ** 2, 12)
@@ -132,17 +238,31 @@ describe('the pooled model', () => {
 
 describe('the distributions behind it', () => {
   it('the quick Φ is the exact one to 3e-10, from end to end', () => {
-    for (let z = -SURE_Z; z < SURE_Z; z += 0.0037) expect(Math.abs(quickNormalCdf(z) - normalCdf(z)), String(z)).toBeLessThan(3e-10)
+    for (let z = -SURE_Z; z < SURE_Z; z += 0.0037)
+      expect(Math.abs(quickNormalCdf(z) - normalCdf(z)), String(z)).toBeLessThan(3e-10)
     expect([quickNormalCdf(-SURE_Z), quickNormalCdf(SURE_Z)].map(p => Math.round(p))).toEqual([0, 1])
   })
 
   // Abramowitz & Stegun, Handbook of Mathematical Functions (1964), table 26.1 (from memory).
-  it.each([[0, 0.5], [1, 0.841344746068543], [2, 0.977249868051821], [3, 0.998650101968370], [-1, 0.158655253931457], [-5, 2.866515719e-7], [-8, 6.220960574e-16]])('Φ(%f)', (x, p) => {
+  it.each([
+    [0, 0.5],
+    [1, 0.841344746068543],
+    [2, 0.977249868051821],
+    [3, 0.99865010196837],
+    [-1, 0.158655253931457],
+    [-5, 2.866515719e-7],
+    [-8, 6.220960574e-16],
+  ])('Φ(%f)', (x, p) => {
     expect(normalCdf(x) / p).toBeCloseTo(1, 7)
   })
 
   // Handbook table of Student's t, upper 10 %.
-  it.each([[3, 1.638], [4, 1.533], [10, 1.372], [30, 1.310]])('t with %i degrees of freedom is %f to 2e-3', (degrees, t) => {
+  it.each([
+    [3, 1.638],
+    [4, 1.533],
+    [10, 1.372],
+    [30, 1.31],
+  ])('t with %i degrees of freedom is %f to 2e-3', (degrees, t) => {
     expect(Math.abs(studentQuantile(Z_80, degrees) - t)).toBeLessThan(2e-3)
   })
 

@@ -5,7 +5,17 @@ import { carryFaultWords, readTypedCarry } from '../../core/shot/typed-carry'
 const read = (text: string, unit: 'yd' | 'm' = 'yd') => readTypedCarry(text, unit)
 
 describe('a carry as it is typed', () => {
-  it.each([['75', 'yd', 68.58], [' 75 ', 'yd', 68.58], ['75.5', 'm', 75.5], ['75,5', 'm', 75.5], ['75.', 'm', 75], ['1', 'yd', 0.9144], ['400', 'yd', 365.76], ['365', 'm', 365], ['.5e', 'm', null]] as const)('"%s" %s', (text, unit, metres) => {
+  it.each([
+    ['75', 'yd', 68.58],
+    [' 75 ', 'yd', 68.58],
+    ['75.5', 'm', 75.5],
+    ['75,5', 'm', 75.5],
+    ['75.', 'm', 75],
+    ['1', 'yd', 0.9144],
+    ['400', 'yd', 365.76],
+    ['365', 'm', 365],
+    ['.5e', 'm', null],
+  ] as const)('"%s" %s', (text, unit, metres) => {
     if (metres === null) expect(read(text, unit)).toEqual({ fault: 'not-a-number' })
     else expect(read(text, unit)).toEqual({ carryM: expect.closeTo(metres, 9) })
   })
@@ -26,9 +36,11 @@ describe('a carry as it is typed', () => {
   })
 
   it('never throws and never lets through what is not a possible carry', () => {
-    fc.assert(fc.property(fc.string(), (text) => {
-      const result = read(text, 'm')
-      if ('carryM' in result) expect(result.carryM >= 1 && result.carryM <= 365).toBe(true)
-    }))
+    fc.assert(
+      fc.property(fc.string(), text => {
+        const result = read(text, 'm')
+        if ('carryM' in result) expect(result.carryM >= 1 && result.carryM <= 365).toBe(true)
+      }),
+    )
   })
 })

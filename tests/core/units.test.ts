@@ -2,7 +2,19 @@ import { execFileSync } from 'node:child_process'
 import { existsSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { distanceText, distanceWithUnit, fromUnit, kmhToMps, METRES_PER_MILE, METRES_PER_YARD, metresToYards, mphToMps, mpsToMph, toUnit, yardsToMetres } from '../../core/units'
+import {
+  distanceText,
+  distanceWithUnit,
+  fromUnit,
+  kmhToMps,
+  METRES_PER_MILE,
+  METRES_PER_YARD,
+  metresToYards,
+  mphToMps,
+  mpsToMph,
+  toUnit,
+  yardsToMetres,
+} from '../../core/units'
 
 describe('units, by the exact definitions', () => {
   // International yard and pound agreement (1959): 1 yd = 0.9144 m; a mile is 1760 yd = 1609.344 m.
@@ -21,9 +33,11 @@ describe('units, by the exact definitions', () => {
   })
 
   it('gives every carry that can be typed, in tenths, back as it was typed', () => {
-    fc.assert(fc.property(fc.integer({ min: 10, max: 4000 }), fc.constantFrom('yd' as const, 'm' as const), (tenths, unit) => {
-      expect(Number(distanceText(fromUnit(tenths / 10, unit), unit, 1))).toBe(tenths / 10)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 4000 }), fc.constantFrom('yd' as const, 'm' as const), (tenths, unit) => {
+        expect(Number(distanceText(fromUnit(tenths / 10, unit), unit, 1))).toBe(tenths / 10)
+      }),
+    )
   })
 
   it('rounds half away from zero, and never writes minus nought', () => {
@@ -36,8 +50,16 @@ describe('units, by the exact definitions', () => {
   })
 
   it('converts in one place: nowhere else stands how long a yard or a mile is', () => {
-    const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard', 'core', 'shared', 'app', 'server'], { encoding: 'utf8' }).trim().split('\n')
-    const knowing = files.filter(file => /\.(ts|vue)$/.test(file) && existsSync(file) && /0\.9144\b|1609\.?3/.test(readFileSync(file, 'utf8')))
+    const files = execFileSync(
+      'git',
+      ['ls-files', '--cached', '--others', '--exclude-standard', 'core', 'shared', 'app', 'server'],
+      { encoding: 'utf8' },
+    )
+      .trim()
+      .split('\n')
+    const knowing = files.filter(
+      file => /\.(ts|vue)$/.test(file) && existsSync(file) && /0\.9144\b|1609\.?3/.test(readFileSync(file, 'utf8')),
+    )
     expect(knowing.sort()).toEqual(['core/units.ts'])
   })
 })

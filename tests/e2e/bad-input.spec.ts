@@ -1,10 +1,13 @@
 import { addPlayer, atTheRange, expect, packBag, provokes, test } from './coach'
 
-test('an impossible carry is told beside the field, and what was typed stays', async ({ page, signUp }) => {
-  await atTheRange(page, signUp)
+test('an impossible carry is told beside the field, and what was typed stays', async ({ page }) => {
+  await atTheRange(page)
   for (const [typed, words] of [
-    ['', 'No carry yet: type 1 to 400 yd.'], ['0', '0 yd is not possible: type 1 to 400 yd.'], ['-5', '-5 yd is not possible: type 1 to 400 yd.'],
-    ['401', '401 yd is not possible: type 1 to 400 yd.'], ['abc', '"abc" is not a number: type 1 to 400 yd.'],
+    ['', 'No carry yet: type 1 to 400 yd.'],
+    ['0', '0 yd is not possible: type 1 to 400 yd.'],
+    ['-5', '-5 yd is not possible: type 1 to 400 yd.'],
+    ['401', '401 yd is not possible: type 1 to 400 yd.'],
+    ['abc', '"abc" is not a number: type 1 to 400 yd.'],
   ] as const) {
     await page.locator('#carry').fill(typed)
     await page.locator('#carry').press('Enter')
@@ -14,7 +17,10 @@ test('an impossible carry is told beside the field, and what was typed stays', a
   await expect(page.getByText('None yet.')).toBeVisible()
 })
 
-test('a bag with a loft of 95 and two rungs of one name is refused beside its fields, and nothing typed is lost', async ({ page, signUp }) => {
+test('a bag with a loft of 95 and two rungs of one name is refused beside its fields, and nothing typed is lost', async ({
+  page,
+  signUp,
+}) => {
   await signUp()
   await addPlayer(page, 'Pip Marlow')
   await packBag(page)
@@ -52,7 +58,11 @@ test('a name of 10,000 characters is refused, and one with script is text and no
   await expect(page.getByText(script)).toBeVisible()
 })
 
-test('a stale page that edits a player or a bag someone else changed is told so, and loses nothing', async ({ page, signUp, context }) => {
+test('a stale page that edits a player or a bag someone else changed is told so, and loses nothing', async ({
+  page,
+  signUp,
+  context,
+}) => {
   provokes('409')
   await signUp()
   await addPlayer(page, 'Pip Marlow')
@@ -88,8 +98,10 @@ test('a stale page that edits a player or a bag someone else changed is told so,
   await expect(page.getByText('Pip Marlowe')).toBeVisible()
 })
 
-test('a club with balls is retired, not lost, and comes back; without balls it goes; undo brings all back', async ({ page, signUp }) => {
-  await atTheRange(page, signUp)
+test('a club with balls is retired, not lost, and comes back; without balls it goes; undo brings all back', async ({
+  page,
+}) => {
+  await atTheRange(page)
   await page.locator('#carry').fill('80')
   await page.locator('#carry').press('Enter')
   await page.getByRole('link', { name: /^Bag/ }).click()

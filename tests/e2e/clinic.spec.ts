@@ -1,7 +1,7 @@
 import { addPlayer, atTheRange, expect, hit, packBag, test } from './coach'
 
-test('a clinic: two players on one tee, one tap apart, and it tells whose ball is next', async ({ page, signUp }) => {
-  await atTheRange(page, signUp, 'Pip Marlow')
+test('a clinic: two players on one tee, one tap apart, and it tells whose ball is next', async ({ page }) => {
+  await atTheRange(page, 'Pip Marlow')
   const first = page.url()
   await page.goto('/players')
   await addPlayer(page, 'Juno Reed')
@@ -21,6 +21,9 @@ test('a clinic: two players on one tee, one tap apart, and it tells whose ball i
   await expect(tee.getByRole('link', { name: 'Juno Reed, next ball' })).toBeVisible()
   await page.getByRole('button', { name: 'Leaves the tee' }).click()
   await expect(tee.getByRole('link', { name: /Pip Marlow/ })).toHaveCount(0)
-  await page.getByRole('region', { name: /Notifications/ }).getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(tee.getByRole('link', { name: /Pip Marlow/ })).toBeVisible()
 })

@@ -1,37 +1,85 @@
 import { test as base, expect, type Page } from '@playwright/test'
 import mysql from 'mysql2/promise'
+import { v7 as newId } from 'uuid'
+import { starterRungs } from '../../core/swing/scale'
+import { USUAL_PLAN } from '../../shared/session'
+import { startStack } from './stack'
 
 export { expect }
 
+interface OfATest {
+  quiet: undefined
+  signUp: () => Promise<void>
+  demo: () => Promise<void>
+}
+
 /** Every page of every test: no error on its console, no request that leaves the machine. */
-export const test = base.extend<{ quiet: undefined, signUp: () => Promise<void>, demo: () => Promise<void> }>({
-  baseURL: async ({}, use) => use(process.env.E2E_URL), // eslint-disable-line no-empty-pattern
-  quiet: [async ({ page, baseURL }, use, info) => {
-    const noise: string[] = []
-    page.on('pageerror', error => noise.push(`error: ${error.message}`))
-    page.on('console', message => message.type() === 'error' && noise.push(`console: ${message.text()}`))
-    page.on('request', request => /^https?:/.test(request.url()) && !request.url().startsWith(new URL(baseURL!).origin) && noise.push(`left the machine: ${request.url()}`))
-    await use(undefined)
-    // A refused request is told by the browser as an error; the tests that provoke one say so.
-    const allowed = info.annotations.filter(a => a.type === 'provokes').map(a => new RegExp(a.description!))
-    expect(noise.filter(line => !allowed.some(pattern => pattern.test(line)))).toEqual([])
-  }, { auto: true }],
+export const test = base.extend<OfATest, { stack: undefined }>({
+  stack: [
+    async ({ browser: _ }, use) => {
+      const stop = await startStack()
+      await use(undefined)
+      await stop()
+    },
+    { scope: 'worker', auto: true, timeout: 300_000 },
+  ],
+  baseURL: async ({ stack: _ }, use) => use(process.env.E2E_URL),
+  quiet: [
+    async ({ page, baseURL }, use, info) => {
+      const noise: string[] = []
+      page.on('pageerror', error => noise.push(`error: ${error.message}`))
+      page.on('console', message => message.type() === 'error' && noise.push(`console: ${message.text()}`))
+      page.on(
+        'request',
+        request =>
+          /^https?:/.test(request.url()) &&
+          !request.url().startsWith(new URL(baseURL!).origin) &&
+          noise.push(`left the machine: ${request.url()}`),
+      )
+      await use(undefined)
+      // A refused request is told by the browser as an error; the tests that provoke one say so.
+      const allowed = info.annotations.filter(a => a.type === 'provokes').map(a => new RegExp(a.description!))
+      expect(noise.filter(line => !allowed.some(pattern => pattern.test(line)))).toEqual([])
+    },
+    { auto: true },
+  ],
   signUp: async ({ page }, use) => use(() => openAccount(page)),
-  demo: async ({ page }, use) => use(async () => {
-    await page.goto('/sign-in')
-    await page.getByRole('button', { name: 'Enter the demo' }).click()
-    await expect(page.getByText('Odile Harrow')).toBeVisible()
-  }),
+  demo: async ({ page }, use) =>
+    use(async () => {
+      await page.goto('/sign-in')
+      await page.getByRole('button', { name: 'Enter the demo' }).click()
+      await expect(page.getByText('Odile Harrow')).toBeVisible()
+    }),
 })
 
-/** A new academy with its coach, and no players yet. */
-export async function openAccount(page: Page) {
+/** A new academy with its coach, through the form; this page is signed in, at the empty list of players. */
+export async function openAccountByHand(page: Page) {
   await page.goto('/sign-up')
   await page.getByLabel('Your name').fill('Ada Vane')
   await page.getByLabel('Academy').fill('Test Links')
-  await page.getByLabel('E-mail').fill(`coach-${Date.now()}-${Math.floor(performance.now() * 1000)}@saltmarsh.example`)
+  await page.getByLabel('E-mail').fill(newEmail())
   await page.getByLabel('Password').fill('links and wind')
   await page.getByRole('button', { name: 'Open the account' }).click()
+  await expect(page.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
+}
+
+const newEmail = () => `coach-${newId()}@saltmarsh.example`
+
+async function send(page: Page, method: 'post' | 'put', path: string, data: object) {
+  const reply = await page.request[method](path, { data })
+  if (!reply.ok()) throw new Error(`${path} answered ${reply.status()}: ${await reply.text()}`)
+}
+
+/** A new academy with its coach; this page is signed in, wherever it is. */
+async function signIn(page: Page) {
+  const coach = { name: 'Ada Vane', academy: 'Test Links', email: newEmail(), password: 'links and wind' }
+  await send(page, 'post', '/api/auth/sign-up', coach)
+}
+
+/** A new academy with its coach; this page is signed in, at the empty list of players. */
+export async function openAccount(page: Page) {
+  await signIn(page)
+  await page.goto('/players')
   await expect(page.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
 }
 
@@ -56,7 +104,10 @@ export async function packBag(page: Page) {
 }
 
 export async function startSession(page: Page) {
-  await page.getByRole('link', { name: /Range session/ }).first().click()
+  await page
+    .getByRole('link', { name: /Range session/ })
+    .first()
+    .click()
   await page.getByRole('button', { name: 'Start the session' }).click()
   await expect(page.locator('#carry')).toBeVisible()
 }
@@ -70,18 +121,56 @@ export async function hit(page: Page, cell: string, carries: (number | string)[]
   }
 }
 
-/** A coach with a player, a bag and a running session. */
-export async function atTheRange(page: Page, signUp: () => Promise<void>, name = 'Pip Marlow') {
-  await signUp()
-  await addPlayer(page, name)
-  await packBag(page)
-  await startSession(page)
+/** A coach with a player, a bag of three wedges by the clock, and a running session, whose page is open. */
+export async function atTheRange(page: Page, name = 'Pip Marlow') {
+  await signIn(page)
+  const id = newId()
+  const player = `/api/players/${id}`
+  await send(page, 'post', '/api/players', { id, name, level: 'unknown', note: '' })
+  await send(page, 'put', `${player}/bag`, {
+    version: 1,
+    clubs: [46, 52, 58].map(loftDeg => ({ id: newId(), label: `${loftDeg}°`, name: '', loftDeg, retired: false })),
+    scale: { school: 'clock', rungs: starterRungs('clock', '', newId) },
+    struckOut: [],
+  })
+  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, version: 1, air: [], plan: USUAL_PLAN }
+  const way = { method: 'monitor', ball: 'own', surface: 'grass' }
+  await send(page, 'put', `${player}/sessions/${session.id}`, { ...session, ...way })
+  await page.goto(`/players/${id}/session/${session.id}`)
+  await expect(page.locator('#carry')).toBeVisible()
+}
+
+/** How many entries this browser's store holds that the server has not confirmed. */
+function entriesKept(page: Page): Promise<number> {
+  return page.evaluate(
+    () =>
+      new Promise<number>((done, fail) => {
+        const opening = indexedDB.open('uzzet-outbox')
+        opening.onerror = () => fail(opening.error!)
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('items').objectStore('items').count()
+          counting.onerror = () => fail(counting.error!)
+          counting.onsuccess = () => {
+            opening.result.close()
+            done(counting.result)
+          }
+        }
+      }),
+  )
+}
+
+/** Waits until this browser's store has them: a moment after they are on the screen. What is killed before is lost. */
+export async function areKept(page: Page, entries: number) {
+  await expect.poll(() => entriesKept(page)).toBe(entries)
 }
 
 /** Carries of a player's balls as the server holds them, in whole yards, in the order hit. */
 export async function ballsInDatabase(playerId: string): Promise<number[]> {
   const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)
-  const [rows] = await connection.query('select round(carry_m / 0.9144) as yd from shots where player_id = ? and deleted_at is null order by hit_at, id', [playerId])
+  const [rows] = await connection.query(
+    'select round(carry_m / 0.9144) as yd from shots where player_id = ? and deleted_at is null order by hit_at, id',
+    [playerId],
+  )
   await connection.end()
   return (rows as { yd: number }[]).map(row => row.yd)
 }

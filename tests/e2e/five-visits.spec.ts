@@ -6,7 +6,10 @@ import { expect, test } from './coach'
 const DAY_MS = 86_400_000
 const LOT = 200
 
-test('five visits later the page names the one number that moved by 8 yd of nineteen, and no other', async ({ page, signUp }) => {
+test('five visits later the page names the one number that moved by 8 yd of nineteen, and no other', async ({
+  page,
+  signUp,
+}) => {
   await signUp()
   const playerId = newId()
   const id = (name: string) => v5(name, playerId)
@@ -19,16 +22,42 @@ test('five visits later the page names the one number that moved by 8 yd of nine
   const { shots, sessions } = expertVisits(EXPERT_BAG, 4, -8, 5, 4, fromMs)
   await send('post', '/api/players', { id: playerId, name: 'Ros Tarn', level: 'expert', note: '' })
   await send('put', `/api/players/${playerId}/bag`, {
-    version: 1, clubs: EXPERT_BAG.clubs.map(club => ({ ...club, id: id(club.id) })), struckOut: EXPERT_BAG.struckOut.map(cell => ({ clubId: id(cell.clubId), rungId: id(cell.rungId) })),
+    version: 1,
+    clubs: EXPERT_BAG.clubs.map(club => ({ ...club, id: id(club.id) })),
+    struckOut: EXPERT_BAG.struckOut.map(cell => ({ clubId: id(cell.clubId), rungId: id(cell.rungId) })),
     scale: { ...EXPERT_BAG.scale, rungs: EXPERT_BAG.scale.rungs.map(rung => ({ ...rung, id: id(rung.id) })) },
   })
-  for (const session of sessions) await send('put', `/api/players/${playerId}/sessions/${id(session.id)}`, { ...session, id: id(session.id), endedAtMs: session.startedAtMs + 3_600_000, surface: 'grass', air: [], plan: USUAL_PLAN, version: 1 })
-  const sent = shots.map(shot => ({ ...shot, id: id(shot.id), sessionId: id(shot.sessionId), clubId: id(shot.clubId), rungId: id(shot.rungId), readings: null, taken: null, deleted: false, version: 1 }))
-  for (let at = 0; at < sent.length; at += LOT) await send('post', `/api/players/${playerId}/shots`, { shots: sent.slice(at, at + LOT) })
+  for (const session of sessions)
+    await send('put', `/api/players/${playerId}/sessions/${id(session.id)}`, {
+      ...session,
+      id: id(session.id),
+      endedAtMs: session.startedAtMs + 3_600_000,
+      surface: 'grass',
+      air: [],
+      plan: USUAL_PLAN,
+      version: 1,
+    })
+  const sent = shots.map(shot => ({
+    ...shot,
+    id: id(shot.id),
+    sessionId: id(shot.sessionId),
+    clubId: id(shot.clubId),
+    rungId: id(shot.rungId),
+    readings: null,
+    taken: null,
+    deleted: false,
+    version: 1,
+  }))
+  for (let at = 0; at < sent.length; at += LOT)
+    await send('post', `/api/players/${playerId}/shots`, { shots: sent.slice(at, at + LOT) })
 
-  await page.goto(`/players/${playerId}/chart/compare?fromDay=${new Date(fromMs + 2 * DAY_MS).toISOString().slice(0, 10)}`)
+  await page.goto(
+    `/players/${playerId}/chart/compare?fromDay=${new Date(fromMs + 2 * DAY_MS).toISOString().slice(0, 10)}`,
+  )
   await expect(page.getByRole('heading', { name: 'One number moved.' })).toBeVisible()
-  await expect(page.getByRole('listitem').filter({ hasText: /by 20 new balls/ })).toHaveText(/^52° full from \d+ to \d+ yd, by 20 new balls: certain\.$/)
+  await expect(page.getByRole('listitem').filter({ hasText: /by 20 new balls/ })).toHaveText(
+    /^\s*52° full from \d+ to \d+ yd, by 20 new balls: certain\.\s*$/,
+  )
   const rows = page.getByRole('table', { name: 'All numbers of both days' }).getByRole('row')
   await expect(rows.filter({ hasText: 'not enough to say it moved' })).toHaveCount(18)
   await expect(rows.filter({ hasText: 'moved, certain' })).toHaveCount(1)

@@ -1,4 +1,4 @@
-import { expect, test } from './coach'
+import { atTheRange, expect, hit, test } from './coach'
 
 test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, gaps', async ({ page, signUp }) => {
   await signUp()
@@ -76,4 +76,27 @@ test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, g
   await expect(page.getByRole('option')).toHaveText(['Kit Arden'])
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Carry chart' })).toBeVisible()
+})
+
+test("signs act at once in the carry's field; single keys can be switched off on this device", async ({ page }) => {
+  await atTheRange(page)
+  const carry = page.locator('#carry')
+  await carry.focus()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(carry).toHaveValue('')
+  await hit(page, '46° 9:00', [94])
+  await expect(page.getByText('1 ball counts')).toBeVisible()
+  const session = page.url()
+  await page.goto('/account')
+  await page.getByRole('switch', { name: /Single keys act/ }).click()
+  await page.goto(session)
+  await expect(carry).toBeVisible()
+  await page.locator('h1').first().click()
+  await page.keyboard.press('u')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(page.getByText('1 ball counts')).toBeVisible()
 })

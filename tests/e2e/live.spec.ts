@@ -34,14 +34,21 @@ async function listen(page: Page, name = 'Bay 3 monitor') {
 
 function sender(base: string, token: string) {
   return async (shots: object | object[]) => {
-    const reply = await fetch(new URL('/api/ingest/shots', base), { method: 'POST', body: JSON.stringify(shots), headers: { 'authorization': `Bearer ${token}`, 'content-type': 'application/json' } })
+    const reply = await fetch(new URL('/api/ingest/shots', base), {
+      method: 'POST',
+      body: JSON.stringify(shots),
+      headers: { 'authorization': `Bearer ${token}`, 'content-type': 'application/json' },
+    })
     return reply.status
   }
 }
 const ball = (carry_yd: number, more: object = {}) => ({ id: randomUUID(), carry_yd, ...more })
 
-test('a device\'s ball is on the screen within a second, with what was chosen there, and can be taken back', async ({ page, signUp, baseURL }) => {
-  await atTheRange(page, signUp)
+test("a device's ball is on the screen within a second, with what was chosen there, and can be taken back", async ({
+  page,
+  baseURL,
+}) => {
+  await atTheRange(page)
   const session = page.url()
   await expect(page.getByRole('link', { name: 'add it in the account' })).toBeVisible()
   const send = sender(baseURL!, await tokenOf(page))
@@ -92,50 +99,79 @@ test('the line comes back by itself after the server was away, with what came me
   }
 })
 
-test('a stream of 20 balls a second for a minute with repeats and a server restart in the middle: none lost, none twice, and the screen keeps up', async ({ page }) => {
-  test.setTimeout(900_000)
-  provokes('ERR_|Failed to load resource|500')
-  let server = await serve(process.env.E2E_DATABASE_URL!)
-  provokes(`left the machine: ${server.url}`)
-  const port = Number(new URL(server.url).port)
-  try {
-    await ownAccount(page, server.url)
-    const session = page.url()
-    const token = await tokenOf(page, 'Bay 9', server.url)
-    await page.goto(session)
-    await listen(page, 'Bay 9')
-    const send = sender(server.url, token)
-    /** A device keeps what it could not send, and sends it again. */
-    const surely = async (shot: object) => {
-      while (await send([shot]).catch(() => 0) !== 202) await page.waitForTimeout(150)
+test(
+  'a stream of 20 balls a second for a minute with repeats and a server ' +
+    'restart in the middle: none lost, none twice, and the screen keeps up',
+  { tag: '@long' },
+  async ({ page }) => {
+    test.setTimeout(900_000)
+    provokes('ERR_|Failed to load resource|500')
+    let server = await serve(process.env.E2E_DATABASE_URL!)
+    provokes(`left the machine: ${server.url}`)
+    const port = Number(new URL(server.url).port)
+    try {
+      await ownAccount(page, server.url)
+      const session = page.url()
+      const token = await tokenOf(page, 'Bay 9', server.url)
+      await page.goto(session)
+      await listen(page, 'Bay 9')
+      const send = sender(server.url, token)
+      /** A device keeps what it could not send, and sends it again. */
+      const surely = async (shot: object) => {
+        while ((await send([shot]).catch(() => 0)) !== 202) await page.waitForTimeout(150)
+      }
+      const balls = Array.from({ length: 1200 }, (_, i) => ball(60 + (i % 40)))
+      const under: Promise<void>[] = []
+      for (const [i, shot] of balls.entries()) {
+        under.push(surely(shot))
+        if (i % 20 === 0) under.push(surely(shot))
+        if (i === 600)
+          under.push(
+            server.stop().then(async () => {
+              server = await serve(process.env.E2E_DATABASE_URL!, port)
+            }),
+          )
+        await page.waitForTimeout(50)
+      }
+      await Promise.all(under)
+      await expect(page.getByText('1200 balls this session')).toBeVisible({ timeout: 10_000 })
+      // With the line up again a ball is there within a second.
+      await surely(ball(123))
+      await expect(page.getByText('1201 balls this session')).toBeVisible({ timeout: 1000 })
+    } finally {
+      await server.stop()
     }
-    const balls = Array.from({ length: 1200 }, (_, i) => ball(60 + i % 40))
-    const under: Promise<void>[] = []
-    for (const [i, shot] of balls.entries()) {
-      under.push(surely(shot))
-      if (i % 20 === 0) under.push(surely(shot))
-      if (i === 600) under.push(server.stop().then(async () => { server = await serve(process.env.E2E_DATABASE_URL!, port) }))
-      await page.waitForTimeout(50)
-    }
-    await Promise.all(under)
-    await expect(page.getByText('1200 balls this session')).toBeVisible({ timeout: 10_000 })
-    // With the line up again a ball is there within a second.
-    await surely(ball(123))
-    await expect(page.getByText('1201 balls this session')).toBeVisible({ timeout: 1000 })
-  } finally {
-    await server.stop()
-  }
-})
+  },
+)
 
-test('the simulated monitor plays what is chosen on the screen, through the open door alone', async ({ page, signUp, baseURL }) => {
-  await atTheRange(page, signUp)
+test('the simulated monitor plays what is chosen on the screen, through the open door alone', async ({
+  page,
+  baseURL,
+}) => {
+  await atTheRange(page)
   const session = page.url()
   const token = await tokenOf(page)
   await page.goto(session)
   await listen(page)
   await page.getByRole('button', { name: '52° 9:00', exact: true }).click()
   await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
-  const device = spawn(process.execPath, ['--import', 'tsx', 'devices/monitor-run.ts', '--to', baseURL!, '--token', token, '--player', 'pro', '--every', '0.1', '--balls', '6', '--seed', '4'])
+  const device = spawn(process.execPath, [
+    '--import',
+    'tsx',
+    'devices/monitor-run.ts',
+    '--to',
+    baseURL!,
+    '--token',
+    token,
+    '--player',
+    'pro',
+    '--every',
+    '0.1',
+    '--balls',
+    '6',
+    '--seed',
+    '4',
+  ])
   const code = new Promise(done => device.once('exit', done))
   await expect(page.getByText('6 balls this session')).toBeVisible({ timeout: 20_000 })
   expect(await code).toBe(0)

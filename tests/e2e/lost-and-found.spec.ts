@@ -3,16 +3,16 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { atTheRange, ballsInDatabase, expect, hit, provokes, test } from './coach'
+import { areKept, atTheRange, ballsInDatabase, expect, hit, provokes, test } from './coach'
 import { serve } from './stack'
 
 const NETWORK = 'ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION|Failed to load resource'
 
 const playerOf = (page: Page) => page.url().split('/')[4]!
 
-test('with the network off, balls are kept, shown as waiting, and sent when it is back', async ({ page, context, signUp }) => {
+test('with the network off, balls are kept, shown as waiting, and sent when it is back', async ({ page, context }) => {
   provokes(NETWORK)
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   await hit(page, '58° full', [80])
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
   await context.setOffline(true)
@@ -49,6 +49,7 @@ test('a browser killed with SIGKILL has its unsent balls when it is opened again
     await hit(page, 'sand full', [71, 72])
     await page.locator('#carry').fill('8')
     await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
+    await areKept(page, 2)
     const url = page.url()
     execFileSync('pkill', ['-9', '-f', profile])
 
@@ -67,8 +68,10 @@ test('a browser killed with SIGKILL has its unsent balls when it is opened again
   }
 })
 
-test('a reload in the middle of a session loses nothing: balls, chosen stock shot, half-typed carry', async ({ page, signUp }) => {
-  await atTheRange(page, signUp)
+test('a reload in the middle of a session loses nothing: balls, chosen stock shot, half-typed carry', async ({
+  page,
+}) => {
+  await atTheRange(page)
   await hit(page, '52° 9:00', [70, 71])
   await page.locator('#carry').fill('7')
   await page.reload()
@@ -82,7 +85,7 @@ test('a reload in the middle of a session loses nothing: balls, chosen stock sho
 })
 
 test('a server killed between two balls loses none, and the same balls are not there twice', async ({ browser }) => {
-  let server = await serve(process.env.E2E_DATABASE_URL!, 4790)
+  let server = await serve(process.env.E2E_DATABASE_URL!)
   const page = await browser.newPage({ baseURL: server.url })
   try {
     await page.goto('/sign-in')
@@ -97,7 +100,7 @@ test('a server killed between two balls loses none, and the same balls are not t
     await server.ended
     await hit(page, '60° stock', [62, 63])
     await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
-    server = await serve(process.env.E2E_DATABASE_URL!, 4790)
+    server = await serve(process.env.E2E_DATABASE_URL!, Number(new URL(server.url).port))
     await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0)
     await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([...before, 61, 62, 63])
   } finally {
@@ -106,11 +109,11 @@ test('a server killed between two balls loses none, and the same balls are not t
   }
 })
 
-test('the ball is on the screen without an answer from the server', async ({ page, signUp }) => {
-  await atTheRange(page, signUp)
+test('the ball is on the screen without an answer from the server', async ({ page }) => {
+  await atTheRange(page)
   let release = () => {}
-  await page.route('**/shots', async (route) => {
-    await new Promise<void>((done) => {
+  await page.route('**/shots', async route => {
+    await new Promise<void>(done => {
       release = done
     })
     await route.continue()
@@ -121,13 +124,17 @@ test('the ball is on the screen without an answer from the server', async ({ pag
   release()
 })
 
-test('a ball that the server refuses is shown with its reason, and can be discarded', async ({ page, signUp }) => {
+test('a ball that the server refuses is shown with its reason, and can be discarded', async ({ page }) => {
   provokes('422')
-  await atTheRange(page, signUp)
-  await page.route('**/shots', async (route) => {
-    const body = route.request().postDataJSON() as { shots: object[] }
-    await route.continue({ postData: JSON.stringify({ shots: body.shots.map(shot => ({ ...shot, carryM: 9999 })) }) })
-  }, { times: 2 })
+  await atTheRange(page)
+  await page.route(
+    '**/shots',
+    async route => {
+      const body = route.request().postDataJSON() as { shots: object[] }
+      await route.continue({ postData: JSON.stringify({ shots: body.shots.map(shot => ({ ...shot, carryM: 9999 })) }) })
+    },
+    { times: 2 },
+  )
   await hit(page, '58° full', [80])
   await page.getByRole('button', { name: '1 refused' }).click()
   await expect(page.getByText('Carry 9999 m is not possible: 0.9144 to 365.76 m is allowed.')).toBeVisible()
@@ -136,16 +143,19 @@ test('a ball that the server refuses is shown with its reason, and can be discar
   await expect(page.getByRole('button', { name: '58° full, 80 yd' })).toHaveCount(0)
   // The session's own undo finds nothing of it, and says so without a fuss.
   await page.locator('body').press('u')
-  await page.getByRole('region', { name: /Notifications/ }).getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await page.getByRole('button', { name: '1 refused' }).click()
   await page.getByRole('button', { name: 'Send again' }).click()
   await expect(page.getByRole('button', { name: /refused/ })).toHaveCount(0)
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
 })
 
-test('signed out in the middle, nothing entered is lost, and signing in again sends it', async ({ page, signUp, request }) => {
+test('signed out in the middle, nothing entered is lost, and signing in again sends it', async ({ page, request }) => {
   provokes('401')
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   const cookies = await page.context().cookies()
   await page.context().clearCookies()
   await hit(page, '58° full', [80])

@@ -1,9 +1,12 @@
 import { atTheRange, expect, test } from './coach'
 
-test('on a phone a ball is logged by the keys on the glass, and no keyboard of the phone comes up', async ({ page, signUp }) => {
-  await atTheRange(page, signUp)
+test('on a phone a ball is logged by the keys on the glass, and no keyboard of the phone comes up', async ({
+  page,
+}) => {
+  await atTheRange(page)
   await expect(page.locator('#carry')).toHaveAttribute('inputmode', 'none')
-  for (const key of ['7', '2', '.', '5']) await page.getByRole('button', { name: key === '.' ? 'Decimal point' : key, exact: true }).tap()
+  for (const key of ['7', '2', '.', '5'])
+    await page.getByRole('button', { name: key === '.' ? 'Decimal point' : key, exact: true }).tap()
   await page.getByRole('button', { name: 'Delete the last figure' }).tap()
   await page.getByRole('button', { name: '4', exact: true }).tap()
   await expect(page.locator('#carry')).toHaveValue('72.4')

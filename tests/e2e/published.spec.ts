@@ -1,7 +1,10 @@
 import { chromium } from '@playwright/test'
 import { addPlayer, expect, hit, packBag, provokes, startSession, test } from './coach'
 
-test('believed, hit, written, struck out, published, compared; the panel has its own address and is walked by arrow keys', async ({ page, signUp }) => {
+test('believed, hit, written, struck out, published, compared; the panel has its own address and is walked by arrow keys', async ({
+  page,
+  signUp,
+}) => {
   await signUp()
   await addPlayer(page, 'Pip Marlow')
   await packBag(page)
@@ -32,7 +35,9 @@ test('believed, hit, written, struck out, published, compared; the panel has its
   await panel.getByLabel('Why').fill('with the new shaft')
   await panel.getByRole('button', { name: 'Save' }).click()
   await expect(panel.getByText(/112 yd/).first()).toBeVisible()
-  await expect(panel.getByText(/112 is written, the balls say 10[01]: 9\d in 100 that it is more than 3 yd off\./)).toBeVisible()
+  await expect(
+    panel.getByText(/112 is written, the balls say 10[01]: 9\d in 100 that it is more than 3 yd off\./),
+  ).toBeVisible()
   // Its own address: opened by it, walked from it.
   await page.goto(address)
   await expect(panel.getByText('with the new shaft')).toBeVisible()
@@ -45,14 +50,22 @@ test('believed, hit, written, struck out, published, compared; the panel has its
   await panel.getByRole('button', { name: 'Strike it out' }).click()
   await expect(panel.getByText('too high to use')).toBeVisible()
   // Undo brings the stock shot back into use, not only the words.
-  await page.getByRole('region', { name: /Notifications/ }).getByRole('button', { name: 'Undo' }).first().click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .first()
+    .click()
   await panel.getByRole('button', { name: 'Strike out' }).click()
   await panel.getByLabel('Why').fill('too high to use')
   await panel.getByRole('button', { name: 'Strike it out' }).click()
   await expect(panel.getByText('too high to use')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page).not.toHaveURL(/cell=/)
-  await expect(page.getByRole('button', { name: /^52° full, 112 written yd, measured 10[01] ± \d, 6 balls, contradicted by the balls/ })).toBeVisible()
+  await expect(
+    page.getByRole('button', {
+      name: /^52° full, 112 written yd, measured 10[01] ± \d, 6 balls, contradicted by the balls/,
+    }),
+  ).toBeVisible()
   await expect(page.getByRole('button', { name: '58° 10:00, not used' })).toBeVisible()
 
   await page.getByRole('link', { name: 'Publish' }).click()
@@ -74,11 +87,19 @@ test('believed, hit, written, struck out, published, compared; the panel has its
   await page.goto(address)
   await panel.getByRole('button', { name: 'Take it back' }).click()
   await expect(panel.getByText('with the new shaft')).toHaveCount(0)
-  await page.getByRole('region', { name: /Notifications/ }).getByRole('button', { name: 'Undo' }).first().click()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .first()
+    .click()
   await expect(panel.getByText('with the new shaft')).toBeVisible()
 })
 
-test('the player\'s phone: opened once it works without a network, logs own balls that wait for the nod, and dies when revoked', async ({ page, demo, baseURL }, info) => {
+test("the player's phone: opened once it works without a network, logs own balls that wait for the nod, and dies when revoked", async ({
+  page,
+  demo,
+  baseURL,
+}, info) => {
   provokes('ERR_|Failed to load resource')
   await demo()
   await page.getByText('Odile Harrow').click()
@@ -89,7 +110,13 @@ test('the player\'s phone: opened once it works without a network, logs own ball
   const link = (await page.getByText(/\/card#/).innerText()).trim()
 
   const browser = await chromium.launch(info.project.use.launchOptions)
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, baseURL, serviceWorkers: 'allow' })
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+    baseURL,
+    serviceWorkers: 'allow',
+  })
   const phone = await context.newPage()
   await phone.goto(link)
   await expect(phone.getByRole('heading', { name: 'Odile Harrow' })).toBeVisible()
@@ -114,6 +141,8 @@ test('the player\'s phone: opened once it works without a network, logs own ball
   await page.getByRole('button', { name: 'Revoke' }).click()
   await expect(page.getByText('Revoked: it opens nothing any more').first()).toBeVisible()
   await phone.reload()
-  await expect(phone.getByText('This link does not open anything any more: ask your coach for a new one.')).toBeVisible()
+  await expect(
+    phone.getByText('This link does not open anything any more: ask your coach for a new one.'),
+  ).toBeVisible()
   await browser.close()
 })

@@ -17,14 +17,26 @@ async function load(page: Page, path: string, sign: string) {
   const atOnce = [...requests]
   const sizes = await Promise.all(atOnce.map(request => request.sizes()))
   const texts = await Promise.all(atOnce.map(async request => (await page.request.get(request.url())).text()))
-  return { bytes: sizes.reduce((sum, { responseBodySize }) => sum + responseBodySize, 0), later: FOR_LATER.filter(word => texts.some(text => text.includes(word))) }
+  return {
+    bytes: sizes.reduce((sum, { responseBodySize }) => sum + responseBodySize, 0),
+    later: FOR_LATER.filter(word => texts.some(text => text.includes(word))),
+  }
 }
 
-test('the first load is at most 260 kB of JavaScript, and leaves charts, statistics and the offline store for later', async ({ page, demo, context, browser, baseURL }) => {
+test('the first load is at most 260 kB of JavaScript, and leaves charts, statistics and the offline store for later', async ({
+  page,
+  demo,
+  context,
+  browser,
+  baseURL,
+}) => {
   await demo()
   const cookies = await context.cookies()
   const sizes: Record<string, number> = {}
-  for (const [path, sign] of [['/sign-in', 'Enter the demo'], ['/players', 'Odile Harrow']] as const) {
+  for (const [path, sign] of [
+    ['/sign-in', 'Enter the demo'],
+    ['/players', 'Odile Harrow'],
+  ] as const) {
     // A browser that has never been here.
     const fresh = await browser.newContext({ baseURL })
     if (path !== '/sign-in') await fresh.addCookies(cookies)
@@ -33,7 +45,10 @@ test('the first load is at most 260 kB of JavaScript, and leaves charts, statist
     sizes[path] = Math.round(bytes / 1000)
     expect(bytes).toBeGreaterThan(50_000)
     expect(bytes).toBeLessThanOrEqual(MOST_BYTES)
-    expect(later.filter(word => word !== 'IDBCursor' || path === '/sign-in'), path).toEqual([])
+    expect(
+      later.filter(word => word !== 'IDBCursor' || path === '/sign-in'),
+      path,
+    ).toEqual([])
   }
   process.stdout.write(`  JavaScript of a first load, kB gzipped: ${JSON.stringify(sizes)}\n`)
   expect(page.url()).toContain('/players')

@@ -4,12 +4,16 @@ import { atTheRange, ballsInDatabase, expect, hit, provokes, test } from './coac
 
 const playerOf = (page: { url: () => string }) => page.url().split('/')[4]!
 
-test('a network\'s sign-on page swallows no ball: it waits, and goes when the network is the own one again', async ({ page, signUp }) => {
+test("a network's sign-on page swallows no ball: it waits, and goes when the network is the own one again", async ({
+  page,
+}) => {
   provokes('.*')
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   await hit(page, '52° 9:00', [70])
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([70])
-  await page.route('**/api/**', route => route.fulfill({ status: 200, contentType: 'text/html', body: '<html>Sign on to the network of the club</html>' }))
+  await page.route('**/api/**', route =>
+    route.fulfill({ status: 200, contentType: 'text/html', body: '<html>Sign on to the network of the club</html>' }),
+  )
   await hit(page, '52° 9:00', [71, 72])
   await expect(page.getByRole('button', { name: '2 waiting' })).toBeVisible()
   await page.unroute('**/api/**')
@@ -18,9 +22,9 @@ test('a network\'s sign-on page swallows no ball: it waits, and goes when the ne
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([70, 71, 72])
 })
 
-test('when the browser keeps nothing the coach is told, and the ball is sent all the same', async ({ page, signUp }) => {
+test('when the browser keeps nothing the coach is told, and the ball is sent all the same', async ({ page }) => {
   provokes('outbox:|kept:')
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('no room', 'QuotaExceededError')
@@ -33,21 +37,34 @@ test('when the browser keeps nothing the coach is told, and the ball is sent all
   await expect(page.getByText('This browser keeps nothing just now')).toBeVisible()
 })
 
-test('balls of a club that another screen took away are given to another one, all at once', async ({ page, signUp, context }) => {
+test('balls of a club that another screen took away are given to another one, all at once', async ({
+  page,
+  context,
+}) => {
   provokes('422|ERR_INTERNET_DISCONNECTED')
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   const player = playerOf(page)
   await context.setOffline(true)
   await hit(page, '52° 9:00', [70, 71])
   const cookies = await context.cookies()
   const other = await (await page.context().browser()!.newContext({ baseURL: process.env.E2E_URL })).newPage()
   await other.context().addCookies(cookies)
-  const record = await (await other.request.get(`/api/players/${player}`)).json() as { bag: { clubs: { id: string, label: string }[], scale: object }, bagVersion: number }
-  const saved = await other.request.put(`/api/players/${player}/bag`, { data: { version: record.bagVersion, clubs: record.bag.clubs.filter(club => club.label !== '52°'), scale: record.bag.scale, struckOut: [] } })
+  const record = (await (await other.request.get(`/api/players/${player}`)).json()) as {
+    bag: { clubs: { id: string; label: string }[]; scale: object }
+    bagVersion: number
+  }
+  const saved = await other.request.put(`/api/players/${player}/bag`, {
+    data: {
+      version: record.bagVersion,
+      clubs: record.bag.clubs.filter(club => club.label !== '52°'),
+      scale: record.bag.scale,
+      struckOut: [],
+    },
+  })
   expect(saved.status()).toBe(200)
   await context.setOffline(false)
   await page.getByRole('button', { name: '2 refused' }).click()
-  await expect(page.getByText('This club is not in the player\'s bag.').first()).toBeVisible()
+  await expect(page.getByText("This club is not in the player's bag.").first()).toBeVisible()
   await page.getByRole('button', { name: 'Give it to…' }).first().click()
   await page.getByRole('combobox', { name: 'Club' }).click()
   await page.getByRole('option', { name: '46°' }).click()
@@ -57,23 +74,27 @@ test('balls of a club that another screen took away are given to another one, al
   await other.context().close()
 })
 
-test('a tablet whose clock is a day ahead logs balls like any other, and they say so', async ({ page, signUp }) => {
+test('a tablet whose clock is a day ahead logs balls like any other, and they say so', async ({ page }) => {
   await page.addInitScript(() => {
     const now = Date.now.bind(Date)
     Date.now = () => now() + 86_400_000
   })
-  await atTheRange(page, signUp)
+  await atTheRange(page)
   await hit(page, '52° 9:00', [70])
   await expect(page.getByText('time set right').first()).toBeVisible()
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([70])
   await expect(page.getByRole('button', { name: /refused|waiting/ })).toHaveCount(0)
 })
 
-test('a short storm over two tablets loses and doubles nothing', async () => {
+test('a short storm over two tablets loses and doubles nothing', { tag: '@long' }, async () => {
   test.setTimeout(1_800_000)
   const machines = await startMachines()
   try {
-    const { acknowledged, lost, doubled, strange, refusedShown } = await storm(machines, 30, Number(process.env.UZZET_SEED ?? 20_261_128))
+    const { acknowledged, lost, doubled, strange, refusedShown } = await storm(
+      machines,
+      30,
+      Number(process.env.UZZET_SEED ?? 20_261_128),
+    )
     expect({ lost, doubled, strange, refusedShown }).toEqual({ lost: [], doubled: [], strange: [], refusedShown: 0 })
     expect(acknowledged).toBeGreaterThan(15)
   } finally {

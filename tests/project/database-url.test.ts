@@ -17,8 +17,13 @@ describe('DATABASE_URL', () => {
   })
 
   it.each([
-    ['nonsense', /is no address/], ['http://h/db', /begins with "http:\/\/"/], ['mysql://u:p@h', /names no database/], ['mysql://u:p@h/a/b', /names no database/],
-    ['mysql://u:100%@h/db', /write "%" as "%25"/], ['mysql://u:p@h/db?ssl-mode=maybe', /ssl-mode "MAYBE" is not known/], ['mysql://u:p@h/db?ssl-ca=/no/such/file', /certificate "\/no\/such\/file" cannot be read/],
+    ['nonsense', /is no address/],
+    ['http://h/db', /begins with "http:\/\/"/],
+    ['mysql://u:p@h', /names no database/],
+    ['mysql://u:p@h/a/b', /names no database/],
+    ['mysql://u:100%@h/db', /write "%" as "%25"/],
+    ['mysql://u:p@h/db?ssl-mode=maybe', /ssl-mode "MAYBE" is not known/],
+    ['mysql://u:p@h/db?ssl-ca=/no/such/file', /certificate "\/no\/such\/file" cannot be read/],
   ])('%s is refused in words', (address, words) => {
     expect(() => connectionOptions(address)).toThrow(words)
   })
@@ -26,7 +31,14 @@ describe('DATABASE_URL', () => {
   it('is never shown with its password', () => {
     const address = 'mysql://u:secret@h/db'
     expect(addressWithoutPassword(address)).toBe('mysql://h/db')
-    for (const code of ['ER_ACCESS_DENIED_ERROR', 'ER_BAD_DB_ERROR', 'ENOTFOUND', 'HANDSHAKE_NO_SSL_SUPPORT', 'ER_ODD']) expect(whyNoConnection({ code }, address)).not.toContain('secret')
-    expect(new Set(['ER_ACCESS_DENIED_ERROR', 'ER_BAD_DB_ERROR', 'ENOTFOUND', 'HANDSHAKE_NO_SSL_SUPPORT', 'ER_ODD'].map(code => whyNoConnection({ code }, address))).size).toBe(5)
+    for (const code of ['ER_ACCESS_DENIED_ERROR', 'ER_BAD_DB_ERROR', 'ENOTFOUND', 'HANDSHAKE_NO_SSL_SUPPORT', 'ER_ODD'])
+      expect(whyNoConnection({ code }, address)).not.toContain('secret')
+    expect(
+      new Set(
+        ['ER_ACCESS_DENIED_ERROR', 'ER_BAD_DB_ERROR', 'ENOTFOUND', 'HANDSHAKE_NO_SSL_SUPPORT', 'ER_ODD'].map(code =>
+          whyNoConnection({ code }, address),
+        ),
+      ).size,
+    ).toBe(5)
   })
 })

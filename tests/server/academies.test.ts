@@ -3,7 +3,15 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { aBag, atTheRange, Client, newCoach, newId } from './client'
 
 /** Routes that need no coach. Everything else must stand in the table below. */
-const OPEN = ['[...].ts', 'auth/demo.post.ts', 'auth/doors.get.ts', 'auth/sign-in.post.ts', 'auth/sign-out.post.ts', 'auth/sign-up.post.ts', 'health.get.ts']
+const OPEN = [
+  '[...].ts',
+  'auth/demo.post.ts',
+  'auth/doors.get.ts',
+  'auth/sign-in.post.ts',
+  'auth/sign-out.post.ts',
+  'auth/sign-up.post.ts',
+  'health.get.ts',
+]
 
 interface Row {
   route: string
@@ -16,55 +24,246 @@ interface Row {
 const ROUTES: Row[] = [
   { route: 'account.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account'] },
   { route: 'account.patch.ts', ofPlayer: false, ask: () => ['PATCH', '/api/account', { unit: 'm' }] },
-  { route: 'academy.patch.ts', ofPlayer: false, ask: () => ['PATCH', '/api/academy', { thresholds: { staleDays: 40 } }] },
-  { route: 'account/password.post.ts', ofPlayer: false, ask: () => ['POST', '/api/account/password', { current: 'links and wind', password: 'links and wind' }] },
+  {
+    route: 'academy.patch.ts',
+    ofPlayer: false,
+    ask: () => ['PATCH', '/api/academy', { thresholds: { staleDays: 40 } }],
+  },
+  {
+    route: 'account/password.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/account/password', { current: 'links and wind', password: 'links and wind' }],
+  },
   { route: 'weather.get.ts', ofPlayer: false, ask: () => ['GET', '/api/weather'] },
   { route: 'ingest/shots.post.ts', ofPlayer: false, ask: () => ['POST', '/api/ingest/shots', []] },
   { route: 'devices/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/devices'] },
-  { route: 'devices/index.post.ts', ofPlayer: false, ask: () => ['POST', '/api/devices', { id: newId(), name: 'Bay 1' }] },
-  { route: 'devices/[deviceId]/aim.put.ts', ofPlayer: false, ask: () => ['PUT', `/api/devices/${newId()}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() }] },
+  {
+    route: 'devices/index.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/devices', { id: newId(), name: 'Bay 1' }],
+  },
+  {
+    route: 'devices/[deviceId]/aim.put.ts',
+    ofPlayer: false,
+    ask: () => ['PUT', `/api/devices/${newId()}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() }],
+  },
   { route: 'devices/[deviceId]/index.delete.ts', ofPlayer: false, ask: () => ['DELETE', `/api/devices/${newId()}`] },
   { route: 'ranges/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/ranges'] },
   { route: 'ranges/[rangeId]/index.put.ts', ofPlayer: false, ask: () => ['PUT', `/api/ranges/${newId()}`, {}] },
-  { route: 'ranges/[rangeId]/guesses.get.ts', ofPlayer: false, ask: () => ['GET', `/api/ranges/${newId()}/guesses?sign=${newId()}`] },
-  { route: 'ranges/[rangeId]/recount.post.ts', ofPlayer: false, ask: () => ['POST', `/api/ranges/${newId()}/recount`, { signId: newId() }] },
+  {
+    route: 'ranges/[rangeId]/guesses.get.ts',
+    ofPlayer: false,
+    ask: () => ['GET', `/api/ranges/${newId()}/guesses?sign=${newId()}`],
+  },
+  {
+    route: 'ranges/[rangeId]/recount.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', `/api/ranges/${newId()}/recount`, { signId: newId() }],
+  },
   { route: 'players/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/players'] },
-  { route: 'players/index.post.ts', ofPlayer: false, ask: () => ['POST', '/api/players', { id: newId(), name: 'New', level: 'good', note: '' }] },
+  {
+    route: 'players/index.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/players', { id: newId(), name: 'New', level: 'good', note: '' }],
+  },
   { route: 'players/[playerId]/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}`] },
-  { route: 'players/[playerId]/index.patch.ts', ofPlayer: true, ask: at => ['PATCH', `/api/players/${at.playerId}`, { version: 1, name: 'Taken over' }] },
-  { route: 'players/[playerId]/bag.json.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/bag.json`] },
-  { route: 'players/[playerId]/chart.json.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/chart.json`] },
-  { route: 'players/[playerId]/shots.csv.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/shots.csv`] },
-  { route: 'players/[playerId]/shots.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/shots`, { shots: [at.shot()] }] },
-  { route: 'players/[playerId]/sessions/[sessionId].put.ts', ofPlayer: true, ask: at => ['PUT', `/api/players/${at.playerId}/sessions/${at.session.id}`, at.session] },
-  { route: 'players/[playerId]/sessions/[sessionId]/live.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/sessions/${at.session.id}/live`] },
-  { route: 'players/[playerId]/sessions/[sessionId]/move.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/sessions/${at.session.id}/move`, { toPlayerId: at.playerId }] },
-  { route: 'players/[playerId]/import/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/import`, { sessionIds: [newId()], visible: true }] },
-  { route: 'players/[playerId]/import/lot.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/import/lot`, { sessions: [], shots: [at.shot()] }] },
-  { route: 'players/[playerId]/words.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/words`, { id: newId(), clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id, kind: 'written', carryM: 70, why: '', saidAtMs: Date.now(), holds: true }] },
-  { route: 'players/[playerId]/answers.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/answers`, { id: newId(), flag: 'thin', cells: [], fromM: 1, toM: 2, figure: 3, answer: 'accepted', untilMs: null, note: '', saidAtMs: Date.now(), holds: true }] },
-  { route: 'players/[playerId]/what-ifs/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/what-ifs`] },
-  { route: 'players/[playerId]/what-ifs/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/what-ifs`, { id: newId(), name: 'One less', body: { clubs: [{ id: at.bag.clubs[0]!.id, from: at.bag.clubs[0]!.id, label: '56°', loftDeg: 55 }], rungs: [at.bag.scale.rungs[0]!.id], newRungs: [], struckOut: [], moved: [] } }] },
-  { route: 'players/[playerId]/what-ifs/[whatIfId]/page.put.ts', ofPlayer: false, ask: at => ['PUT', `/api/players/${at.playerId}/what-ifs/${newId()}/page`, { page: null }] },
-  { route: 'players/[playerId]/what-ifs/[whatIfId].delete.ts', ofPlayer: true, ask: at => ['DELETE', `/api/players/${at.playerId}/what-ifs/${newId()}`] },
-  { route: 'players/[playerId]/published/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/published`] },
-  { route: 'players/[playerId]/published/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }] },
-  { route: 'players/[playerId]/published/[number]/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/published/1`] },
-  { route: 'players/[playerId]/published/[number]/card.pdf.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/published/1/card.pdf`] },
-  { route: 'players/[playerId]/published/[number]/labels.pdf.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/published/1/labels.pdf`] },
-  { route: 'players/[playerId]/compare.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/compare?from=${Date.now() - 1e9}&to=${Date.now()}`] },
-  { route: 'players/[playerId]/compare-with.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/compare-with?other=${at.playerId}`] },
-  { route: 'players/[playerId]/chart-at.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/chart-at?at=${Date.now()}`] },
-  { route: 'players/[playerId]/links/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/links`] },
-  { route: 'players/[playerId]/links/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/links`, { id: newId(), strength: 'read' }] },
+  {
+    route: 'players/[playerId]/index.patch.ts',
+    ofPlayer: true,
+    ask: at => ['PATCH', `/api/players/${at.playerId}`, { version: 1, name: 'Taken over' }],
+  },
+  {
+    route: 'players/[playerId]/bag.json.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/bag.json`],
+  },
+  {
+    route: 'players/[playerId]/chart.json.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/chart.json`],
+  },
+  {
+    route: 'players/[playerId]/shots.csv.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/shots.csv`],
+  },
+  {
+    route: 'players/[playerId]/shots.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/shots`, { shots: [at.shot()] }],
+  },
+  {
+    route: 'players/[playerId]/sessions/[sessionId].put.ts',
+    ofPlayer: true,
+    ask: at => ['PUT', `/api/players/${at.playerId}/sessions/${at.session.id}`, at.session],
+  },
+  {
+    route: 'players/[playerId]/sessions/[sessionId]/live.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/sessions/${at.session.id}/live`],
+  },
+  {
+    route: 'players/[playerId]/sessions/[sessionId]/move.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/sessions/${at.session.id}/move`, { toPlayerId: at.playerId }],
+  },
+  {
+    route: 'players/[playerId]/import/index.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/import`, { sessionIds: [newId()], visible: true }],
+  },
+  {
+    route: 'players/[playerId]/import/lot.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/import/lot`, { sessions: [], shots: [at.shot()] }],
+  },
+  {
+    route: 'players/[playerId]/words.post.ts',
+    ofPlayer: true,
+    ask: at => [
+      'POST',
+      `/api/players/${at.playerId}/words`,
+      {
+        id: newId(),
+        clubId: at.bag.clubs[0]!.id,
+        rungId: at.bag.scale.rungs[0]!.id,
+        kind: 'written',
+        carryM: 70,
+        why: '',
+        saidAtMs: Date.now(),
+        holds: true,
+      },
+    ],
+  },
+  {
+    route: 'players/[playerId]/answers.post.ts',
+    ofPlayer: true,
+    ask: at => [
+      'POST',
+      `/api/players/${at.playerId}/answers`,
+      {
+        id: newId(),
+        flag: 'thin',
+        cells: [],
+        fromM: 1,
+        toM: 2,
+        figure: 3,
+        answer: 'accepted',
+        untilMs: null,
+        note: '',
+        saidAtMs: Date.now(),
+        holds: true,
+      },
+    ],
+  },
+  {
+    route: 'players/[playerId]/what-ifs/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/what-ifs`],
+  },
+  {
+    route: 'players/[playerId]/what-ifs/index.post.ts',
+    ofPlayer: true,
+    ask: at => [
+      'POST',
+      `/api/players/${at.playerId}/what-ifs`,
+      {
+        id: newId(),
+        name: 'One less',
+        body: {
+          clubs: [{ id: at.bag.clubs[0]!.id, from: at.bag.clubs[0]!.id, label: '56°', loftDeg: 55 }],
+          rungs: [at.bag.scale.rungs[0]!.id],
+          newRungs: [],
+          struckOut: [],
+          moved: [],
+        },
+      },
+    ],
+  },
+  {
+    route: 'players/[playerId]/what-ifs/[whatIfId]/page.put.ts',
+    ofPlayer: false,
+    ask: at => ['PUT', `/api/players/${at.playerId}/what-ifs/${newId()}/page`, { page: null }],
+  },
+  {
+    route: 'players/[playerId]/what-ifs/[whatIfId].delete.ts',
+    ofPlayer: true,
+    ask: at => ['DELETE', `/api/players/${at.playerId}/what-ifs/${newId()}`],
+  },
+  {
+    route: 'players/[playerId]/published/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/published`],
+  },
+  {
+    route: 'players/[playerId]/published/index.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }],
+  },
+  {
+    route: 'players/[playerId]/published/[number]/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/published/1`],
+  },
+  {
+    route: 'players/[playerId]/published/[number]/card.pdf.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/published/1/card.pdf`],
+  },
+  {
+    route: 'players/[playerId]/published/[number]/labels.pdf.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/published/1/labels.pdf`],
+  },
+  {
+    route: 'players/[playerId]/compare.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/compare?from=${Date.now() - 1e9}&to=${Date.now()}`],
+  },
+  {
+    route: 'players/[playerId]/compare-with.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/compare-with?other=${at.playerId}`],
+  },
+  {
+    route: 'players/[playerId]/chart-at.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/chart-at?at=${Date.now()}`],
+  },
+  {
+    route: 'players/[playerId]/links/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/links`],
+  },
+  {
+    route: 'players/[playerId]/links/index.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/links`, { id: newId(), strength: 'read' }],
+  },
   // Its owner gets 404 too for a link that is not there: tests/server/published.test.ts revokes real ones.
-  { route: 'players/[playerId]/links/[linkId].delete.ts', ofPlayer: false, ask: at => ['DELETE', `/api/players/${at.playerId}/links/${newId()}`] },
-  { route: 'players/[playerId]/own-balls/index.get.ts', ofPlayer: true, ask: at => ['GET', `/api/players/${at.playerId}/own-balls`] },
-  { route: 'players/[playerId]/own-balls/index.post.ts', ofPlayer: true, ask: at => ['POST', `/api/players/${at.playerId}/own-balls`, { ids: [newId()], take: true }] },
+  {
+    route: 'players/[playerId]/links/[linkId].delete.ts',
+    ofPlayer: false,
+    ask: at => ['DELETE', `/api/players/${at.playerId}/links/${newId()}`],
+  },
+  {
+    route: 'players/[playerId]/own-balls/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/own-balls`],
+  },
+  {
+    route: 'players/[playerId]/own-balls/index.post.ts',
+    ofPlayer: true,
+    ask: at => ['POST', `/api/players/${at.playerId}/own-balls`, { ids: [newId()], take: true }],
+  },
   { route: 'link/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/link'] },
   { route: 'link/balls.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/balls', { balls: [] }] },
   // Last, since it makes another bag of it.
-  { route: 'players/[playerId]/bag.put.ts', ofPlayer: true, ask: at => ['PUT', `/api/players/${at.playerId}/bag`, aBag(2)] },
+  {
+    route: 'players/[playerId]/bag.put.ts',
+    ofPlayer: true,
+    ask: at => ['PUT', `/api/players/${at.playerId}/bag`, aBag(2)],
+  },
 ]
 
 describe('every route', () => {
@@ -88,15 +287,18 @@ describe('every route', () => {
     expect((await new Client().send(method, path, body)).status).toBe(401)
   })
 
-  it.each(ROUTES.filter(row => row.ofPlayer))('$route answers another academy 404, like an id that is not there, and its owner well', async ({ ask }) => {
-    const [method, path, body] = ask(at)
-    const theirs = await stranger.send(method, path, body)
-    const nobodys = await stranger.send(method, path.replace(at.playerId, newId()), body)
-    expect([theirs.status, nobodys.status]).toEqual([404, 404])
-    expect((theirs.body as { message: string }).message).toBe((nobodys.body as { message: string }).message)
-    expect((await stranger.send(method, path.replace(at.playerId, 'not-an-id'), body)).status).toBe(404)
-    expect((await owner.send(method, path, body)).status).toBeLessThan(300)
-  })
+  it.each(ROUTES.filter(row => row.ofPlayer))(
+    '$route answers another academy 404, like an id that is not there, and its owner well',
+    async ({ ask }) => {
+      const [method, path, body] = ask(at)
+      const theirs = await stranger.send(method, path, body)
+      const nobodys = await stranger.send(method, path.replace(at.playerId, newId()), body)
+      expect([theirs.status, nobodys.status]).toEqual([404, 404])
+      expect((theirs.body as { message: string }).message).toBe((nobodys.body as { message: string }).message)
+      expect((await stranger.send(method, path.replace(at.playerId, 'not-an-id'), body)).status).toBe(404)
+      expect((await owner.send(method, path, body)).status).toBeLessThan(300)
+    },
+  )
 
   it('leaves a player as it was after all that strangers tried', async () => {
     const [first, again] = [await newCoach(), await newCoach()]

@@ -1,7 +1,7 @@
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
-import { waitAfter } from '../../server/utils/wait-after'
+import { waitAfter } from '../../server/request/wait-after'
 import { Client, newCoach, newId, PASSWORD, refusal } from './client'
 
 describe('signing in', () => {
@@ -9,11 +9,16 @@ describe('signing in', () => {
     const { email } = await newCoach()
     const client = new Client()
     const wrong = await client.post('/api/auth/sign-in', { email, password: 'not this one' })
-    const nobody = await client.post('/api/auth/sign-in', { email: 'nobody@saltmarsh.example', password: 'not this one' })
+    const nobody = await client.post('/api/auth/sign-in', {
+      email: 'nobody@saltmarsh.example',
+      password: 'not this one',
+    })
     expect([wrong.status, nobody.status]).toEqual([401, 401])
     expect(refusal(wrong)).toEqual(refusal(nobody))
     expect((await client.get('/api/account')).status).toBe(401)
-    expect((await client.post('/api/auth/sign-in', { email: ` ${email.toUpperCase()} `, password: PASSWORD })).status).toBe(200)
+    expect(
+      (await client.post('/api/auth/sign-in', { email: ` ${email.toUpperCase()} `, password: PASSWORD })).status,
+    ).toBe(200)
     expect((await client.get<Account>('/api/account')).body).toMatchObject({ email, academy: 'Test Links', unit: 'yd' })
   })
 
@@ -39,7 +44,9 @@ describe('signing in', () => {
   it('stops a guesser after a few tries, also the right password, and says how long to wait', async () => {
     const { email } = await newCoach()
     const client = new Client()
-    const tries = await Promise.all(Array.from({ length: 12 }, (_, i) => client.post('/api/auth/sign-in', { email, password: `guess ${i}` })))
+    const tries = await Promise.all(
+      Array.from({ length: 12 }, (_, i) => client.post('/api/auth/sign-in', { email, password: `guess ${i}` })),
+    )
     // Five mistakes are free, the sixth shuts the gate for two seconds.
     expect(tries.filter(t => t.status === 429)).toHaveLength(6)
     const late = await client.post('/api/auth/sign-in', { email, password: PASSWORD })
@@ -51,21 +58,42 @@ describe('signing in', () => {
     expect([1, 5, 6, 7, 8, 12, 20].map(waitAfter)).toEqual([0, 0, 2, 4, 8, 128, 900])
   })
 
-  it('a stranger\'s tries keep out neither who is signed in nor who came in from there before', async () => {
+  it("a stranger's tries keep out neither who is signed in nor who came in from there before", async () => {
     const coach = await newCoach()
-    const strangers = await Promise.all(Array.from({ length: 12 }, () => new Client().post('/api/auth/sign-in', { email: `nobody-${newId()}@saltmarsh.example`, password: 'guess' })))
+    const strangers = await Promise.all(
+      Array.from({ length: 12 }, () =>
+        new Client().post('/api/auth/sign-in', { email: `nobody-${newId()}@saltmarsh.example`, password: 'guess' }),
+      ),
+    )
     expect(strangers.every(({ status }) => status === 401)).toBe(true)
-    expect((await coach.post('/api/account/password', { current: PASSWORD, password: `${PASSWORD} again` })).status).toBe(200)
-    expect((await new Client().post('/api/auth/sign-in', { email: coach.email, password: `${PASSWORD} again` })).status).toBe(200)
+    expect(
+      (await coach.post('/api/account/password', { current: PASSWORD, password: `${PASSWORD} again` })).status,
+    ).toBe(200)
+    expect(
+      (await new Client().post('/api/auth/sign-in', { email: coach.email, password: `${PASSWORD} again` })).status,
+    ).toBe(200)
   })
 
   it('counts addresses that look alike as one account', async () => {
     const { email } = await newCoach()
-    const alike = [email.toUpperCase(), email.replace('coach', 'c\u00F3ach'), email.replace('coach', '\uFF43oach'), email]
+    const alike = [
+      email.toUpperCase(),
+      email.replace('coach', 'c\u00F3ach'),
+      email.replace('coach', '\uFF43oach'),
+      email,
+    ]
     const tries = []
-    for (let i = 0; i < 8; i++) tries.push((await new Client().post('/api/auth/sign-in', { email: alike[i % alike.length], password: 'guess' })).status)
+    for (let i = 0; i < 8; i++)
+      tries.push(
+        (await new Client().post('/api/auth/sign-in', { email: alike[i % alike.length], password: 'guess' })).status,
+      )
     expect(tries.filter(status => status === 429)).toHaveLength(2)
-    const taken = await new Client().post('/api/auth/sign-up', { name: 'A', academy: 'B', email: email.replace('coach', 'c\u00F3ach'), password: PASSWORD })
+    const taken = await new Client().post('/api/auth/sign-up', {
+      name: 'A',
+      academy: 'B',
+      email: email.replace('coach', 'c\u00F3ach'),
+      password: PASSWORD,
+    })
     expect(taken.status).toBe(409)
   })
 
@@ -73,7 +101,8 @@ describe('signing in', () => {
     const { email } = await newCoach()
     const client = new Client()
     for (let round = 0; round < 3; round++) {
-      for (let i = 0; i < 5; i++) expect((await client.post('/api/auth/sign-in', { email, password: 'mistyped' })).status).toBe(401)
+      for (let i = 0; i < 5; i++)
+        expect((await client.post('/api/auth/sign-in', { email, password: 'mistyped' })).status).toBe(401)
       expect((await client.post('/api/auth/sign-in', { email, password: PASSWORD })).status).toBe(200)
     }
   })
@@ -94,13 +123,23 @@ describe('signing in', () => {
 describe('an account', () => {
   it('is opened once for one address, whatever its case', async () => {
     const { email } = await newCoach()
-    const again = await new Client().post('/api/auth/sign-up', { name: 'B', academy: 'C', email: email.toUpperCase(), password: PASSWORD })
+    const again = await new Client().post('/api/auth/sign-up', {
+      name: 'B',
+      academy: 'C',
+      email: email.toUpperCase(),
+      password: PASSWORD,
+    })
     expect(again.status).toBe(409)
     expect(refusal(again).email).toMatch(/already/)
   })
 
   it('names every field that is wrong', async () => {
-    const reply = await new Client().post('/api/auth/sign-up', { name: '', academy: 'n'.repeat(10_000), email: 'x', password: 'short' })
+    const reply = await new Client().post('/api/auth/sign-up', {
+      name: '',
+      academy: 'n'.repeat(10_000),
+      email: 'x',
+      password: 'short',
+    })
     expect(reply.status).toBe(422)
     expect(Object.keys(refusal(reply)).sort()).toEqual(['academy', 'email', 'name', 'password'])
   })
@@ -109,21 +148,27 @@ describe('an account', () => {
     const coach = await newCoach()
     expect((await coach.patch<Account>('/api/account', { unit: 'm' })).body.unit).toBe('m')
     expect((await coach.get<Account>('/api/account')).body.unit).toBe('m')
-    expect(refusal(await coach.patch('/api/account', { unit: 'furlong' })).unit).toBe('Unit "furlong" is not known: one of yd, m.')
+    expect(refusal(await coach.patch('/api/account', { unit: 'furlong' })).unit).toBe(
+      'Unit "furlong" is not known: one of yd, m.',
+    )
   })
 
   it('changes its password only with the old one, and then ends all other sessions', async () => {
     const coach = await newCoach()
     const other = new Client()
     await other.post('/api/auth/sign-in', { email: coach.email, password: PASSWORD })
-    expect(refusal(await coach.post('/api/account/password', { current: 'wrong', password: 'a longer one' })).current).toMatch(/not right/)
-    expect((await coach.post('/api/account/password', { current: PASSWORD, password: 'a longer one' })).status).toBe(200)
+    expect(
+      refusal(await coach.post('/api/account/password', { current: 'wrong', password: 'a longer one' })).current,
+    ).toMatch(/not right/)
+    expect((await coach.post('/api/account/password', { current: PASSWORD, password: 'a longer one' })).status).toBe(
+      200,
+    )
     expect((await coach.get('/api/account')).status).toBe(200)
     expect((await other.get('/api/account')).status).toBe(401)
     expect((await other.post('/api/auth/sign-in', { email: coach.email, password: 'a longer one' })).status).toBe(200)
   })
 
-  it('of a forged cookie is nobody\'s', async () => {
+  it("of a forged cookie is nobody's", async () => {
     const coach = await newCoach()
     coach.cookie = `${coach.cookie.slice(0, -9)}forged123`
     expect((await coach.get('/api/account')).status).toBe(401)
@@ -134,7 +179,11 @@ describe('the door of the server', () => {
   it('tells version, database and migrations', async () => {
     const { status, body } = await new Client().get('/api/health')
     expect(status).toBe(200)
-    expect(body).toMatchObject({ version: expect.stringMatching(/^\d+\.\d+\.\d+$/), database: 'up', migrations: { applied: expect.any(Number) } })
+    expect(body).toMatchObject({
+      version: expect.stringMatching(/^\d+\.\d+\.\d+$/),
+      database: 'up',
+      migrations: { applied: expect.any(Number) },
+    })
   })
 
   it('refuses writes from another site', async () => {

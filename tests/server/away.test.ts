@@ -23,10 +23,19 @@ describe('a database that is away', () => {
     database = await startDatabase('away', { fresh: true })
     await migrateDatabase(database.url)
     server = await startServer({
-      port: await freePortFrom(4740), databaseUrl: database.url, sessionSecret: 'a secret of the tests, thrown away afterwards', log: openSync(log, 'a'), env: { UZZET_TRUSTED_PROXIES: 'loopback', UZZET_SIGN_UPS_PER_HOUR: '' },
+      port: await freePortFrom(4740),
+      databaseUrl: database.url,
+      sessionSecret: 'a secret of the tests, thrown away afterwards',
+      log: openSync(log, 'a'),
+      env: { UZZET_TRUSTED_PROXIES: 'loopback', UZZET_SIGN_UPS_PER_HOUR: '' },
     })
     coach = new Client(server.url)
-    await coach.post('/api/auth/sign-up', { name: NAME, academy: 'Test Links', email: 'away@saltmarsh.example', password: PASSWORD })
+    await coach.post('/api/auth/sign-up', {
+      name: NAME,
+      academy: 'Test Links',
+      email: 'away@saltmarsh.example',
+      password: PASSWORD,
+    })
     at = await atTheRange(coach)
   })
   afterAll(async () => {
@@ -35,11 +44,17 @@ describe('a database that is away', () => {
     rmSync(folder, { recursive: true, force: true })
   })
 
-  const everywhere = () => Promise.all([
-    coach.get('/api/players'), coach.get(`/api/players/${at.playerId}`), at.log(at.shot()), coach.get(`/api/players/${at.playerId}/chart.json`), new Client(server.url).post('/api/auth/sign-in', { email: 'away@saltmarsh.example', password: PASSWORD }),
-  ])
+  const everywhere = () =>
+    Promise.all([
+      coach.get('/api/players'),
+      coach.get(`/api/players/${at.playerId}`),
+      at.log(at.shot()),
+      coach.get(`/api/players/${at.playerId}/chart.json`),
+      new Client(server.url).post('/api/auth/sign-in', { email: 'away@saltmarsh.example', password: PASSWORD }),
+    ])
   const away = (replies: readonly Reply<unknown>[]) => {
-    for (const { status, headers } of replies) expect([status, headers.get('retry-after')]).toEqual([503, expect.stringMatching(/^\d+$/)])
+    for (const { status, headers } of replies)
+      expect([status, headers.get('retry-after')]).toEqual([503, expect.stringMatching(/^\d+$/)])
   }
   async function backAgain() {
     for (let i = 0; i < 300; i++) {
@@ -75,11 +90,18 @@ describe('a database that is away', () => {
   it('never writes a name, a chart or a hash into the log', () => {
     const text = readFileSync(log, 'utf8')
     expect(text).toMatch(/database [A-Z_]+/)
-    for (const secret of [NAME, 'away@saltmarsh.example', 'Pip Marlow', '$scrypt', at.playerId]) expect(text).not.toContain(secret === at.playerId ? `'${secret}'` : secret)
+    for (const secret of [NAME, 'away@saltmarsh.example', 'Pip Marlow', '$scrypt', at.playerId])
+      expect(text).not.toContain(secret === at.playerId ? `'${secret}'` : secret)
   })
 
-  it('behind a proxy that is stated, a stranger\'s tries count for the stranger alone', async () => {
-    const signIn = (from: string, password: string) => new Client(server.url).send('POST', '/api/auth/sign-in', { email: 'away@saltmarsh.example', password }, { 'x-forwarded-for': from })
+  it("behind a proxy that is stated, a stranger's tries count for the stranger alone", async () => {
+    const signIn = (from: string, password: string) =>
+      new Client(server.url).send(
+        'POST',
+        '/api/auth/sign-in',
+        { email: 'away@saltmarsh.example', password },
+        { 'x-forwarded-for': from },
+      )
     const statuses = []
     for (let i = 0; i < 8; i++) statuses.push((await signIn('203.0.113.9', 'guess')).status)
     expect(statuses).toContain(429)
@@ -95,9 +117,25 @@ describe('a database that is away', () => {
 
   it('what was counted survives a restart', async () => {
     await server.stop()
-    server = await startServer({ port: await freePortFrom(4740), databaseUrl: database.url, sessionSecret: 'a secret of the tests, thrown away afterwards', log: openSync(log, 'a'), env: { UZZET_TRUSTED_PROXIES: 'loopback' } })
-    const again = await new Client(server.url).send('POST', '/api/auth/sign-in', { email: 'away@saltmarsh.example', password: 'guess' }, { 'x-forwarded-for': '203.0.113.9' })
-    const after = await new Client(server.url).send('POST', '/api/auth/sign-in', { email: 'away@saltmarsh.example', password: 'guess' }, { 'x-forwarded-for': '203.0.113.9' })
+    server = await startServer({
+      port: await freePortFrom(4740),
+      databaseUrl: database.url,
+      sessionSecret: 'a secret of the tests, thrown away afterwards',
+      log: openSync(log, 'a'),
+      env: { UZZET_TRUSTED_PROXIES: 'loopback' },
+    })
+    const again = await new Client(server.url).send(
+      'POST',
+      '/api/auth/sign-in',
+      { email: 'away@saltmarsh.example', password: 'guess' },
+      { 'x-forwarded-for': '203.0.113.9' },
+    )
+    const after = await new Client(server.url).send(
+      'POST',
+      '/api/auth/sign-in',
+      { email: 'away@saltmarsh.example', password: 'guess' },
+      { 'x-forwarded-for': '203.0.113.9' },
+    )
     expect([again.status, after.status]).toContain(429)
   })
 })

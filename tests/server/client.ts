@@ -5,18 +5,31 @@ import { USUAL_PLAN } from '../../shared/session'
 
 export { newId }
 
-export interface Reply<T> { status: number, body: T, headers: Headers }
-interface RefusedBody { message: string, data?: Refusal & { current?: unknown } }
+export interface Reply<T> {
+  status: number
+  body: T
+  headers: Headers
+}
+interface RefusedBody {
+  message: string
+  data?: Refusal & { current?: unknown }
+}
 
 /** A browser in miniature: keeps its cookie, speaks JSON. */
 export class Client {
   cookie = ''
   constructor(readonly url = inject('url')) {}
 
-  async send<T = unknown>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply<T>> {
+  async send<T = unknown>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Reply<T>> {
     const raw = typeof body === 'string'
     const reply = await fetch(this.url + path, {
-      method, body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
+      method,
+      body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
       headers: { cookie: this.cookie, ...(body !== undefined && { 'content-type': 'application/json' }), ...headers },
     })
     const set = reply.headers.get('set-cookie')
@@ -27,7 +40,11 @@ export class Client {
       return { status: reply.status, headers: reply.headers, body: undefined as T }
     }
     const text = await reply.text()
-    return { status: reply.status, headers: reply.headers, body: (reply.headers.get('content-type')?.includes('json') && text ? JSON.parse(text) : text) as T }
+    return {
+      status: reply.status,
+      headers: reply.headers,
+      body: (reply.headers.get('content-type')?.includes('json') && text ? JSON.parse(text) : text) as T,
+    }
   }
 
   /** A file as it comes. */
@@ -50,7 +67,12 @@ export const PASSWORD = 'links and wind'
 export async function newCoach(name = 'Ada Vane'): Promise<Client & { email: string }> {
   const client = new Client() as Client & { email: string }
   client.email = `coach${++coaches}-${newId().slice(-8)}@saltmarsh.example`
-  const { status } = await client.post('/api/auth/sign-up', { name, academy: 'Test Links', email: client.email, password: PASSWORD })
+  const { status } = await client.post('/api/auth/sign-up', {
+    name,
+    academy: 'Test Links',
+    email: client.email,
+    password: PASSWORD,
+  })
   if (status !== 201) throw new Error(`sign-up answered ${status}`)
   return client
 }
@@ -65,10 +87,18 @@ export async function newPlayer(coach: Client, name = 'Pip Marlow'): Promise<str
 export function aBag(version = 1) {
   return {
     version,
-    clubs: [{ id: newId(), label: '56°', name: 'sand wedge', loftDeg: 56, retired: false }, { id: newId(), label: '50°', name: '', loftDeg: 50, retired: false }],
-    scale: { school: 'clock', rungs: [
-      { id: newId(), label: '9:00', cue: 'lead arm level', flight: 'normal', retired: false }, { id: newId(), label: 'full', cue: '', flight: 'normal', retired: false }] },
-    struckOut: [] as { clubId: string, rungId: string }[],
+    clubs: [
+      { id: newId(), label: '56°', name: 'sand wedge', loftDeg: 56, retired: false },
+      { id: newId(), label: '50°', name: '', loftDeg: 50, retired: false },
+    ],
+    scale: {
+      school: 'clock',
+      rungs: [
+        { id: newId(), label: '9:00', cue: 'lead arm level', flight: 'normal', retired: false },
+        { id: newId(), label: 'full', cue: '', flight: 'normal', retired: false },
+      ],
+    },
+    struckOut: [] as { clubId: string; rungId: string }[],
   }
 }
 
@@ -77,13 +107,37 @@ export async function atTheRange(coach: Client) {
   const playerId = await newPlayer(coach)
   const bag = aBag()
   await coach.put(`/api/players/${playerId}/bag`, bag)
-  const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, method: 'monitor', ball: 'own', surface: 'grass', air: [], plan: USUAL_PLAN, version: 1 }
+  const session = {
+    id: newId(),
+    startedAtMs: Date.now(),
+    endedAtMs: null,
+    method: 'monitor',
+    ball: 'own',
+    surface: 'grass',
+    air: [],
+    plan: USUAL_PLAN,
+    version: 1,
+  }
   await coach.put(`/api/players/${playerId}/sessions/${session.id}`, session)
   const shot = (change: object = {}) => ({
-    id: newId(), sessionId: session.id, clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id, carryM: 65.8368, method: 'monitor', balls: 1,
-    hitAtMs: Date.now(), leftOut: null as string | null, strike: null as string | null, readings: null as object | null, taken: null as object | null, deleted: false, version: 1, ...change,
+    id: newId(),
+    sessionId: session.id,
+    clubId: bag.clubs[0]!.id,
+    rungId: bag.scale.rungs[0]!.id,
+    carryM: 65.8368,
+    method: 'monitor',
+    balls: 1,
+    hitAtMs: Date.now(),
+    leftOut: null as string | null,
+    strike: null as string | null,
+    readings: null as object | null,
+    taken: null as object | null,
+    deleted: false,
+    version: 1,
+    ...change,
   })
-  const log = (...shots: object[]) => coach.post<{ taken: string[] } & RefusedBody>(`/api/players/${playerId}/shots`, { shots })
+  const log = (...shots: object[]) =>
+    coach.post<{ taken: string[] } & RefusedBody>(`/api/players/${playerId}/shots`, { shots })
   return { playerId, bag, session, shot, log }
 }
 

@@ -1,6 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Device, LiveMessage, MadeDevice, Taken } from '../../shared/device'
+import type { Device, LiveMessage, MadeDevice, TakenShots } from '../../shared/device'
 import type { PlayerRecord } from '../../shared/record'
 import { fromColumns } from '../../shared/record'
 import { USUAL_PLAN } from '../../shared/session'
@@ -11,17 +11,24 @@ async function makeDevice(coach: Client, name = 'Bay 3') {
   const { body, status } = await coach.post<MadeDevice>('/api/devices', { id: newId(), name })
   expect(status).toBe(201)
   const door = new Client()
-  const send = (shots: unknown, headers: Record<string, string> = {}) => door.send<Taken>('POST', '/api/ingest/shots', shots, { authorization: `Bearer ${body.token}`, ...headers })
+  const send = (shots: unknown, headers: Record<string, string> = {}) =>
+    door.send<TakenShots>('POST', '/api/ingest/shots', shots, { authorization: `Bearer ${body.token}`, ...headers })
   return { ...body, send }
 }
 const sent = (change: object = {}) => ({ id: newId(), carry_yd: 72, ...change })
 
 async function listening(coach?: Client) {
-  const owner = coach ?? await newCoach()
+  const owner = coach ?? (await newCoach())
   const at = await atTheRange(owner)
   const device = await makeDevice(owner)
-  const cell = { playerId: at.playerId, sessionId: at.session.id, clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id }
-  const aim = (to: object | null, fromMs = Date.now()) => owner.put<Device>(`/api/devices/${device.id}/aim`, { at: to, fromMs, sentAtMs: Date.now() })
+  const cell = {
+    playerId: at.playerId,
+    sessionId: at.session.id,
+    clubId: at.bag.clubs[0]!.id,
+    rungId: at.bag.scale.rungs[0]!.id,
+  }
+  const aim = (to: object | null, fromMs = Date.now()) =>
+    owner.put<Device>(`/api/devices/${device.id}/aim`, { at: to, fromMs, sentAtMs: Date.now() })
   await aim(cell)
   const shots = async () => fromColumns((await owner.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots)
   return { owner, at, device, cell, aim, shots }
@@ -43,14 +50,22 @@ describe('a device token', () => {
     expect((await coach.send('DELETE', `/api/devices/${device.id}`)).status).toBe(404)
     // The same id again cannot bring its token back.
     expect((await coach.post('/api/devices', { id: device.id, name: 'Again' })).status).toBe(409)
-    expect(refusal(await coach.post('/api/devices', { id: newId(), name: '' }))).toEqual({ name: 'Name is empty: give 1 to 80 characters.' })
+    expect(refusal(await coach.post('/api/devices', { id: newId(), name: '' }))).toEqual({
+      name: 'Name is empty: give 1 to 80 characters.',
+    })
   })
 
-  it('missing, guessed and revoked are answered alike, and a coach\'s cookie is no token', async () => {
+  it("missing, guessed and revoked are answered alike, and a coach's cookie is no token", async () => {
     const coach = await newCoach()
     const device = await makeDevice(coach)
     await coach.send('DELETE', `/api/devices/${device.id}`)
-    const replies = [await new Client().post('/api/ingest/shots', []), await coach.post('/api/ingest/shots', []), await device.send([]), await device.send([], { authorization: 'Bearer uzzet_guessed' }), await device.send([], { authorization: 'Basic abc' })]
+    const replies = [
+      await new Client().post('/api/ingest/shots', []),
+      await coach.post('/api/ingest/shots', []),
+      await device.send([]),
+      await device.send([], { authorization: 'Bearer uzzet_guessed' }),
+      await device.send([], { authorization: 'Basic abc' }),
+    ]
     expect(new Set(replies.map(reply => reply.status))).toEqual(new Set([401]))
     expect(new Set(replies.map(reply => (reply.body as unknown as { message: string }).message)).size).toBe(1)
   })
@@ -59,34 +74,84 @@ describe('a device token', () => {
     const { device, cell } = await listening()
     const stranger = await newCoach()
     const theirs = await atTheRange(stranger)
-    expect((await stranger.put(`/api/devices/${device.id}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() })).status).toBe(404)
+    expect(
+      (await stranger.put(`/api/devices/${device.id}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() }))
+        .status,
+    ).toBe(404)
     expect((await stranger.send('DELETE', `/api/devices/${device.id}`)).status).toBe(404)
     // Nor may a coach aim an own device at another academy's player, or mix players.
     const own = await makeDevice(stranger)
-    const aim = (at: object) => stranger.put(`/api/devices/${own.id}/aim`, { at, fromMs: Date.now(), sentAtMs: Date.now() })
+    const aim = (at: object) =>
+      stranger.put(`/api/devices/${own.id}/aim`, { at, fromMs: Date.now(), sentAtMs: Date.now() })
     expect((await aim(cell)).status).toBe(404)
-    expect(refusal(await aim({ ...cell, playerId: theirs.playerId, sessionId: theirs.session.id }))).toMatchObject({ clubId: 'This club is not in the player\'s bag.' })
+    expect(refusal(await aim({ ...cell, playerId: theirs.playerId, sessionId: theirs.session.id }))).toMatchObject({
+      clubId: "This club is not in the player's bag.",
+    })
   })
 })
 
 describe('the open door', () => {
   it('takes balls in the columns of the table, with what is chosen on the screen, and says what that is', async () => {
     const { device, cell, shots } = await listening()
-    const shot = sent({ carry_yd: 70.5, side_yd: -2, ball_speed_mph: 70, launch_deg: 29.5, spin_rpm: 8150, club_speed_mph: 62, wobble: 3 })
+    const shot = sent({
+      carry_yd: 70.5,
+      side_yd: -2,
+      ball_speed_mph: 70,
+      launch_deg: 29.5,
+      spin_rpm: 8150,
+      club_speed_mph: 62,
+      wobble: 3,
+    })
     const reply = await device.send(shot)
     expect(reply.status).toBe(202)
-    expect(reply.body).toEqual({ taken: [shot.id], asked: { club: '56°', swing: '9:00', loft_deg: 56, share: expect.closeTo(0.73, 1) as number } })
-    expect(await shots()).toMatchObject([{ id: shot.id, clubId: cell.clubId, rungId: cell.rungId, sessionId: cell.sessionId, method: 'monitor', balls: 1, carryM: 70.5 * 0.9144, readings: { sideM: -1.8288, spinRpm: 8150, launchDeg: 29.5 }, version: 1 }])
+    expect(reply.body).toEqual({
+      taken: [shot.id],
+      asked: { club: '56°', swing: '9:00', loft_deg: 56, share: expect.closeTo(0.73, 1) as number },
+    })
+    expect(await shots()).toMatchObject([
+      {
+        id: shot.id,
+        clubId: cell.clubId,
+        rungId: cell.rungId,
+        sessionId: cell.sessionId,
+        method: 'monitor',
+        balls: 1,
+        carryM: 70.5 * 0.9144,
+        readings: { sideM: -1.8288, spinRpm: 8150, launchDeg: 29.5 },
+        version: 1,
+      },
+    ])
   })
 
   it('knows how high a ball pitched on a range that rises to the target, and believes a device that worked its carry out', async () => {
     const { owner, at, device, shots } = await listening()
     const [range, green] = [newId(), newId()]
-    await owner.put(`/api/ranges/${range}`, { id: range, name: 'Hill', altitudeM: 0, bearingDeg: null, firmness: 'soft', archived: false, version: 1, targets: [{ id: green, name: 'top green', kind: 'green', distanceM: 100, heightM: 5, rightDeg: 0 }] })
-    const put = await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, { ...at.session, plan: { ...USUAL_PLAN, rangeId: range, targetId: green }, version: 2 })
+    await owner.put(`/api/ranges/${range}`, {
+      id: range,
+      name: 'Hill',
+      altitudeM: 0,
+      bearingDeg: null,
+      firmness: 'soft',
+      archived: false,
+      version: 1,
+      targets: [{ id: green, name: 'top green', kind: 'green', distanceM: 100, heightM: 5, rightDeg: 0 }],
+    })
+    const put = await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, {
+      ...at.session,
+      plan: { ...USUAL_PLAN, rangeId: range, targetId: green },
+      version: 2,
+    })
     expect(put.status).toBe(200)
-    await device.send([{ carry_m: 80 }, { carry_m: 81, carry_basis: 'computed' }, { carry_m: 82, height_m: -1 }].map(ball => sent({ carry_yd: undefined, ...ball })))
-    expect((await shots()).sort((a, b) => a.carryM - b.carryM).map(shot => shot.taken?.heightM)).toEqual([4, undefined, -1])
+    await device.send(
+      [{ carry_m: 80 }, { carry_m: 81, carry_basis: 'computed' }, { carry_m: 82, height_m: -1 }].map(ball =>
+        sent({ carry_yd: undefined, ...ball }),
+      ),
+    )
+    expect((await shots()).sort((a, b) => a.carryM - b.carryM).map(shot => shot.taken?.heightM)).toEqual([
+      4,
+      undefined,
+      -1,
+    ])
   })
 
   it('takes the same ball twice as one, also after the coach has changed it and the session is over', async () => {
@@ -95,7 +160,11 @@ describe('the open door', () => {
     await device.send([shot, shot])
     const [there] = await shots()
     await owner.post(`/api/players/${at.playerId}/shots`, { shots: [{ ...there, carryM: 60, version: 2 }] })
-    await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, { ...at.session, endedAtMs: Date.now(), version: 2 })
+    await owner.put(`/api/players/${at.playerId}/sessions/${at.session.id}`, {
+      ...at.session,
+      endedAtMs: Date.now(),
+      version: 2,
+    })
     expect((await device.send(shot)).body).toMatchObject({ taken: [shot.id], asked: null })
     expect(await shots()).toMatchObject([{ id: shot.id, carryM: 60, version: 2 }])
     // A new one finds nobody listening.
@@ -116,7 +185,9 @@ describe('the open door', () => {
     expect([where.get(late[0]!.id), where.get(late[1]!.id)]).toEqual([cell.clubId, at.bag.clubs[1]!.id])
     // The Date header counts in seconds: within a second of a change either is right.
     await aim(cell, Date.now() - 5000)
-    const reply = await device.send(sent({ time: new Date(Date.now() - 3000 + off).toISOString() }), { date: new Date(Date.now() + off).toUTCString() })
+    const reply = await device.send(sent({ time: new Date(Date.now() - 3000 + off).toISOString() }), {
+      date: new Date(Date.now() + off).toUTCString(),
+    })
     expect(reply.status).toBe(202)
     const newest = (await shots()).filter(shot => ![...where.keys()].includes(shot.id))[0]!
     expect(Math.abs(newest.hitAtMs - (Date.now() - 3000))).toBeLessThan(600_000)
@@ -126,7 +197,10 @@ describe('the open door', () => {
     const { owner, at, device } = await listening()
     const other = await atTheRange(owner)
     await owner.put(`/api/players/${other.playerId}/bag`, { ...other.bag, version: 2 })
-    expect((await owner.post(`/api/players/${at.playerId}/sessions/${at.session.id}/move`, { toPlayerId: other.playerId })).status).toBe(200)
+    expect(
+      (await owner.post(`/api/players/${at.playerId}/sessions/${at.session.id}/move`, { toPlayerId: other.playerId }))
+        .status,
+    ).toBe(200)
     expect((await device.send(sent())).status).toBe(409)
   })
 
@@ -135,15 +209,27 @@ describe('the open door', () => {
     const shot = sent({ club: '50°', swing: 'Full' })
     await device.send(shot)
     expect(await shots()).toMatchObject([{ clubId: at.bag.clubs[1]!.id, rungId: at.bag.scale.rungs[1]!.id }])
-    expect(refusal(await device.send([sent({ club: '5 iron' })]))).toEqual({ '0.club': 'club: "5 iron" is not in the bag: 56°, 50°' })
+    expect(refusal(await device.send([sent({ club: '5 iron' })]))).toEqual({
+      '0.club': 'club: "5 iron" is not in the bag: 56°, 50°',
+    })
   })
 
   it.each([
     ['spin of −5', { spin_rpm: -5 }, 'spin_rpm', 'spin_rpm: "-5" is not a number that makes 0 to 20000 rpm'],
     ['a carry of text', { carry_yd: 'far' }, 'carry_yd', 'carry_yd: "far" is not a number from 1 to 400'],
     ['no carry', { carry_yd: null }, 'carry_yd', 'carry_yd: "" is empty: a carry is required'],
-    ['a launch without speed', { launch_deg: 30 }, 'ball_speed_mps', 'ball_speed_mps: "" is empty: launch_deg means nothing without the ball\'s speed'],
-    ['a time without zone', { time: '2026-05-04T17:30:00' }, 'time', 'time: "2026-05-04T17:30:00" is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z'],
+    [
+      'a launch without speed',
+      { launch_deg: 30 },
+      'ball_speed_mps',
+      'ball_speed_mps: "" is empty: launch_deg means nothing without the ball\'s speed',
+    ],
+    [
+      'a time without zone',
+      { time: '2026-05-04T17:30:00' },
+      'time',
+      'time: "2026-05-04T17:30:00" is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z',
+    ],
     ['an id that is none', { id: 'seven' }, 'id', '"seven" is not an id: a UUID in lower case is needed.'],
     ['a list in a field', { spin_rpm: [1] }, 'spin_rpm', 'a list is not a figure or a short text.'],
   ])('refuses %s by name, and takes none of its lot', async (_, change, field, message) => {
@@ -165,12 +251,17 @@ describe('the open door', () => {
 
 describe('the open session', () => {
   let range: Awaited<ReturnType<typeof listening>>
-  beforeAll(async () => { range = await listening() })
+  beforeAll(async () => {
+    range = await listening()
+  })
 
   /** The messages of a live line until it is let go. */
   async function follow(coach: Client, playerId: string, sessionId: string) {
     const stop = new AbortController()
-    const reply = await fetch(`${coach.url}/api/players/${playerId}/sessions/${sessionId}/live`, { headers: { cookie: coach.cookie }, signal: stop.signal })
+    const reply = await fetch(`${coach.url}/api/players/${playerId}/sessions/${sessionId}/live`, {
+      headers: { cookie: coach.cookie },
+      signal: stop.signal,
+    })
     const heard: LiveMessage[] = []
     const reader = reply.body!.pipeThrough(new TextDecoderStream()).getReader()
     void (async () => {
@@ -181,7 +272,8 @@ describe('the open session', () => {
         text += value
         const blocks = text.split('\n\n')
         text = blocks.pop()!
-        for (const block of blocks) if (block.includes('event: balls')) heard.push(JSON.parse(/^data: (.*)$/m.exec(block)![1]!) as LiveMessage)
+        for (const block of blocks)
+          if (block.includes('event: balls')) heard.push(JSON.parse(/^data: (.*)$/m.exec(block)![1]!) as LiveMessage)
       }
     })()
     return { reply, heard, stop: () => stop.abort() }
@@ -194,7 +286,10 @@ describe('the open session', () => {
     const shot = sent({ spin_rpm: 8000 })
     await device.send(shot)
     await expect.poll(() => line.heard.length).toBe(1)
-    expect(line.heard[0]).toMatchObject({ deviceId: device.id, shots: [{ id: shot.id, readings: { spinRpm: 8000 }, sessionId: at.session.id }] })
+    expect(line.heard[0]).toMatchObject({
+      deviceId: device.id,
+      shots: [{ id: shot.id, readings: { spinRpm: 8000 }, sessionId: at.session.id }],
+    })
     await device.send(shot)
     await device.send([])
     await expect.poll(() => line.heard.length).toBe(3)
@@ -205,7 +300,10 @@ describe('the open session', () => {
   it('of another academy, or of none, is not there', async () => {
     const stranger = await newCoach()
     const path = (playerId: string, sessionId: string) => `/api/players/${playerId}/sessions/${sessionId}/live`
-    const replies: Reply<unknown>[] = [await stranger.get(path(range.at.playerId, range.at.session.id)), await range.owner.get(path(range.at.playerId, newId()))]
+    const replies: Reply<unknown>[] = [
+      await stranger.get(path(range.at.playerId, range.at.session.id)),
+      await range.owner.get(path(range.at.playerId, newId())),
+    ]
     expect(replies.map(reply => reply.status)).toEqual([404, 404])
   })
 })

@@ -9,9 +9,16 @@ import { atTheRange, Client, newCoach, newId, refusal } from './client'
 async function withAHole(coach: Client) {
   const at = await atTheRange(coach)
   const [shorter, longer] = at.bag.clubs
-  await coach.put(`/api/players/${at.playerId}/bag`, { ...at.bag, version: 2, struckOut: at.bag.clubs.map(club => ({ clubId: club.id, rungId: at.bag.scale.rungs[0]!.id })) })
+  await coach.put(`/api/players/${at.playerId}/bag`, {
+    ...at.bag,
+    version: 2,
+    struckOut: at.bag.clubs.map(club => ({ clubId: club.id, rungId: at.bag.scale.rungs[0]!.id })),
+  })
   const full = at.bag.scale.rungs[1]!.id
-  const balls = (clubId: string, yd: number) => [-3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3].map((off, i) => at.shot({ clubId, rungId: full, carryM: (yd + off) * 0.9144, hitAtMs: Date.now() - 60_000 + i }))
+  const balls = (clubId: string, yd: number) =>
+    [-3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3].map((off, i) =>
+      at.shot({ clubId, rungId: full, carryM: (yd + off) * 0.9144, hitAtMs: Date.now() - 60_000 + i }),
+    )
   await at.log(...balls(shorter!.id, 70), ...balls(longer!.id, 110))
   return at
 }
@@ -24,9 +31,26 @@ describe('flags', () => {
     coach = await newCoach()
     at = await withAHole(coach)
   })
-  const answerTo = (finding: PlayerLine['summary'] extends infer S ? NonNullable<S> extends { open: (infer F)[] } ? F : never : never, more: object = {}) => {
+  const answerTo = (
+    finding: PlayerLine['summary'] extends infer S ? (NonNullable<S> extends { open: (infer F)[] } ? F : never) : never,
+    more: object = {},
+  ) => {
     const { flag, variant, cells, fromM, toM, figure } = finding
-    return { id: newId(), flag, ...(variant && { variant }), cells, fromM, toM, figure, answer: 'accepted', untilMs: null, note: '', saidAtMs: Date.now(), holds: true, ...more }
+    return {
+      id: newId(),
+      flag,
+      ...(variant && { variant }),
+      cells,
+      fromM,
+      toM,
+      figure,
+      answer: 'accepted',
+      untilMs: null,
+      note: '',
+      saidAtMs: Date.now(),
+      holds: true,
+      ...more,
+    }
   }
 
   it('stand in the list with the names of their stock shots, those that matter most first; an answer takes one off, and taken back it is there again', async () => {
@@ -49,21 +73,44 @@ describe('flags', () => {
 
   it('refuse an answer that says nothing', async () => {
     const { open } = await summaryOf(coach)
-    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working' })))).toEqual({ untilMs: 'Until is missing: what is worked on has a day.' })
-    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { flag: 'nonsense' })))).toHaveProperty('flag')
-    expect(refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working', untilMs: Date.now() + 1e12 })))).toEqual({ untilMs: 'Until lies more than two years ahead.' })
-    expect((await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open.at(-1)!, { answer: 'working', untilMs: Date.now() + 28 * 86_400_000 }))).status).toBe(202)
+    expect(
+      refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { answer: 'working' }))),
+    ).toEqual({ untilMs: 'Until is missing: what is worked on has a day.' })
+    expect(
+      refusal(await coach.post(`/api/players/${at.playerId}/answers`, answerTo(open[0]!, { flag: 'nonsense' }))),
+    ).toHaveProperty('flag')
+    expect(
+      refusal(
+        await coach.post(
+          `/api/players/${at.playerId}/answers`,
+          answerTo(open[0]!, { answer: 'working', untilMs: Date.now() + 1e12 }),
+        ),
+      ),
+    ).toEqual({ untilMs: 'Until lies more than two years ahead.' })
+    expect(
+      (
+        await coach.post(
+          `/api/players/${at.playerId}/answers`,
+          answerTo(open.at(-1)!, { answer: 'working', untilMs: Date.now() + 28 * 86_400_000 }),
+        )
+      ).status,
+    ).toBe(202)
   })
 
-  it('are judged by the academy\'s figures, unless the player has their own', async () => {
-    const steps = async () => (await summaryOf(coach)).open.filter(one => one.flag === 'step' || one.flag === 'hole').map(one => one.flag)
+  it("are judged by the academy's figures, unless the player has their own", async () => {
+    const steps = async () =>
+      (await summaryOf(coach)).open.filter(one => one.flag === 'step' || one.flag === 'hole').map(one => one.flag)
     expect(await steps()).toContain('step')
     expect((await coach.patch('/api/academy', { thresholds: { widestStepM: 36 } })).status).toBe(200)
     expect(await steps()).not.toContain('step')
-    expect((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.academyThresholds).toEqual({ widestStepM: 36 })
+    expect((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.academyThresholds).toEqual({
+      widestStepM: 36,
+    })
     await coach.patch(`/api/players/${at.playerId}`, { version: 1, thresholds: { widestStepM: 10 } })
     expect(await steps()).toContain('step')
-    expect(refusal(await coach.patch('/api/academy', { thresholds: { staleDays: 3 } }))).toEqual({ 'thresholds.staleDays': 'Old after 3 days is not possible: 7 to 730 days is allowed.' })
+    expect(refusal(await coach.patch('/api/academy', { thresholds: { staleDays: 3 } }))).toEqual({
+      'thresholds.staleDays': 'Old after 3 days is not possible: 7 to 730 days is allowed.',
+    })
     // Another academy keeps its own.
     const other = await newCoach()
     const { playerId } = await atTheRange(other)
@@ -76,27 +123,65 @@ describe('kept bags', () => {
     const coach = await newCoach()
     const { playerId, bag } = await atTheRange(coach)
     const path = `/api/players/${playerId}/what-ifs`
-    const body = { clubs: [{ id: bag.clubs[0]!.id, from: bag.clubs[0]!.id, label: '56°', loftDeg: 54 }], rungs: bag.scale.rungs.map(rung => rung.id), newRungs: [], struckOut: [], moved: [] }
+    const body = {
+      clubs: [{ id: bag.clubs[0]!.id, from: bag.clubs[0]!.id, label: '56°', loftDeg: 54 }],
+      rungs: bag.scale.rungs.map(rung => rung.id),
+      newRungs: [],
+      struckOut: [],
+      moved: [],
+    }
     const kept = { id: newId(), name: 'Stronger sand wedge', body }
     expect((await coach.post<KeptWhatIf[]>(path, kept)).body).toMatchObject([kept])
-    expect((await coach.post<KeptWhatIf[]>(path, { ...kept, name: 'Stronger' })).body).toMatchObject([{ ...kept, name: 'Stronger' }])
-    expect(refusal(await coach.post(path, { ...kept, id: newId(), body: { ...body, rungs: [] } }))).toEqual({ 'body.rungs': 'No swing length is left: one or more is needed.' })
+    expect((await coach.post<KeptWhatIf[]>(path, { ...kept, name: 'Stronger' })).body).toMatchObject([
+      { ...kept, name: 'Stronger' },
+    ])
+    expect(refusal(await coach.post(path, { ...kept, id: newId(), body: { ...body, rungs: [] } }))).toEqual({
+      'body.rungs': 'No swing length is left: one or more is needed.',
+    })
     // Another academy's player cannot take the id over.
     const stranger = await newCoach()
     const theirs = await atTheRange(stranger)
     expect((await stranger.post(`/api/players/${theirs.playerId}/what-ifs`, kept)).status).toBe(409)
-    expect((await stranger.send<KeptWhatIf[]>('DELETE', `/api/players/${theirs.playerId}/what-ifs/${kept.id}`)).body).toEqual([])
+    expect(
+      (await stranger.send<KeptWhatIf[]>('DELETE', `/api/players/${theirs.playerId}/what-ifs/${kept.id}`)).body,
+    ).toEqual([])
     expect((await coach.get<KeptWhatIf[]>(path)).body).toHaveLength(1)
     // Handed over it is on the player's phone as it was then, and taken back it is not.
-    const { body: link } = await coach.post<MadeLink>(`/api/players/${playerId}/links`, { id: newId(), strength: 'read' })
-    const phone = async () => (await new Client().send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${link.token}` })).body.bags
+    const { body: link } = await coach.post<MadeLink>(`/api/players/${playerId}/links`, {
+      id: newId(),
+      strength: 'read',
+    })
+    const phone = async () =>
+      (await new Client().send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${link.token}` })).body
+        .bags
     const sum = { within: 60, targets: 80, meanM: 5, worstAtM: 70, worstLeaveM: 9 }
-    const page = { unit: 'yd', clubs: [{ label: '56°', loftDeg: 54, wasDeg: 56 }], left: ['52°'], shots: [{ name: '56° full', carryM: 80, hit: false }], lineM: 5, before: sum, after: sum, gone: ['18 yd from a to b'], fresh: [], stay: [] }
+    const page = {
+      unit: 'yd',
+      clubs: [{ label: '56°', loftDeg: 54, wasDeg: 56 }],
+      left: ['52°'],
+      shots: [{ name: '56° full', carryM: 80, hit: false }],
+      lineM: 5,
+      before: sum,
+      after: sum,
+      gone: ['18 yd from a to b'],
+      fresh: [],
+      stay: [],
+    }
     expect(await phone()).toEqual([])
-    expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page })).body[0]!.handedAtMs).toBeGreaterThan(Date.now() - 60_000)
+    expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page })).body[0]!.handedAtMs).toBeGreaterThan(
+      Date.now() - 60_000,
+    )
     expect(await phone()).toMatchObject([{ id: kept.id, name: 'Stronger', page }])
-    expect(refusal(await coach.put(`${path}/${kept.id}/page`, { page: { ...page, shots: [{ name: '56° full', carryM: 4000, hit: true }] } }))).toEqual({ 'page.shots.0.carryM': 'Carry 4000 m is not possible: 0 to 365.76 m is allowed.' })
-    expect((await stranger.put(`/api/players/${theirs.playerId}/what-ifs/${kept.id}/page`, { page: null })).status).toBe(404)
+    expect(
+      refusal(
+        await coach.put(`${path}/${kept.id}/page`, {
+          page: { ...page, shots: [{ name: '56° full', carryM: 4000, hit: true }] },
+        }),
+      ),
+    ).toEqual({ 'page.shots.0.carryM': 'Carry 4000 m is not possible: 0 to 365.76 m is allowed.' })
+    expect(
+      (await stranger.put(`/api/players/${theirs.playerId}/what-ifs/${kept.id}/page`, { page: null })).status,
+    ).toBe(404)
     expect((await coach.put<KeptWhatIf[]>(`${path}/${kept.id}/page`, { page: null })).body[0]!.handedAtMs).toBeNull()
     expect(await phone()).toEqual([])
     for (let i = 1; i < 50; i++) await coach.post(path, { ...kept, id: newId() })
@@ -108,7 +193,18 @@ describe('kept bags', () => {
 it('the bag file holds what the player believes', async () => {
   const coach = await newCoach()
   const { playerId, bag } = await atTheRange(coach)
-  const word = { id: newId(), clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[1]!.id, kind: 'believed', carryM: 91.44, why: '', saidAtMs: Date.now(), holds: true }
+  const word = {
+    id: newId(),
+    clubId: bag.clubs[0]!.id,
+    rungId: bag.scale.rungs[1]!.id,
+    kind: 'believed',
+    carryM: 91.44,
+    why: '',
+    saidAtMs: Date.now(),
+    holds: true,
+  }
   await coach.post(`/api/players/${playerId}/words`, word)
-  expect((await coach.get<{ believed: object[] }>(`/api/players/${playerId}/bag.json`)).body.believed).toEqual([{ club: '56°', swing: 'full', carryM: 91.44 }])
+  expect((await coach.get<{ believed: object[] }>(`/api/players/${playerId}/bag.json`)).body.believed).toEqual([
+    { club: '56°', swing: 'full', carryM: 91.44 },
+  ])
 })

@@ -3,20 +3,44 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Compared } from '../../core/chart/compare'
-import type { PublishedChart } from '../../core/chart/published'
-import { OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE, type LinkView, type MadeLink, type OwnBallsTaken, type PlayerLink, type WaitingBalls } from '../../shared/player-link'
+import type { Compared } from '../../core/history/compare'
+import type { PublishedChart } from '../../core/history/published'
+import {
+  OWN_BALLS_A_DAY,
+  OWN_BALLS_A_PAGE,
+  type LinkView,
+  type MadeLink,
+  type OwnBallsTaken,
+  type PlayerLink,
+  type WaitingBalls,
+} from '../../shared/player-link'
 import type { PublishedLine } from '../../shared/published'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import { aBag, atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
 
 type Range = Awaited<ReturnType<typeof atTheRange>>
-const cellOf = ({ bag }: Range, club = 0, rung = 0) => ({ clubId: bag.clubs[club]!.id, rungId: bag.scale.rungs[rung]!.id })
-const written = (at: Range, carryM: number, change: object = {}) => ({ id: newId(), ...cellOf(at), kind: 'written', carryM, why: '', saidAtMs: Date.now(), holds: true, ...change })
+const cellOf = ({ bag }: Range, club = 0, rung = 0) => ({
+  clubId: bag.clubs[club]!.id,
+  rungId: bag.scale.rungs[rung]!.id,
+})
+const written = (at: Range, carryM: number, change: object = {}) => ({
+  id: newId(),
+  ...cellOf(at),
+  kind: 'written',
+  carryM,
+  why: '',
+  saidAtMs: Date.now(),
+  holds: true,
+  ...change,
+})
 
 async function hitAndPublish(coach: Client, at: Range, carries = [65, 66, 64, 67]) {
   await at.log(...carries.map(carryM => at.shot({ carryM })))
-  const { body } = await coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: 'Trust it' })
+  const { body } = await coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, {
+    id: newId(),
+    unit: 'yd',
+    note: 'Trust it',
+  })
   return body
 }
 
@@ -26,10 +50,16 @@ describe('what is said of a stock shot', () => {
     const at = await atTheRange(coach)
     const word = written(at, 68.5, { why: 'plays it low' })
     const say = (body: object) => coach.post(`/api/players/${at.playerId}/words`, body)
-    expect([(await say(word)).status, (await say(word)).status, (await say({ ...word, carryM: 70 })).status]).toEqual([202, 202, 409])
+    expect([(await say(word)).status, (await say(word)).status, (await say({ ...word, carryM: 70 })).status]).toEqual([
+      202, 202, 409,
+    ])
     expect((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.words).toEqual([word])
-    expect(refusal(await say({ ...written(at, 70), clubId: newId() }))).toEqual({ clubId: 'It is not in the player\'s bag any more.' })
-    expect(refusal(await say(written(at, 9999)))).toEqual({ carryM: 'Carry 9999 m is not possible: 0.9144 to 365.76 m is allowed.' })
+    expect(refusal(await say({ ...written(at, 70), clubId: newId() }))).toEqual({
+      clubId: "It is not in the player's bag any more.",
+    })
+    expect(refusal(await say(written(at, 9999)))).toEqual({
+      carryM: 'Carry 9999 m is not possible: 0.9144 to 365.76 m is allowed.',
+    })
     expect(refusal(await say(written(at, 70, { carryM: null })))).toHaveProperty('carryM')
   })
 
@@ -49,19 +79,30 @@ describe('publishing', () => {
   it('numbers the copies, says what changed, and never changes one again', async () => {
     const coach = await newCoach()
     const at = await atTheRange(coach)
-    expect(refusal(await coach.post(`/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }))).toEqual({ chart: 'No stock shot has a number yet.' })
+    expect(
+      refusal(await coach.post(`/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' })),
+    ).toEqual({ chart: 'No stock shot has a number yet.' })
     const first = await hitAndPublish(coach, at)
-    expect(first).toMatchObject({ format: 'uzzet-published', number: 1, changed: 'The first published chart.', note: 'Trust it', unit: 'yd' })
+    expect(first).toMatchObject({
+      format: 'uzzet-published',
+      number: 1,
+      changed: 'The first published chart.',
+      note: 'Trust it',
+      unit: 'yd',
+    })
     expect(first.cells.find(cell => cell.kind === 'measured')).toMatchObject({ club: '56°', swing: '9:00', balls: 4 })
     await coach.post(`/api/players/${at.playerId}/words`, written(at, 73.152))
     const id = newId()
-    const publish = () => coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, { id, unit: 'm', note: '' })
+    const publish = () =>
+      coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, { id, unit: 'm', note: '' })
     const second = (await publish()).body
     expect(second).toMatchObject({ number: 2, changed: 'Written: 56° at 9:00.' })
     expect(second.cells.find(cell => cell.kind === 'written')!.carry).toEqual({ yd: 80, m: 73 })
     // Sent twice, it is there once.
     expect((await publish()).body).toEqual(second)
-    expect((await coach.get<PublishedLine[]>(`/api/players/${at.playerId}/published`)).body.map(line => line.number)).toEqual([2, 1])
+    expect(
+      (await coach.get<PublishedLine[]>(`/api/players/${at.playerId}/published`)).body.map(line => line.number),
+    ).toEqual([2, 1])
     expect((await coach.get(`/api/players/${at.playerId}/published/1`)).body).toEqual(first)
     expect((await coach.get(`/api/players/${at.playerId}/published/3`)).status).toBe(404)
   })
@@ -70,7 +111,11 @@ describe('publishing', () => {
     const coach = await newCoach()
     const at = await atTheRange(coach)
     await at.log(at.shot())
-    const numbers = await Promise.all([1, 2, 3].map(() => coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' })))
+    const numbers = await Promise.all(
+      [1, 2, 3].map(() =>
+        coach.post<PublishedChart>(`/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }),
+      ),
+    )
     expect(numbers.map(reply => reply.body.number).sort()).toEqual([1, 2, 3])
   })
 
@@ -79,7 +124,11 @@ describe('publishing', () => {
     const [one, two] = [await atTheRange(coach), await atTheRange(coach)]
     await one.log(...[65, 66, 64].map(carryM => one.shot({ carryM })))
     await two.log(...[40, 41, 40].map(carryM => two.shot({ carryM })))
-    const pairs = (await coach.get<{ club: string, swing: string, differs: boolean }[]>(`/api/players/${one.playerId}/compare-with?other=${two.playerId}`)).body
+    const pairs = (
+      await coach.get<{ club: string; swing: string; differs: boolean }[]>(
+        `/api/players/${one.playerId}/compare-with?other=${two.playerId}`,
+      )
+    ).body
     expect(pairs.find(pair => pair.club === '56°' && pair.swing === '9:00')).toMatchObject({ differs: true })
     const stranger = await newCoach('A Stranger')
     const theirs = await atTheRange(stranger)
@@ -92,26 +141,49 @@ describe('publishing', () => {
     const at = await atTheRange(coach)
     const published = await hitAndPublish(coach, at)
     await at.log(...[40, 41, 40, 39, 41, 40].map(carryM => at.shot({ carryM, hitAtMs: Date.now() + 1000 })))
-    const { body } = await coach.get<{ fromMs: number, compared: Compared[] }>(`/api/players/${at.playerId}/compare?from=number:1&to=${Date.now() + 60_000}`)
+    const { body } = await coach.get<{ fromMs: number; compared: Compared[] }>(
+      `/api/players/${at.playerId}/compare?from=number:1&to=${Date.now() + 60_000}`,
+    )
     expect(body.fromMs).toBe(published.publishedAtMs)
     expect(body.compared.filter(one => one.moved)).toMatchObject([{ ...cellOf(at), balls: 6 }])
-    const past = await coach.get<{ chart: { balls: number }[] }>(`/api/players/${at.playerId}/chart-at?at=${published.publishedAtMs}`)
+    const past = await coach.get<{ chart: { balls: number }[] }>(
+      `/api/players/${at.playerId}/chart-at?at=${published.publishedAtMs}`,
+    )
     expect(past.body.chart.reduce((sum, cell) => sum + cell.balls, 0)).toBe(4)
-    expect(refusal(await coach.get(`/api/players/${at.playerId}/compare?from=yesterday&to=${Date.now()}`))).toHaveProperty('from')
+    expect(
+      refusal(await coach.get(`/api/players/${at.playerId}/compare?from=yesterday&to=${Date.now()}`)),
+    ).toHaveProperty('from')
     expect((await coach.get(`/api/players/${at.playerId}/compare?from=number:9&to=${Date.now()}`)).status).toBe(404)
   })
 })
 
 /** Words of a page with their boxes, points, as poppler reads them. */
-function wordsOf(pdf: Buffer): { page: number, width: number, height: number, words: { text: string, x: number, right: number, y: number, bottom: number }[] }[] {
+function wordsOf(pdf: Buffer): {
+  page: number
+  width: number
+  height: number
+  words: { text: string; x: number; right: number; y: number; bottom: number }[]
+}[] {
   const folder = mkdtempSync(join(tmpdir(), 'uzzet-pdf-'))
   try {
     writeFileSync(join(folder, 'a.pdf'), pdf)
     const xml = execFileSync('pdftotext', ['-bbox', join(folder, 'a.pdf'), '-'], { encoding: 'utf8' })
-    return [...xml.matchAll(/<page width="([\d.]+)" height="([\d.]+)">([\s\S]*?)<\/page>/g)].map(([, width, height, inside], page) => ({
-      page, width: Number(width), height: Number(height),
-      words: [...inside!.matchAll(/xMin="(-?[\d.]+)" yMin="(-?[\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</g)].map(([, x, y, right, bottom, text]) => ({ text: text!, x: Number(x), y: Number(y), right: Number(right), bottom: Number(bottom) })),
-    }))
+    return [...xml.matchAll(/<page width="([\d.]+)" height="([\d.]+)">([\s\S]*?)<\/page>/g)].map(
+      ([, width, height, inside], page) => ({
+        page,
+        width: Number(width),
+        height: Number(height),
+        words: [
+          ...inside!.matchAll(/xMin="(-?[\d.]+)" yMin="(-?[\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</g),
+        ].map(([, x, y, right, bottom, text]) => ({
+          text: text!,
+          x: Number(x),
+          y: Number(y),
+          right: Number(right),
+          bottom: Number(bottom),
+        })),
+      }),
+    )
   } finally {
     rmSync(folder, { recursive: true })
   }
@@ -136,15 +208,20 @@ describe('what is printed', () => {
   let at: Range
   let chart: PublishedChart
   const MM = 72 / 25.4
-  const pdf = async (path: string) => Buffer.from((await coach.bytes(`/api/players/${at.playerId}/published/1/${path}`)))
+  const pdf = async (path: string) => Buffer.from(await coach.bytes(`/api/players/${at.playerId}/published/1/${path}`))
   beforeAll(async () => {
     coach = await newCoach()
     at = await atTheRange(coach)
     await coach.post(`/api/players/${at.playerId}/words`, written(at, 90, cellOf(at, 1, 1)))
     chart = await hitAndPublish(coach, at)
   })
-  const figures = (unit: 'yd' | 'm') => chart.cells.filter(cell => cell.carry).map(cell => String(cell.carry![unit])).sort()
-  const isFigure = ({ text, bottom, y }: { text: string, bottom: number, y: number }) => /^\d{2,3}$/.test(text) && bottom - y > 8
+  const figures = (unit: 'yd' | 'm') =>
+    chart.cells
+      .filter(cell => cell.carry)
+      .map(cell => String(cell.carry![unit]))
+      .sort()
+  const isFigure = ({ text, bottom, y }: { text: string; bottom: number; y: number }) =>
+    /^\d{2,3}$/.test(text) && bottom - y > 8
 
   it('a card has two sides of a credit card with every number of the chart on each, inside the edges, dark enough to see', async () => {
     const card = await pdf('card.pdf')
@@ -152,32 +229,60 @@ describe('what is printed', () => {
     expect(pages).toHaveLength(2)
     for (const { width, height, words } of pages) {
       expect([width / MM, height / MM].map(side => Math.round(side * 10) / 10)).toEqual([85.6, 54])
-      for (const word of words) expect(word.x >= 2 * MM && word.right <= width - 2 * MM && word.bottom <= height, word.text).toBe(true)
-      expect(words.filter(isFigure).map(word => word.text).sort()).toEqual(figures('yd'))
+      for (const word of words)
+        expect(word.x >= 2 * MM && word.right <= width - 2 * MM && word.bottom <= height, word.text).toBe(true)
+      expect(
+        words
+          .filter(isFigure)
+          .map(word => word.text)
+          .sort(),
+      ).toEqual(figures('yd'))
       expect(words.map(word => word.text).join(' ')).toContain('Carry in yards')
     }
     // Clubs across and swings down, as in the chart.
-    const [{ words }] = pages as [typeof pages[0]]
+    const [{ words }] = pages as [(typeof pages)[0]]
     const of = (text: string) => words.find(word => word.text === text)!
-    const number = (cell: PublishedChart['cells'][number]) => words.find(word => isFigure(word) && word.text === String(cell.carry!.yd) && Math.abs((word.x + word.right) / 2 - (of(cell.club).x + of(cell.club).right) / 2) < 2 && Math.abs((word.y + word.bottom) / 2 - (of(cell.swing).y + of(cell.swing).bottom) / 2) < 6)
-    for (const cell of chart.cells.filter(one => one.carry)) expect(number(cell), `${cell.club} ${cell.swing}`).toBeDefined()
+    const number = (cell: PublishedChart['cells'][number]) =>
+      words.find(
+        word =>
+          isFigure(word) &&
+          word.text === String(cell.carry!.yd) &&
+          Math.abs((word.x + word.right) / 2 - (of(cell.club).x + of(cell.club).right) / 2) < 2 &&
+          Math.abs((word.y + word.bottom) / 2 - (of(cell.swing).y + of(cell.swing).bottom) / 2) < 6,
+      )
+    for (const cell of chart.cells.filter(one => one.carry))
+      expect(number(cell), `${cell.club} ${cell.swing}`).toBeDefined()
     expect(darkness(card)).toBeGreaterThan(0.004)
   })
 
   it('an A6 sheet is A6; metres and black and white as asked; a home air says which, beside neutral air', async () => {
     const sheet = wordsOf(await pdf('card.pdf?size=a6&unit=m&black=1'))
     expect([sheet[0]!.width / MM, sheet[0]!.height / MM].map(Math.round)).toEqual([105, 148])
-    expect(sheet[0]!.words.filter(isFigure).map(word => word.text).sort()).toEqual([...figures('m'), ...figures('m')].sort())
-    const home = wordsOf(await pdf('card.pdf?tempC=4&altitudeM=0')).map(page => page.words.map(word => word.text).join(' '))
+    expect(
+      sheet[0]!.words
+        .filter(isFigure)
+        .map(word => word.text)
+        .sort(),
+    ).toEqual([...figures('m'), ...figures('m')].sort())
+    const home = wordsOf(await pdf('card.pdf?tempC=4&altitudeM=0')).map(page =>
+      page.words.map(word => word.text).join(' '),
+    )
     expect(home[0]).toContain('home air: 4 °C, calm, 0 m up')
     expect(home[1]).toMatch(/as measured|neutral air/)
-    expect(refusal(await coach.get(`/api/players/${at.playerId}/published/1/card.pdf?tempC=90&altitudeM=0`))).toEqual({ tempC: 'Temperature 90 °C is not possible: -20 to 50 °C is allowed.' })
+    expect(refusal(await coach.get(`/api/players/${at.playerId}/published/1/card.pdf?tempC=90&altitudeM=0`))).toEqual({
+      tempC: 'Temperature 90 °C is not possible: -20 to 50 °C is allowed.',
+    })
     expect(refusal(await coach.get(`/api/players/${at.playerId}/published/1/card.pdf?size=a9`))).toHaveProperty('size')
   })
 
   it('labels stand on their places of the sheet, after those used up', async () => {
     const [strips] = wordsOf(await pdf('labels.pdf'))
-    expect(strips!.words.filter(isFigure).map(word => word.text).sort()).toEqual(figures('yd'))
+    expect(
+      strips!.words
+        .filter(isFigure)
+        .map(word => word.text)
+        .sort(),
+    ).toEqual(figures('yd'))
     const [sheet] = wordsOf(await pdf('labels.pdf?sheet=a4x65&skip=6'))
     const club = sheet!.words.find(word => word.text === '56°')!
     // The seventh label: second row, second column.
@@ -193,7 +298,11 @@ describe('what is printed', () => {
     const other = { ...at, playerId }
     const bag = aBag()
     await coach.put(`/api/players/${playerId}/bag`, bag)
-    await coach.post(`/api/players/${playerId}/words`, { ...written(at, 70), clubId: bag.clubs[0]!.id, rungId: bag.scale.rungs[0]!.id })
+    await coach.post(`/api/players/${playerId}/words`, {
+      ...written(at, 70),
+      clubId: bag.clubs[0]!.id,
+      rungId: bag.scale.rungs[0]!.id,
+    })
     await coach.post(`/api/players/${playerId}/published`, { id: newId(), unit: 'yd', note: '' })
     const [page] = wordsOf(Buffer.from(await coach.bytes(`/api/players/${other.playerId}/published/1/card.pdf`)))
     expect(page!.words.map(word => word.text).slice(0, 2)).toEqual(['Łukasz', 'Čermák'])
@@ -201,7 +310,7 @@ describe('what is printed', () => {
   })
 })
 
-describe('a player\'s link', () => {
+describe("a player's link", () => {
   async function linked(strength: 'read' | 'log') {
     const coach = await newCoach()
     const at = await atTheRange(coach)
@@ -209,22 +318,41 @@ describe('a player\'s link', () => {
     await hitAndPublish(coach, at)
     const { body: link } = await coach.post<MadeLink>(`/api/players/${at.playerId}/links`, { id: newId(), strength })
     const phone = new Client()
-    const look = (token = link.token) => phone.send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${token}` })
-    const log = (...balls: object[]) => phone.send('POST', '/api/link/balls', { balls }, { authorization: `Bearer ${link.token}` })
+    const look = (token = link.token) =>
+      phone.send<LinkView>('GET', '/api/link', undefined, { authorization: `Bearer ${token}` })
+    const log = (...balls: object[]) =>
+      phone.send('POST', '/api/link/balls', { balls }, { authorization: `Bearer ${link.token}` })
     return { coach, at, other, link, look, log }
   }
-  const ball = (at: Range, change: object = {}) => ({ id: newId(), ...cellOf(at), carryM: 66, method: 'laser', hitAtMs: Date.now(), ...change })
+  const ball = (at: Range, change: object = {}) => ({
+    id: newId(),
+    ...cellOf(at),
+    carryM: 66,
+    method: 'laser',
+    hitAtMs: Date.now(),
+    ...change,
+  })
 
-  it('shows one player\'s published chart and gives nothing else away', async () => {
+  it("shows one player's published chart and gives nothing else away", async () => {
     const { look, at, other, coach, link } = await linked('read')
     const reply = await look()
     expect(reply.body).toMatchObject({ player: 'Pip Marlow', strength: 'read', published: { number: 1 } })
     const wire = JSON.stringify(reply.body)
-    for (const secret of [other, at.playerId, 'Somebody Else', coach instanceof Object ? 'saltmarsh.example' : '', link.token]) expect(wire).not.toContain(secret)
+    for (const secret of [
+      other,
+      at.playerId,
+      'Somebody Else',
+      coach instanceof Object ? 'saltmarsh.example' : '',
+      link.token,
+    ])
+      expect(wire).not.toContain(secret)
     expect(Object.keys(reply.body).sort()).toEqual(['bags', 'player', 'published', 'strength'])
     const phone = new Client()
-    for (const path of ['/api/players', `/api/players/${at.playerId}`, '/api/account']) expect((await phone.send('GET', path, undefined, { authorization: `Bearer ${link.token}` })).status).toBe(401)
-    expect((await coach.get<PlayerLink[]>(`/api/players/${at.playerId}/links`)).body[0]!.openedAtMs).toBeGreaterThan(Date.now() - 60_000)
+    for (const path of ['/api/players', `/api/players/${at.playerId}`, '/api/account'])
+      expect((await phone.send('GET', path, undefined, { authorization: `Bearer ${link.token}` })).status).toBe(401)
+    expect((await coach.get<PlayerLink[]>(`/api/players/${at.playerId}/links`)).body[0]!.openedAtMs).toBeGreaterThan(
+      Date.now() - 60_000,
+    )
   })
 
   it('answers wrong, guessed and revoked tokens alike', async () => {
@@ -249,19 +377,31 @@ describe('a player\'s link', () => {
     expect([(await log(one, two)).status, (await log(one)).status]).toEqual([202, 202])
     const record = async () => (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
     expect(fromColumns((await record()).shots)).toHaveLength(4)
-    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toMatchObject({ waiting: 2, balls: [{ id: one.id }, { id: two.id }] })
+    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toMatchObject({
+      waiting: 2,
+      balls: [{ id: one.id }, { id: two.id }],
+    })
     const nod = (ids: string[], take: boolean) => coach.post(`/api/players/${at.playerId}/own-balls`, { ids, take })
     await nod([one.id], true)
     await nod([two.id], false)
     await nod([one.id, two.id], true)
     const { shots, sessions } = await record()
-    expect(fromColumns(shots).filter(shot => shot.id === one.id || shot.id === two.id)).toMatchObject([{ id: one.id, carryM: 66, method: 'laser' }])
+    expect(fromColumns(shots).filter(shot => shot.id === one.id || shot.id === two.id)).toMatchObject([
+      { id: one.id, carryM: 66, method: 'laser' },
+    ])
     expect(sessions.filter(session => session.plan.name === 'Logged by the player')).toHaveLength(1)
-    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toEqual({ waiting: 0, balls: [] })
+    expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body).toEqual({
+      waiting: 0,
+      balls: [],
+    })
     expect(refusal(await log(ball(at, { carryM: -3 })))).toHaveProperty('balls.0.carryM')
     // One of a stock shot that is gone holds up no other.
     const [gone, good] = [{ ...ball(at), clubId: newId() }, ball(at)]
-    expect((await log(gone, good)).body).toEqual({ taken: [good.id], refused: [{ id: gone.id, message: 'This stock shot is not in the bag any more.' }], full: null })
+    expect((await log(gone, good)).body).toEqual({
+      taken: [good.id],
+      refused: [{ id: gone.id, message: 'This stock shot is not in the bag any more.' }],
+      full: null,
+    })
   })
 
   it('what waits keeps its club and its length: left out of the bag they are retired, and the balls can still be taken', async () => {
@@ -269,15 +409,25 @@ describe('a player\'s link', () => {
     const bag = (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
     const fresh = newId()
     const clubs = [...bag.bag.clubs, { id: fresh, label: 'new', name: '', loftDeg: 52, retired: false }]
-    const put = (list: object[], version: number) => coach.put<{ bag: PlayerRecord['bag'], bagVersion: number }>(`/api/players/${at.playerId}/bag`, { version, clubs: list, scale: bag.bag.scale, struckOut: [] })
-    const { body: { bagVersion } } = await put(clubs, bag.bagVersion)
+    const put = (list: object[], version: number) =>
+      coach.put<{ bag: PlayerRecord['bag']; bagVersion: number }>(`/api/players/${at.playerId}/bag`, {
+        version,
+        clubs: list,
+        scale: bag.bag.scale,
+        struckOut: [],
+      })
+    const {
+      body: { bagVersion },
+    } = await put(clubs, bag.bagVersion)
     const one = ball(at, { clubId: fresh })
     expect((await log(one)).body).toMatchObject({ taken: [one.id] })
     const { body: after } = await put(bag.bag.clubs, bagVersion)
     expect(after.bag.clubs.find(club => club.id === fresh)).toMatchObject({ retired: true })
     expect((await coach.get<WaitingBalls>(`/api/players/${at.playerId}/own-balls`)).body.waiting).toBe(1)
     await coach.post(`/api/players/${at.playerId}/own-balls`, { ids: [one.id], take: true })
-    expect(fromColumns((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots).map(shot => shot.id)).toContain(one.id)
+    expect(
+      fromColumns((await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots).map(shot => shot.id),
+    ).toContain(one.id)
   })
 
   it('has a ceiling a day, in words; what is over it stays with the phone; the coach is told a page', async () => {

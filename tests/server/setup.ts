@@ -5,14 +5,22 @@ import { freePortFrom } from '../../scripts/lib/ports.mjs'
 import { startServer } from '../../scripts/lib/server.mjs'
 
 declare module 'vitest' {
-  export interface ProvidedContext { url: string, databaseUrl: string }
+  export interface ProvidedContext {
+    url: string
+    databaseUrl: string
+  }
 }
 
 /** A fresh database and the built server, once for all server tests. */
 export default async function setup(project: TestProject) {
   const database = await startDatabase('test', { fresh: true })
   await migrateDatabase(database.url)
-  const server = await startServer({ port: await freePortFrom(4700), databaseUrl: database.url, sessionSecret: 'a secret of the tests, thrown away afterwards', env: { UZZET_SIGN_UPS_PER_HOUR: '1000' } })
+  const server = await startServer({
+    port: await freePortFrom(4700),
+    databaseUrl: database.url,
+    sessionSecret: 'a secret of the tests, thrown away afterwards',
+    env: { UZZET_SIGN_UPS_PER_HOUR: '1000' },
+  })
   project.provide('url', server.url)
   project.provide('databaseUrl', database.url)
   return async () => {

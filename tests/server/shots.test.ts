@@ -79,7 +79,11 @@ describe('a ball', () => {
     const coach = await newCoach()
     const { playerId, bag, shot, log } = await atTheRange(coach)
     await log(shot())
-    await coach.put(`/api/players/${playerId}/bag`, { ...bag, version: 2, clubs: bag.clubs.map((c, i) => ({ ...c, retired: i === 0 })) })
+    await coach.put(`/api/players/${playerId}/bag`, {
+      ...bag,
+      version: 2,
+      clubs: bag.clubs.map((c, i) => ({ ...c, retired: i === 0 })),
+    })
     expect((await log(shot())).status).toBe(202)
   })
 
@@ -90,7 +94,10 @@ describe('a ball', () => {
     const { body } = await coach.get<string>(`/api/players/${playerId}/shots.csv`)
     const { rows, errors } = readShotTable(body)
     expect(errors).toEqual([])
-    expect(rows).toMatchObject([{ player: 'Pip Marlow', club: '56°', swing: '9:00', carryM: 65.8368, leftOut: null }, { leftOut: 'heavy, "fat"' }])
+    expect(rows).toMatchObject([
+      { player: 'Pip Marlow', club: '56°', swing: '9:00', carryM: 65.8368, leftOut: null },
+      { leftOut: 'heavy, "fat"' },
+    ])
   })
 })
 
@@ -98,30 +105,51 @@ describe('a session', () => {
   it('sent twice is there once, ends, and goes on', async () => {
     const coach = await newCoach()
     const { playerId, session } = await atTheRange(coach)
-    const put = (change: object) => coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, ...change })
+    const put = (change: object) =>
+      coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, ...change })
     expect((await put({})).status).toBe(200)
     expect((await put({ endedAtMs: Date.now(), version: 2 })).status).toBe(200)
     expect((await put({ endedAtMs: null, version: 3 })).status).toBe(200)
     expect((await put({ method: 'laser', version: 2 })).status).toBe(409)
-    expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.sessions).toEqual([{ ...session, version: 3 }])
+    expect((await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body.sessions).toEqual([
+      { ...session, version: 3 },
+    ])
   })
 
   it('keeps its air, which goes out with its shots; air that cannot be is refused by name', async () => {
     const coach = await newCoach()
     const { playerId, session, shot, log } = await atTheRange(coach)
-    const air = { fromMs: session.startedAtMs, tempC: 12, humidity: 0.8, altitudeM: 120, qnhPa: null, wind: { speedMs: 3, clock: 2, judged: 'felt' }, ground: 'open' }
-    const put = (change: object) => coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, version: 2, air: [{ ...air, ...change }] })
+    const air = {
+      fromMs: session.startedAtMs,
+      tempC: 12,
+      humidity: 0.8,
+      altitudeM: 120,
+      qnhPa: null,
+      wind: { speedMs: 3, clock: 2, judged: 'felt' },
+      ground: 'open',
+    }
+    const put = (change: object) =>
+      coach.put(`/api/players/${playerId}/sessions/${session.id}`, {
+        ...session,
+        version: 2,
+        air: [{ ...air, ...change }],
+      })
     const refused = await put({ tempC: -80 })
-    expect([refused.status, refusal(refused)]).toEqual([422, { 'air.0.tempC': 'Temperature -80 °C is not possible: -20 to 50 °C is allowed.' }])
+    expect([refused.status, refusal(refused)]).toEqual([
+      422,
+      { 'air.0.tempC': 'Temperature -80 °C is not possible: -20 to 50 °C is allowed.' },
+    ])
     expect((await put({})).status).toBe(200)
     await log(shot({ hitAtMs: session.startedAtMs + 1000 }))
     const { body } = await coach.get<PlayerRecord>(`/api/players/${playerId}`)
     expect(body.sessions[0]!.air).toEqual([air])
-    expect(readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body).rows[0]!.air).toMatchObject({ tempC: 12, wind: { speedMs: 3, clock: 2, judged: 'felt' } })
+    expect(
+      readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body).rows[0]!.air,
+    ).toMatchObject({ tempC: 12, wind: { speedMs: 3, clock: 2, judged: 'felt' } })
     expect((await coach.get<{ air: string }>(`/api/players/${playerId}/chart.json`)).body.air).toBe('neutral')
   })
 
-  it('under another\'s address or id is refused', async () => {
+  it("under another's address or id is refused", async () => {
     const coach = await newCoach()
     const [one, two] = [await atTheRange(coach), await atTheRange(coach)]
     expect((await coach.put(`/api/players/${one.playerId}/sessions/${newId()}`, one.session)).status).toBe(422)

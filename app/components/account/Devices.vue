@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { NewDevice, type Device, type MadeDevice } from '#shared/device'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import { clockTime, shortDate } from '~/utils/dates'
 
 /** Devices that may send balls by themselves. A token is shown once; a revoked one opens nothing. */
 const devices = shallowRef<Device[]>()
@@ -11,11 +14,13 @@ const revoking = shallowRef<Device>()
 const { errors, general, check, take, of } = useFormErrors()
 const { copy, copied } = useClipboard({ legacy: true })
 const toast = useToast()
-const command = computed(() => made.value ? `npm run device -- --to ${window.location.origin} --token ${made.value.token} --player good` : '')
+const command = computed(() =>
+  made.value ? `npm run device -- --to ${window.location.origin} --token ${made.value.token} --player good` : '',
+)
 
 async function load() {
   try {
-    devices.value = await api<Device[]>('/api/devices')
+    devices.value = await api('/api/devices')
     failure.value = undefined
   } catch (error) {
     failure.value = (error as Error).message
@@ -27,7 +32,7 @@ async function add() {
   const value = check(NewDevice, { id: newId(), name: name.value })
   if (!value) return
   try {
-    made.value = await api<MadeDevice>('/api/devices', { method: 'POST', body: value })
+    made.value = await api('/api/devices', { method: 'POST', body: value })
     name.value = ''
     await load()
   } catch (error) {
@@ -38,7 +43,7 @@ async function add() {
 async function revoke() {
   const device = revoking.value!
   try {
-    await api(`/api/devices/${device.id}`, { method: 'DELETE' })
+    await api('/api/devices/:deviceId', { params: { deviceId: device.id }, method: 'DELETE' })
     if (made.value?.id === device.id) made.value = undefined
     toast.add({ title: `${device.name} is revoked`, description: 'What it sent stays.' })
   } catch (error) {
@@ -53,25 +58,60 @@ async function revoke() {
   <section id="devices" class="raised mt-6 p-5" aria-labelledby="devices-title">
     <h2 id="devices-title" class="text-xl font-bold">Devices</h2>
     <p class="soft mb-3">A launch monitor that sends its balls into your open session. Each has a token of its own.</p>
-    <p v-if="failure" role="alert" class="mb-3 flex flex-wrap items-center gap-3 font-semibold text-error">{{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton></p>
+    <p v-if="failure" role="alert" class="mb-3 flex flex-wrap items-center gap-3 font-semibold text-error">
+      {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton>
+    </p>
     <ul v-if="devices && devices.length > 0" class="mb-4 divide-y divide-default border-y border-default">
       <li v-for="device in devices" :key="device.id" class="flex min-h-12 flex-wrap items-center gap-x-4">
         <span class="font-bold">{{ device.name }}</span>
-        <span class="soft flex-1">{{ device.heardAtMs === null ? 'never heard' : `last heard ${shortDate(device.heardAtMs)}, ${clockTime(device.heardAtMs)}` }}</span>
-        <UButton color="error" variant="ghost" icon="i-lucide-ban" :aria-label="`Revoke ${device.name}`" @click="revoking = device">Revoke</UButton>
+        <span class="soft flex-1">{{
+          device.heardAtMs === null
+            ? 'never heard'
+            : `last heard ${shortDate(device.heardAtMs)}, ${clockTime(device.heardAtMs)}`
+        }}</span>
+        <UButton
+          color="error"
+          variant="ghost"
+          icon="i-lucide-ban"
+          :aria-label="`Revoke ${device.name}`"
+          @click="revoking = device"
+          >Revoke</UButton
+        >
       </li>
     </ul>
     <div v-if="made" class="mb-4 border-l-[5px] border-(--sound) pl-3" role="status">
-      <p><b>The token of {{ made.name }}</b>, shown this once:</p>
-      <p class="my-2 flex flex-wrap items-center gap-2"><code class="rounded bg-elevated px-2 py-1 break-all">{{ made.token }}</code><UButton color="neutral" variant="outline" :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'" @click="copy(made!.token)">{{ copied ? 'Copied' : 'Copy' }}</UButton></p>
+      <p>
+        <b>The token of {{ made.name }}</b
+        >, shown this once:
+      </p>
+      <p class="my-2 flex flex-wrap items-center gap-2">
+        <code class="rounded bg-elevated px-2 py-1 break-all">{{ made.token }}</code><UButton
+          color="neutral"
+          variant="outline"
+          :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'"
+          @click="copy(made!.token)"
+          >{{ copied ? 'Copied' : 'Copy' }}</UButton
+        >
+      </p>
       <p class="soft">To try it without a monitor, a simulated one plays a good player:</p>
       <pre class="mt-1 rounded bg-elevated p-2 text-sm break-all whitespace-pre-wrap">{{ command }}</pre>
     </div>
     <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="add">
-      <UFormField label="New device" :error="of('name') ?? (errors.length === 0 ? general : undefined)" help=" " class="min-w-56 flex-1"><UInput v-model="name" placeholder="Bay 3 monitor" autocomplete="off" class="w-full" /></UFormField>
+      <UFormField
+        label="New device"
+        :error="of('name') ?? (errors.length === 0 ? general : undefined)"
+        help=" "
+        class="min-w-56 flex-1"
+        ><UInput v-model="name" placeholder="Bay 3 monitor" autocomplete="off" class="w-full"
+      /></UFormField>
       <UButton type="submit" class="mt-6">Make a token</UButton>
     </form>
-    <UModal :open="revoking !== undefined" :title="`Revoke ${revoking?.name}?`" description="Its token opens nothing any more, and cannot be given back. What it sent stays." @update:open="revoking = undefined">
+    <UModal
+      :open="revoking !== undefined"
+      :title="`Revoke ${revoking?.name}?`"
+      description="Its token opens nothing any more, and cannot be given back. What it sent stays."
+      @update:open="revoking = undefined"
+    >
       <template #footer>
         <UButton color="error" icon="i-lucide-ban" @click="revoke">Revoke it</UButton>
         <UButton color="neutral" variant="outline" @click="revoking = undefined">Cancel</UButton>

@@ -3,7 +3,9 @@ import { VueDraggable } from 'vue-draggable-plus'
 import { outOfOrder, type Rung } from '#core/swing/scale'
 import { schoolById, SCHOOLS, type SchoolId } from '#core/swing/schools'
 import type { BagEditor } from '~/composables/useBagDraft'
-import { changeOf } from '~/utils/bag-draft'
+import { changeOf, keptWords } from '~/utils/bag-draft'
+import BagRungRow from '~/components/bag/RungRow.vue'
+import BagSchoolPicker from '~/components/bag/SchoolPicker.vue'
 
 const props = defineProps<{ editor: BagEditor }>()
 const draft = props.editor.draft
@@ -12,11 +14,15 @@ const picking = ref(false)
 // Longest on top, as in the chart; the bag keeps them from short to long.
 const shown = computed({
   get: () => draft.value.rungs.filter(rung => !rung.retired).reverse(),
-  set: (list) => { draft.value.rungs = [...[...list].reverse(), ...draft.value.rungs.filter(rung => rung.retired)] },
+  set: list => {
+    draft.value.rungs = [...[...list].reverse(), ...draft.value.rungs.filter(rung => rung.retired)]
+  },
 })
 const retired = computed(() => draft.value.rungs.filter(rung => rung.retired))
 const disorder = computed(() => {
-  const rungs = changeOf(draft.value, 1).scale.rungs.filter(rung => !rung.retired && typeof rung.fraction !== 'string') as unknown as Rung[]
+  const rungs = changeOf(draft.value, 1).scale.rungs.filter(
+    rung => !rung.retired && typeof rung.fraction !== 'string',
+  ) as unknown as Rung[]
   return outOfOrder({ school: draft.value.school, rungs })
 })
 
@@ -41,13 +47,23 @@ const menu = computed(() => {
   return [
     [
       { label: 'A name of your own', icon: 'i-lucide-pencil', onSelect: () => props.editor.addRung('', '', undefined) },
-      { label: 'A stretch beyond full', icon: 'i-lucide-chevrons-up', onSelect: () => props.editor.addRung('full plus', 'everything, in balance', undefined, 'normal', '105') },
+      {
+        label: 'A stretch beyond full',
+        icon: 'i-lucide-chevrons-up',
+        onSelect: () => props.editor.addRung('full plus', 'everything, in balance', undefined, 'normal', '105'),
+      },
     ],
-    ...schools.map(school => [
-      { label: school.title, type: 'label' as const },
-      ...school.presets.flatMap(preset => preset.rungs).filter((rung, i, all) => !there.has(rung.label.toLowerCase()) && all.findIndex(r => r.label === rung.label) === i)
-        .map(rung => ({ label: rung.label, onSelect: () => props.editor.addRung(rung.label, rung.cue, school.id) })),
-    ]).filter(group => group.length > 1),
+    ...schools
+      .map(school => [
+        { label: school.title, type: 'label' as const },
+        ...school.presets
+          .flatMap(preset => preset.rungs)
+          .filter(
+            (rung, i, all) => !there.has(rung.label.toLowerCase()) && all.findIndex(r => r.label === rung.label) === i,
+          )
+          .map(rung => ({ label: rung.label, onSelect: () => props.editor.addRung(rung.label, rung.cue, school.id) })),
+      ])
+      .filter(group => group.length > 1),
   ]
 })
 </script>
@@ -58,29 +74,47 @@ const menu = computed(() => {
       <h2 id="scale-title" class="text-xl font-bold">Swing scale</h2>
       <template v-if="shown.length > 0">
         <span class="soft">{{ schoolById(draft.school).title }}</span>
-        <UButton variant="link" class="min-h-9 px-0" @click="picking = !picking">{{ picking ? 'Keep it' : 'Change school' }}</UButton>
+        <UButton variant="link" class="min-h-9 px-0" @click="picking = !picking">{{
+          picking ? 'Keep it' : 'Change school'
+        }}</UButton>
       </template>
     </header>
     <template v-if="shown.length === 0 || picking">
-      <p class="soft mb-3">{{ picking ? 'The scale starts anew in the school you choose; swings with balls are retired, not lost. It can be undone.' : 'How does the player tell one length of swing from another?' }}</p>
+      <p class="soft mb-3">
+        {{
+          picking
+            ? 'The scale starts anew in the school you choose; swings with balls are retired, not lost. ' +
+              'It can be undone.'
+            : 'How does the player tell one length of swing from another?'
+        }}
+      </p>
       <BagSchoolPicker :chosen="shown.length > 0 ? draft.school : undefined" @choose="choose" />
     </template>
     <template v-else>
       <VueDraggable v-model="shown" tag="ul" handle=".drag" :animation="120" class="raised divide-y divide-default">
         <BagRungRow
-          v-for="(rung, i) in shown" :key="rung.id" :rung="rung" :index="draft.rungs.indexOf(rung)" :first="i === 0" :last="i === shown.length - 1" :editor="editor"
-          @up="move(rung.id, true)" @down="move(rung.id, false)"
+          v-for="(rung, i) in shown"
+          :key="rung.id"
+          :rung="rung"
+          :index="draft.rungs.indexOf(rung)"
+          :first="i === 0"
+          :last="i === shown.length - 1"
+          :editor="editor"
+          @up="move(rung.id, true)"
+          @down="move(rung.id, false)"
         />
       </VueDraggable>
       <p v-if="disorder" class="mt-2 flex items-center gap-2 font-semibold text-warning" role="status">
-        <UIcon name="i-lucide-triangle-alert" /> A swing stands above one that usually goes further. Longest belongs on top.
+        <UIcon name="i-lucide-triangle-alert" /> A swing stands above one that usually goes further. Longest belongs on
+        top.
       </p>
       <UDropdownMenu :items="menu" :content="{ align: 'start' }" :ui="{ content: 'max-h-80 overflow-y-auto' }">
         <UButton color="neutral" variant="outline" icon="i-lucide-plus" class="mt-3">Add a swing length</UButton>
       </UDropdownMenu>
     </template>
     <p v-for="rung in retired" :key="rung.id" class="soft mt-2 flex flex-wrap items-center gap-2">
-      <UIcon name="i-lucide-archive" /> {{ rung.label }}{{ rung.flight === 'normal' ? '' : ` ${rung.flight}` }} is retired, {{ keptWords(editor.ballsOf('rungId', rung.id)) }}.
+      <UIcon name="i-lucide-archive" /> {{ rung.label }}{{ rung.flight === 'normal' ? '' : ` ${rung.flight}` }} is
+      retired, {{ keptWords(editor.ballsOf('rungId', rung.id)) }}.
       <UButton size="sm" variant="link" class="min-h-9" @click="rung.retired = false">Bring back</UButton>
     </p>
   </section>

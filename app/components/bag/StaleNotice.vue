@@ -3,7 +3,9 @@ import type { BagEditor } from '~/composables/useBagDraft'
 import { differences, draftOf } from '~/utils/bag-draft'
 
 const props = defineProps<{ editor: BagEditor }>()
-const lines = computed(() => props.editor.theirs.value ? differences(props.editor.draft.value, draftOf(props.editor.theirs.value.bag)) : [])
+const lines = computed(() =>
+  props.editor.theirs.value ? differences(props.editor.draft.value, draftOf(props.editor.theirs.value.bag)) : [],
+)
 </script>
 
 <template>

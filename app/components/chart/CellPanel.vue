@@ -1,11 +1,24 @@
 <script setup lang="ts">
+import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
-import { correctionWords } from '#shared/air-words'
-import { patternWords } from '#shared/believed-words'
-import { insteadWords, questionWords } from '#shared/next-words'
+import { correctionText } from '#words/air'
+import { patternText } from '#words/believed'
+import { pulledText } from '#words/pulled'
+import { insteadText, questionText } from '#words/questions'
 import { METHOD_WORDS, type ShotRecord } from '#shared/session'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
+import { daysAgo, shortDate } from '~/utils/dates'
+import { neutralCarries } from '~/utils/neutral'
+import ChartCellWords from '~/components/chart/CellWords.vue'
+import MarksPileStrip from '~/components/marks/PileStrip.vue'
+import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
+import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
+import ShotsShotList from '~/components/shots/ShotList.vue'
 
 /** All balls of one stock shot, and how its number came about. Arrow keys walk to its neighbours. */
 const props = defineProps<{ cell: ChartCell }>()
@@ -21,13 +34,17 @@ const neutralM = computed(() => neutralCarries(chart.value, record.shots))
 const { windText } = useAirUnits()
 const opened = shallowRef<ShotRecord>()
 
-const shots = computed(() => record.records
-  .filter(shot => !shot.deleted && cellKey(shot) === cellKey(props.cell))
-  .sort((a, b) => b.hitAtMs - a.hitAtMs))
+const shots = computed(() =>
+  record.records
+    .filter(shot => !shot.deleted && cellKey(shot) === cellKey(props.cell))
+    .sort((a, b) => b.hitAtMs - a.hitAtMs),
+)
 
 /** A share as a coach says it. */
-const inTen = (share: number) => share >= 0.95 ? 'nearly all' : share < 0.05 ? 'next to nothing' : `${Math.max(1, Math.round(share * 10))} in 10`
-const list = (words: string[]) => words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+const inTen = (share: number) =>
+  share >= 0.95 ? 'nearly all' : share < 0.05 ? 'next to nothing' : `${Math.max(1, Math.round(share * 10))} in 10`
+const list = (words: string[]) =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
 const how = computed(() => {
   const { kind, plain, balls, leansOn } = props.cell
@@ -36,41 +53,80 @@ const how = computed(() => {
   if (plain) return `From its own ${balls === 1 ? 'ball' : `${balls} balls`} alone: longer clubs stand each by itself.`
   const { own, others, usual } = leansOn!
   const names = list(others.map(cellName))
-  const rest = usual >= 0.05 ? `${names ? ', and' : ''} on what is usual for such lofts and swings (${inTen(usual)})` : ''
+  const rest =
+    usual >= 0.05 ? `${names ? ', and' : ''} on what is usual for such lofts and swings (${inTen(usual)})` : ''
   if (balls === 0) return `Predicted. It leans ${names ? `on your ${names}` : ''}${rest}.`
   if (!names && !rest) return 'It stands on its own balls.'
   return `It leans on its own balls (${inTen(own)})${names ? `, on your ${names}` : ''}${rest}.`
 })
 
+const pulled = computed(() => pulledText(props.cell, unit.value))
+
 const middleWords = computed(() => {
   const { middleM, carriesM } = props.cell
   if (middleM === null) return ''
-  return `Plain middle of the pile: ${withUnit(middleM)}${carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''}.`
+  const trimmed = carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''
+  return `Plain middle of the pile: ${withUnit(middleM)}${trimmed}.`
 })
 
 /** What the air did, session by session, newest first. */
-const airLines = computed(() => corrections.value.filter(one => cellKey(one) === cellKey(props.cell)).sort((a, b) => b.fromMs - a.fromMs).slice(0, 3)
-  .map(one => `${shortDate(one.fromMs)}, ${correctionWords(one, unit.value, windText)}.`))
+const airLines = computed(() =>
+  corrections.value
+    .filter(one => cellKey(one) === cellKey(props.cell))
+    .sort((a, b) => b.fromMs - a.fromMs)
+    .slice(0, 3)
+    .map(one => `${shortDate(one.fromMs)}, ${correctionText(one, unit.value, windText)}.`),
+)
 
 const asked = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
 /** The coach's word about a ball that stands out; it can be taken back at once. */
 async function answer(id: string, fields: Partial<ShotRecord>, words: string) {
   const { leftOut, strike, carryM } = record.records.find(shot => shot.id === id)!
   await record.changeShot(id, fields)
-  toast.add({ title: `${typed(carryM)} ${unit.value} ${words}`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void record.changeShot(id, { leftOut, strike }) }] })
+  toast.add({
+    title: `${typed(carryM)} ${unit.value} ${words}`,
+    actions: [
+      {
+        label: 'Undo',
+        color: 'neutral',
+        variant: 'outline',
+        onClick: () => void record.changeShot(id, { leftOut, strike }),
+      },
+    ],
+  })
 }
 
 /** In the order they were hit, as they were measured. */
-const inTime = computed(() => [...shots.value].reverse().map(({ id, carryM, hitAtMs, sessionId, leftOut }) => ({ id, carryM, hitAtMs, sessionId, counts: leftOut === null })))
+const inTime = computed(() =>
+  [...shots.value].reverse().map(({ id, carryM, hitAtMs, sessionId, leftOut }) => ({
+    id,
+    carryM,
+    hitAtMs,
+    sessionId,
+    counts: leftOut === null,
+  })),
+)
 const counting = computed(() => shots.value.filter(shot => shot.leftOut === null))
-const pattern = computed(() => props.cell.carryM === null ? null : patternWords(counting.value.flatMap(({ carryM, readings }) => readings?.sideM === undefined ? [] : [{ carryM, sideM: readings.sideM }]), props.cell.carryM, unit.value))
+const pattern = computed(() =>
+  props.cell.carryM === null
+    ? null
+    : patternText(
+        counting.value.flatMap(({ carryM, readings }) =>
+          readings?.sideM === undefined ? [] : [{ carryM, sideM: readings.sideM }],
+        ),
+        props.cell.carryM,
+        unit.value,
+      ),
+)
 const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1]!
 /** Launch, spin and descent, where a device saw them: the middle ball of all that count. */
 const launch = computed(() => {
-  const of = (name: 'launchDeg' | 'spinRpm' | 'descentDeg') => counting.value.flatMap(({ readings }) => readings?.[name] === undefined ? [] : [readings[name]])
+  const of = (name: 'launchDeg' | 'spinRpm' | 'descentDeg') =>
+    counting.value.flatMap(({ readings }) => (readings?.[name] === undefined ? [] : [readings[name]]))
   const [launches, spins, descents] = [of('launchDeg'), of('spinRpm'), of('descentDeg')]
   return [
-    ...(launches.length > 0 ? [`launch ${Math.round(middle(launches))}°`] : []), ...(spins.length > 0 ? [`spin ${(Math.round(middle(spins) / 100) * 100).toLocaleString('en-GB')} rpm`] : []),
+    ...(launches.length > 0 ? [`launch ${Math.round(middle(launches))}°`] : []),
+    ...(spins.length > 0 ? [`spin ${(Math.round(middle(spins) / 100) * 100).toLocaleString('en-GB')} rpm`] : []),
     ...(descents.length > 0 ? [`descent ${Math.round(middle(descents))}°`] : []),
   ].join(', ')
 })
@@ -80,14 +136,15 @@ const taken = computed(() => {
   return `By ${methods.join(' and ')}, last ${daysAgo(Math.max(...counting.value.map(shot => shot.hitAtMs)))}.`
 })
 
-function keys(event: KeyboardEvent) {
-  const steps: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
-  const step = steps[event.key]
-  if (!step || event.altKey || event.ctrlKey || event.metaKey || (event.target as HTMLElement).closest('input, textarea, select, [role="menu"], [role="listbox"]')) return
-  event.preventDefault()
-  emit('walk', ...step)
-}
-useEventListener('keydown', keys)
+useShortcuts(
+  {
+    walkLeft: () => emit('walk', -1, 0),
+    walkRight: () => emit('walk', 1, 0),
+    walkUp: () => emit('walk', 0, 1),
+    walkDown: () => emit('walk', 0, -1),
+  },
+  { inDialog: true },
+)
 
 /** A message's own button, such as Undo, is no reason to close the panel it speaks of. */
 function stay(event: Event) {
@@ -99,34 +156,97 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
 </script>
 
 <template>
-  <USlideover v-model:open="open" :modal="false" :overlay="false" :content="{ onInteractOutside: stay }" :title="cellName(cell)" :description="how" :ui="{ content: 'max-w-xl', header: 'h-auto min-h-16 shrink-0 py-3 pe-16', body: 'space-y-3' }">
+  <USlideover
+    v-model:open="open"
+    :modal="false"
+    :overlay="false"
+    :content="{ onInteractOutside: stay }"
+    :title="cellName(cell)"
+    :description="how"
+    :ui="{ content: 'max-w-xl', header: 'h-auto min-h-16 shrink-0 py-3 pe-16', body: 'space-y-3' }"
+  >
     <template #body>
       <p v-if="cell.carryM !== null" class="flex flex-wrap items-baseline gap-x-4">
-        <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">{{ text(cell.carryM) }}<span class="soft ml-2 text-2xl font-semibold not-italic">± {{ text(plusMinusM(cell)!) }} {{ unit }}</span></span>
-        <span class="soft text-lg">8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span>
+        <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
+          >{{ text(cell.carryM)
+          }}<span class="soft ml-2 text-2xl font-semibold not-italic"
+            >± {{ text(plusMinusM(cell)!) }} {{ unit }}</span
+          ></span
+        >
+        <span class="soft text-lg"
+          >8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span
+        >
       </p>
       <ChartCellWords :key="cellKey(cell)" :cell="cell" />
+      <p v-if="pulled" class="font-semibold">{{ pulled }}</p>
       <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>
       <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>
       <p v-if="pattern">{{ pattern }}</p>
       <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
       <MarksPileStrip
-        v-if="shots.length > 0" :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'"
+        v-if="shots.length > 0"
+        :carries-m="cell.carriesM"
+        :left-out-m="cell.leftOutCarriesM"
+        :asked-m="askedM"
+        :centre-m="cell.carryM"
+        :window-m="cell.window80M"
+        :predicted="cell.kind === 'predicted'"
       />
       <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="cell.carryM" :window-m="cell.window80M" />
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">
-        <li v-for="question in asked" :key="question.shot" class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3">
-          <span class="min-w-0 flex-1 basis-64">{{ questionWords(question, unit) }} It weighs little already. {{ insteadWords(question, record.records.find(shot => shot.id === question.shot)?.carryM ?? question.carryM, unit, cellName) }}</span>
-          <UButton color="neutral" variant="outline" @click="answer(question.shot, { leftOut: question.fault }, 'is left out')">Leave out</UButton>
-          <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')">It counts</UButton>
+        <li
+          v-for="question in asked"
+          :key="question.shot"
+          class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3"
+        >
+          <span class="min-w-0 flex-1 basis-64"
+            >{{ questionText(question, unit) }} It weighs little already.
+            {{
+              insteadText(
+                question,
+                record.records.find(shot => shot.id === question.shot)?.carryM ?? question.carryM,
+                unit,
+                cellName,
+              )
+            }}</span
+          >
+          <UButton
+            color="neutral"
+            variant="outline"
+            @click="answer(question.shot, { leftOut: question.fault }, 'is left out')"
+            >Leave out</UButton
+          >
+          <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')"
+            >It counts</UButton
+          >
         </li>
       </ul>
-      <ShotsShotList v-if="shots.length > 0" class="mt-3" :shots="shots" :neutral-m="neutralM" show-date hide-name @open="opened = $event" />
-      <p v-else-if="cell.kind !== 'struck-out'" class="soft mt-2">No ball has been hit with it. A few in a range session make it a measured number.</p>
-      <ShotsShotDialog v-if="opened" :key="opened.id" :open="true" :shot="opened" @update:open="opened = undefined" @change="record.changeShot(opened!.id, $event)" />
+      <ShotsShotList
+        v-if="shots.length > 0"
+        class="mt-3"
+        :shots="shots"
+        :neutral-m="neutralM"
+        show-date
+        hide-name
+        @open="opened = $event"
+      />
+      <p v-else-if="cell.kind !== 'struck-out'" class="soft mt-2">
+        No ball has been hit with it. A few in a range session make it a measured number.
+      </p>
+      <ShotsShotDialog
+        v-if="opened"
+        :key="opened.id"
+        :open="true"
+        :shot="opened"
+        @update:open="opened = undefined"
+        @change="record.changeShot(opened!.id, $event)"
+      />
     </template>
     <template #footer>
-      <UButton :to="cell.kind === 'struck-out' ? `/players/${record.playerId}/bag` : `/players/${record.playerId}/session`">{{ cell.kind === 'struck-out' ? 'To the bag' : 'To the range' }}</UButton>
+      <UButton
+        :to="cell.kind === 'struck-out' ? `/players/${record.playerId}/bag` : `/players/${record.playerId}/session`"
+        >{{ cell.kind === 'struck-out' ? 'To the bag' : 'To the range' }}</UButton
+      >
       <UButton color="neutral" variant="outline" @click="open = false">Close</UButton>
     </template>
   </USlideover>

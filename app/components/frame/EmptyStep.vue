@@ -1,5 +1,5 @@
 <script setup lang="ts">
-defineProps<{ words: string, help?: string, action: string, to?: string, icon?: string }>()
+defineProps<{ words: string; help?: string; action: string; to?: string; icon?: string }>()
 defineEmits<{ act: [] }>()
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What stands in place of a list that could not be fetched, with another try. */
-defineProps<{ what: string, failure: Error }>()
+defineProps<{ what: string; failure: Error }>()
 defineEmits<{ again: [] }>()
 </script>
 

@@ -1,5 +1,9 @@
 <script setup lang="ts">
-/** Shows what stands in it once the numbers are worked out; until then says so, and when it failed offers another try. */
+import { useCalibration } from '~/stores/calibration'
+
+/**
+ * Shows what stands in it once the numbers are worked out; until then says so, and when it failed offers another try.
+ */
 const calibration = useCalibration()
 </script>
 

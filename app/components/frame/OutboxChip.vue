@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import type { OutboxItem } from '~/utils/outbox-queue'
+import { useOutbox } from '~/stores/outbox'
+import { usePlayerRecord } from '~/stores/record'
+import FrameOutboxEntry from '~/components/frame/OutboxEntry.vue'
+import FrameOutboxGive from '~/components/frame/OutboxGive.vue'
 
-/** Shown while something is not on the server: what waits, what was refused, what stepped aside, and that nothing is kept. */
+/**
+ * Shown while something is not on the server: what waits, what was refused, what stepped aside, and that nothing is
+ * kept.
+ */
 const outbox = useOutbox()
 const open = ref(false)
 const giving = shallowRef<OutboxItem>()
@@ -19,7 +26,7 @@ const words = computed(() => {
   return 'not kept'
 })
 
-const refresh = (item: OutboxItem) => record.playerId === item.playerId ? record.open(item.playerId) : undefined
+const refresh = (item: OutboxItem) => (record.playerId === item.playerId ? record.open(item.playerId) : undefined)
 function closeWhenDone() {
   if (trouble.value === 0) open.value = false
 }
@@ -29,7 +36,10 @@ async function discard(item: OutboxItem) {
   await outbox.discard(item)
   closeWhenDone()
   const undo = () => outbox.add(item.playerId, item.entry).then(() => refresh(item))
-  toast.add({ title: 'Discarded', actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }] })
+  toast.add({
+    title: 'Discarded',
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }],
+  })
   await refresh(item)
 }
 
@@ -45,24 +55,42 @@ onMounted(() => void outbox.send())
 <template>
   <template v-if="shown">
     <UButton
-      :color="outbox.refused.length > 0 || !outbox.keeps ? 'error' : 'warning'" variant="outline" :icon="outbox.refused.length > 0 ? 'i-lucide-circle-alert' : 'i-lucide-cloud-off'"
-      class="px-2 whitespace-nowrap" :aria-label="[count, words].filter(Boolean).join(' ')" @click="open = true"
+      :color="outbox.refused.length > 0 || !outbox.keeps ? 'error' : 'warning'"
+      variant="outline"
+      :icon="outbox.refused.length > 0 ? 'i-lucide-circle-alert' : 'i-lucide-cloud-off'"
+      class="px-2 whitespace-nowrap"
+      :aria-label="[count, words].filter(Boolean).join(' ')"
+      @click="open = true"
     >
       {{ count }} <span class="max-sm:hidden">{{ words }}</span>
     </UButton>
-    <UModal v-model:open="open" title="Not on the server yet" description="What you entered is kept on this device until the server has it.">
+    <UModal
+      v-model:open="open"
+      title="Not on the server yet"
+      description="What you entered is kept on this device until the server has it."
+    >
       <template #body>
         <p v-if="!outbox.keeps" role="alert" class="mb-3 font-semibold text-error">
-          This browser keeps nothing just now (a private window, or no room on the disk). It is sent all the same: stay on this page until it is.
+          This browser keeps nothing just now (a private window, or no room on the disk). It is sent all the same: stay
+          on this page until it is.
         </p>
         <p v-if="outbox.waiting.length > 0">
           {{ outbox.waiting.length }} {{ outbox.waiting.length === 1 ? 'entry waits' : 'entries wait' }}:
-          {{ outbox.state === 'signed-out' ? 'sign in again and they are sent.' : 'they are sent by themselves when the server answers.' }}
+          {{
+            outbox.state === 'signed-out'
+              ? 'sign in again and they are sent.'
+              : 'they are sent by themselves when the server answers.'
+          }}
         </p>
         <ul v-if="trouble > 0" class="divide-y divide-default">
           <FrameOutboxEntry
-            v-for="item in [...outbox.refused, ...outbox.aside]" :key="item.seq" :item="item" :why="item.refused ?? outbox.asideWhy.get(item.seq) ?? ''"
-            @again="outbox.retry(item).then(closeWhenDone)" @discard="discard(item)" @give="giving = item"
+            v-for="item in [...outbox.refused, ...outbox.aside]"
+            :key="item.seq"
+            :item="item"
+            :why="item.refused ?? outbox.asideWhy.get(item.seq) ?? ''"
+            @again="outbox.retry(item).then(closeWhenDone)"
+            @discard="discard(item)"
+            @give="giving = item"
           />
         </ul>
       </template>

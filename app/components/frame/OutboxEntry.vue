@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { OutboxItem } from '~/utils/outbox-queue'
+import { useDistance } from '~/composables/useDistance'
+import { clockTime } from '~/utils/dates'
 
 /** One entry that the server has not taken: what it is, why, and what can be done. */
-const props = defineProps<{ item: OutboxItem, why: string }>()
-defineEmits<{ again: [], discard: [], give: [] }>()
+const props = defineProps<{ item: OutboxItem; why: string }>()
+defineEmits<{ again: []; discard: []; give: [] }>()
 const { withUnit } = useDistance()
 
 const KIND_WORDS = { session: 'Range session', word: 'Word about a stock shot', answer: 'Answer to a flag' } as const

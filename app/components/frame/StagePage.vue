@@ -1,15 +1,28 @@
 <script setup lang="ts">
+import { Refused } from '~/utils/api'
+import { usePlayerRecord } from '~/stores/record'
+
 /** The frame of a stage: its title, one line under it, its actions; and what to show while there is no player yet. */
-defineProps<{ title: string, line?: string, wide?: boolean }>()
+defineProps<{ title: string; line?: string; wide?: boolean }>()
 const record = usePlayerRecord()
-const keptAt = computed(() => record.keptAtMs ? new Date(record.keptAtMs).toLocaleString('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' }) : undefined)
-useHead({ title: () => record.player ? record.player.name : '' })
+const keptAt = computed(() =>
+  record.keptAtMs
+    ? new Date(record.keptAtMs).toLocaleString('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' })
+    : undefined,
+)
+useHead({ title: () => (record.player ? record.player.name : '') })
 </script>
 
 <template>
   <main class="mx-auto w-full max-w-[1100px] px-4 py-5 sm:px-6">
     <section v-if="record.failure && !record.player" role="alert" class="mx-auto max-w-lg py-14 text-center">
-      <h1 class="text-2xl font-bold">{{ record.failure instanceof Refused && record.failure.status === 404 ? 'There is no such player.' : 'The player could not be opened.' }}</h1>
+      <h1 class="text-2xl font-bold">
+        {{
+          record.failure instanceof Refused && record.failure.status === 404
+            ? 'There is no such player.'
+            : 'The player could not be opened.'
+        }}
+      </h1>
       <p class="soft mt-2">{{ record.failure.message }}</p>
       <div class="mt-6 flex justify-center gap-3">
         <UButton @click="record.open(record.playerId!)">Try again</UButton>
@@ -20,12 +33,17 @@ useHead({ title: () => record.player ? record.player.name : '' })
       <header class="mb-5 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
         <div class="min-w-0 sm:flex-1">
           <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
-          <p v-if="line || $slots.line" class="soft mt-0.5"><slot name="line">{{ line }}</slot></p>
+          <p v-if="line || $slots.line" class="soft mt-0.5">
+            <slot name="line">{{ line }}</slot>
+          </p>
         </div>
         <div class="flex flex-wrap gap-2"><slot name="actions" /></div>
       </header>
       <p v-if="keptAt" role="status" class="raised mb-4 flex flex-wrap items-center gap-x-3 gap-y-2 px-4 py-2">
-        <span class="min-w-0 flex-1"><UIcon name="i-lucide-cloud-off" class="text-warning" /> <strong>No connection.</strong> As known here on {{ keptAt }}, with what was entered since. All you enter is kept, and sent later.</span>
+        <span class="min-w-0 flex-1"
+          ><UIcon name="i-lucide-cloud-off" class="text-warning" /> <strong>No connection.</strong> As known here on
+          {{ keptAt }}, with what was entered since. All you enter is kept, and sent later.</span
+        >
         <UButton size="sm" color="neutral" variant="outline" @click="record.open(record.playerId!)">Try again</UButton>
       </p>
       <p v-else-if="record.failure" role="status" class="raised mb-4 flex flex-wrap items-center gap-2 px-4 py-2">

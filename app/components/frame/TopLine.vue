@@ -1,11 +1,18 @@
 <script setup lang="ts">
+import { api } from '~/utils/api'
+import { useDialogs } from '~/composables/useDialogs'
+import { useAccount } from '~/stores/account'
+import { usePlayerRecord } from '~/stores/record'
+import FrameOutboxChip from '~/components/frame/OutboxChip.vue'
+import FrameUnitSwitch from '~/components/frame/UnitSwitch.vue'
+
 const account = useAccount()
 const record = usePlayerRecord()
 const route = useRoute()
 const { help, search, playsLike } = useDialogs()
 const colorMode = useColorMode()
 
-const player = computed(() => 'playerId' in route.params ? record.player : null)
+const player = computed(() => ('playerId' in route.params ? record.player : null))
 const dusk = computed(() => colorMode.value === 'dark')
 
 async function signOut() {
@@ -18,9 +25,29 @@ async function signOut() {
 const menu = computed(() => [
   [{ label: account.account?.name ?? '', type: 'label' as const }],
   [
-    { label: dusk.value ? 'Light theme' : 'Dusk theme', icon: dusk.value ? 'i-lucide-sun' : 'i-lucide-moon', onSelect: () => { colorMode.preference = dusk.value ? 'light' : 'dark' } },
-    { label: 'Plays like', icon: 'i-lucide-wind', kbds: ['w'], onSelect: () => { playsLike.value = true } },
-    { label: 'Keyboard', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: () => { help.value = true } },
+    {
+      label: dusk.value ? 'Light theme' : 'Dusk theme',
+      icon: dusk.value ? 'i-lucide-sun' : 'i-lucide-moon',
+      onSelect: () => {
+        colorMode.preference = dusk.value ? 'light' : 'dark'
+      },
+    },
+    {
+      label: 'Plays like',
+      icon: 'i-lucide-wind',
+      kbds: ['w'],
+      onSelect: () => {
+        playsLike.value = true
+      },
+    },
+    {
+      label: 'Keyboard',
+      icon: 'i-lucide-keyboard',
+      kbds: ['?'],
+      onSelect: () => {
+        help.value = true
+      },
+    },
     { label: 'Ranges', icon: 'i-lucide-signpost', to: '/ranges' },
     { label: 'Account', icon: 'i-lucide-user', to: '/account' },
   ],
@@ -29,8 +56,14 @@ const menu = computed(() => [
 </script>
 
 <template>
-  <header class="print:hidden sticky top-0 z-30 flex h-14 items-center gap-1.5 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5">
-    <NuxtLink to="/players" class="-mx-1 flex min-h-11 items-center px-1 text-xl font-extrabold tracking-tight sm:text-2xl" aria-label="Uzzet, to the players">
+  <header
+    class="print:hidden sticky top-0 z-30 flex h-14 items-center gap-1.5 border-b border-(--ink) bg-default px-3 sm:gap-3 sm:px-5"
+  >
+    <NuxtLink
+      to="/players"
+      class="-mx-1 flex min-h-11 items-center px-1 text-xl font-extrabold tracking-tight sm:text-2xl"
+      aria-label="Uzzet, to the players"
+    >
       uzzet<span class="text-primary">.</span>
     </NuxtLink>
     <template v-if="player">
@@ -41,13 +74,30 @@ const menu = computed(() => [
     <span class="min-w-0 flex-1" />
     <FrameOutboxChip />
     <FrameUnitSwitch />
-    <UButton color="neutral" variant="outline" icon="i-lucide-wind" class="max-md:hidden" @click="playsLike = true">Plays like <UKbd value="w" class="ml-1" /></UButton>
+    <UButton color="neutral" variant="outline" icon="i-lucide-wind" class="max-md:hidden" @click="playsLike = true"
+      >Plays like <UKbd value="w" class="ml-1"
+    /></UButton>
     <UButton color="neutral" variant="outline" icon="i-lucide-search" class="max-sm:hidden" @click="search = true">
       Search <UKbd value="/" class="ml-1" />
     </UButton>
-    <UButton color="neutral" variant="ghost" icon="i-lucide-search" square class="size-11 shrink-0 justify-center sm:hidden" aria-label="Search" @click="search = true" />
+    <UButton
+      color="neutral"
+      variant="ghost"
+      icon="i-lucide-search"
+      square
+      class="size-11 shrink-0 justify-center sm:hidden"
+      aria-label="Search"
+      @click="search = true"
+    />
     <UDropdownMenu :items="menu" :content="{ align: 'end' }">
-      <UButton color="neutral" variant="ghost" icon="i-lucide-menu" square class="size-11 shrink-0 justify-center" aria-label="Menu" />
+      <UButton
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-menu"
+        square
+        class="size-11 shrink-0 justify-center"
+        aria-label="Menu"
+      />
     </UDropdownMenu>
   </header>
 </template>

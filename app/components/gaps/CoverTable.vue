@@ -1,18 +1,28 @@
 <script setup lang="ts">
 import type { Cover } from '#core/gaps/stretches'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames } from '~/composables/useNumbers'
 
 /** Cover as a table: the same figures, target by target. */
-const props = defineProps<{ cover: Cover, lineM: number }>()
+const props = defineProps<{ cover: Cover; lineM: number }>()
 const { text, unit } = useDistance()
 const { cellName } = useCellNames()
-const nameOf = (best: number) => `${cellName(props.cover.shots[best]!)}${props.cover.shots[best]!.grippedDown ? ', gripped down' : ''}`
-const state = (one: Cover['at'][number]) => one.hole === 'sure' || one.hole === 'likely' ? `hole, ${one.hole}` : one.leaveM > props.lineM ? 'over the line' : 'covered'
+const nameOf = (best: number) =>
+  `${cellName(props.cover.shots[best]!)}${props.cover.shots[best]!.grippedDown ? ', gripped down' : ''}`
+const state = (one: Cover['at'][number]) =>
+  one.hole === 'sure' || one.hole === 'likely'
+    ? `hole, ${one.hole}`
+    : one.leaveM > props.lineM
+      ? 'over the line'
+      : 'covered'
 </script>
 
 <template>
   <div class="max-h-[28rem] overflow-auto" role="region" aria-label="Cover table, may be scrolled" tabindex="0">
     <table class="raised w-full">
-      <caption class="sr-only">Cover, target by target</caption>
+      <caption class="sr-only">
+        Cover, target by target
+      </caption>
       <thead class="soft text-left text-sm">
         <tr>
           <th scope="col" class="px-4 py-2">Target, {{ unit }}</th>
@@ -28,7 +38,9 @@ const state = (one: Cover['at'][number]) => one.hole === 'sure' || one.hole === 
           <td class="px-4 py-1">{{ nameOf(one.best) }}</td>
           <td class="px-4 py-1 text-right">{{ text(one.leaveM) }}</td>
           <td class="px-4 py-1 text-right">{{ text(one.badM) }}</td>
-          <td class="px-4 py-1" :class="one.hole ? 'font-bold text-(--hole)' : one.leaveM <= lineM && 'soft'">{{ state(one) }}</td>
+          <td class="px-4 py-1" :class="one.hole ? 'font-bold text-(--hole)' : one.leaveM <= lineM && 'soft'">
+            {{ state(one) }}
+          </td>
         </tr>
       </tbody>
     </table>

@@ -1,26 +1,58 @@
 <script setup lang="ts">
 import { sumCover, type Cover } from '#core/gaps/stretches'
+import { unprovenText } from '#words/unproven'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
 
-/** The cover in three sentences, and what it counts. */
-const props = defineProps<{ cover: Cover, lineM: number }>()
-defineEmits<{ measuredOnly: [on: boolean] }>()
+/** The cover in a few sentences, and what it counts. */
+const props = defineProps<{ cover: Cover; lineM: number }>()
+defineEmits<{ measuredOnly: [on: boolean]; aimedStraight: [on: boolean] }>()
 const record = usePlayerRecord()
-const { withUnit, text, unitWord } = useDistance()
+const { withUnit, text, unit, unitWord } = useDistance()
 const { cellName } = useCellNames()
+const { unproven } = useNumbers()
 const sum = computed(() => sumCover(props.cover.at, props.lineM))
 const worst = computed(() => {
   if (!sum.value) return null
   const shot = props.cover.shots[sum.value.worst.best]!
-  return { at: withUnit(sum.value.worst.atM), shot: `${cellName(shot)}${shot.grippedDown ? ' gripped down an inch' : ''}`, leave: withUnit(sum.value.worst.leaveM), bad: withUnit(sum.value.worst.badM) }
+  return {
+    at: withUnit(sum.value.worst.atM),
+    shot: `${cellName(shot)}${shot.grippedDown ? ' gripped down an inch' : ''}`,
+    leave: withUnit(sum.value.worst.leaveM),
+    bad: withUnit(sum.value.worst.badM),
+  }
 })
+const open = computed(() => unprovenText(unproven.value, unit.value, cellName))
 const measuredOnly = computed(() => record.player?.thresholds.measuredOnly === true)
+const aimedStraight = computed(() => record.player?.thresholds.aimedStraight === true)
 </script>
 
 <template>
   <div v-if="sum && worst" class="space-y-0.5">
-    <p class="text-lg"><strong>{{ sum.within }} of {{ sum.targets }} {{ unitWord }}</strong> are covered within {{ withUnit(lineM) }}.</p>
-    <p>The worst is {{ worst.at }}: the best there, {{ worst.shot }}, leaves {{ worst.leave }} on average, one ball in ten more than {{ worst.bad }}.</p>
-    <p>Over all of them the best shot leaves {{ text(sum.meanM) }} on average where it pitches; mishits count, {{ Math.round(100 * cover.mishitShare) }} in 100.</p>
-    <USwitch :model-value="measuredOnly" label="Count only stock shots that were hit" class="pt-1" @update:model-value="$emit('measuredOnly', $event)" />
+    <p class="text-lg">
+      <strong>{{ sum.within }} of {{ sum.targets }} {{ unitWord }}</strong> are covered within {{ withUnit(lineM) }}.
+    </p>
+    <p>
+      The worst is {{ worst.at }}: the best there, {{ worst.shot }}, leaves {{ worst.leave }} on average, one ball in
+      ten more than {{ worst.bad }}.
+    </p>
+    <p>
+      Over all of them the best shot leaves {{ text(sum.meanM) }} on average where it pitches; mishits count,
+      {{ Math.round(100 * cover.mishitShare) }} in 100.
+    </p>
+    <p v-if="open"><span class="unproven mr-1 inline-block h-3 w-5 align-baseline" aria-hidden="true" />{{ open }}</p>
+    <div class="flex flex-wrap gap-x-8 gap-y-2 pt-1">
+      <USwitch
+        :model-value="measuredOnly"
+        label="Count only stock shots that were hit"
+        @update:model-value="$emit('measuredOnly', $event)"
+      />
+      <USwitch
+        :model-value="aimedStraight"
+        label="Aimed at the target, not moved for the usual miss"
+        @update:model-value="$emit('aimedStraight', $event)"
+      />
+    </div>
   </div>
 </template>

@@ -2,11 +2,14 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { plusMinusM } from '#core/chart/chart-cell'
 import type { Cover, CoverAt } from '#core/gaps/stretches'
+import { useCellRemarks } from '~/composables/useCellRemarks'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** What stands where the coach points: the yard with its best shot, and the stock shot. */
-const props = defineProps<{ cover: Cover, at: CoverAt | null, picked: StockShot | null }>()
+const props = defineProps<{ cover: Cover; at: CoverAt | null; picked: StockShot | null }>()
 const { chart } = useNumbers()
-const { saidOf } = useCellWords()
+const { remarksOf } = useCellRemarks()
 const { withUnit, text, typed, unit } = useDistance()
 const { cellName } = useCellNames()
 
@@ -14,16 +17,28 @@ const yard = computed(() => {
   if (!props.at) return null
   const shot = props.cover.shots[props.at.best]!
   const name = `${cellName(shot)}${shot.grippedDown ? ' gripped down an inch' : ''}`
-  return { at: withUnit(props.at.atM), shot: `${name} (${text(shot.carryM)}${shot.predicted ? ', predicted' : ''})`, leave: withUnit(props.at.leaveM), bad: withUnit(props.at.badM) }
+  return {
+    at: withUnit(props.at.atM),
+    shot: `${name} (${text(shot.carryM)}${shot.predicted ? ', predicted' : ''})`,
+    leave: withUnit(props.at.leaveM),
+    bad: withUnit(props.at.badM),
+  }
 })
 const stock = computed(() => {
   const cell = props.picked && chart.value.find(one => cellKey(one) === cellKey(props.picked!))
   if (!cell || cell.carryM === null) return null
-  const written = saidOf(cell).written?.carryM ?? null
-  const balls = cell.kind === 'struck-out' ? 'struck out' : cell.kind === 'predicted' ? 'predicted' : `${cell.balls} ${cell.balls === 1 ? 'ball' : 'balls'}`
+  const written = remarksOf(cell).written?.carryM ?? null
+  const balls =
+    cell.kind === 'struck-out'
+      ? 'struck out'
+      : cell.kind === 'predicted'
+        ? 'predicted'
+        : `${cell.balls} ${cell.balls === 1 ? 'ball' : 'balls'}`
   return {
     name: cellName(cell),
-    carry: `${written === null ? '' : `written ${typed(written)}, measured `}${text(cell.carryM)} ± ${text(plusMinusM(cell)!)} ${unit.value}`,
+    carry:
+      `${written === null ? '' : `written ${typed(written)}, measured `}${text(cell.carryM)} ` +
+      `± ${text(plusMinusM(cell)!)} ${unit.value}`,
     rest: `8 in 10 from ${text(cell.window80M![0])} to ${text(cell.window80M![1])} ${unit.value}, ${balls}`,
   }
 })
@@ -31,8 +46,16 @@ const stock = computed(() => {
 
 <template>
   <div class="min-h-[4.25rem] text-[0.95rem] sm:min-h-12" aria-live="polite">
-    <p v-if="yard"><strong>{{ yard.at }}:</strong> best {{ yard.shot }}, leaves {{ yard.leave }} on average, one ball in ten more than {{ yard.bad }}.</p>
-    <p v-else class="soft">Point at a yardage or a bar, or use the arrow keys: left and right go by the {{ unit === 'yd' ? 'yard' : 'metre' }}, up and down by the stock shot.</p>
-    <p v-if="stock"><strong>{{ stock.name }}:</strong> {{ stock.carry }}, {{ stock.rest }}.</p>
+    <p v-if="yard">
+      <strong>{{ yard.at }}:</strong> best {{ yard.shot }}, leaves {{ yard.leave }} on average, one ball in ten more
+      than {{ yard.bad }}.
+    </p>
+    <p v-else class="soft">
+      Point at a yardage or a bar, or use the arrow keys: left and right go by the
+      {{ unit === 'yd' ? 'yard' : 'metre' }}, up and down by the stock shot.
+    </p>
+    <p v-if="stock">
+      <strong>{{ stock.name }}:</strong> {{ stock.carry }}, {{ stock.rest }}.
+    </p>
   </div>
 </template>

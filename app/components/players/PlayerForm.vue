@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+import { Refused, api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
 
 /** Adds a player, or edits the one given. */
 const props = defineProps<{ player?: Player }>()
 const emit = defineEmits<{ saved: [player: Player] }>()
 const open = defineModel<boolean>('open', { required: true })
 
-const form = reactive({ name: props.player?.name ?? '', level: props.player?.level ?? 'unknown', note: props.player?.note ?? '' })
+const form = reactive({
+  name: props.player?.name ?? '',
+  level: props.player?.level ?? 'unknown',
+  note: props.player?.note ?? '',
+})
 /** Set once, so that "Add" pressed twice on a bad network adds one player. */
 const id = props.player?.id ?? newId()
 const version = ref(props.player?.version ?? 1)
@@ -16,18 +22,20 @@ const { general, check, take, of, clear } = useFormErrors()
 const busy = ref(false)
 
 async function save() {
-  const value = props.player ? check(PlayerChange, { ...form, version: version.value }) : check(NewPlayer, { ...form, id })
+  const value = props.player
+    ? check(PlayerChange, { ...form, version: version.value })
+    : check(NewPlayer, { ...form, id })
   if (!value) return
   busy.value = true
   try {
     const saved = props.player
-      ? await api<Player>(`/api/players/${id}`, { method: 'PATCH', body: value })
-      : await api<Player>('/api/players', { method: 'POST', body: value })
+      ? await api('/api/players/:playerId', { params: { playerId: id }, method: 'PATCH', body: value })
+      : await api('/api/players', { method: 'POST', body: value })
     emit('saved', saved)
     open.value = false
   } catch (error) {
     take(error)
-    theirs.value = error instanceof Refused && error.status === 409 ? error.current as Player : undefined
+    theirs.value = error instanceof Refused && error.status === 409 ? (error.current as Player) : undefined
   } finally {
     busy.value = false
   }
@@ -56,13 +64,31 @@ const levels = LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
 </script>
 
 <template>
-  <UModal v-model:open="open" :title="player ? 'Edit player' : 'Add a player'" :description="player ? player.name : 'A name is enough to begin.'">
+  <UModal
+    v-model:open="open"
+    :title="player ? 'Edit player' : 'Add a player'"
+    :description="player ? player.name : 'A name is enough to begin.'"
+  >
     <template #body>
       <form id="player-form" class="space-y-1" novalidate @submit.prevent="save">
         <p v-if="general" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
-        <UFormField label="Name" name="name" :error="of('name') ?? changedElsewhere('name')" help=" "><UInput v-model="form.name" autofocus autocomplete="off" class="w-full" /></UFormField>
-        <UFormField label="Level" name="level" :error="of('level') ?? changedElsewhere('level')" help="How wide the shots of such a player usually scatter."><USelect v-model="form.level" :items="levels" class="w-full" /></UFormField>
-        <UFormField label="Note" name="note" :error="of('note') ?? changedElsewhere('note')" help="For you alone: hand, goal, an old injury."><UInput v-model="form.note" class="w-full" /></UFormField>
+        <UFormField label="Name" name="name" :error="of('name') ?? changedElsewhere('name')" help=" "
+          ><UInput v-model="form.name" autofocus autocomplete="off" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Level"
+          name="level"
+          :error="of('level') ?? changedElsewhere('level')"
+          help="How wide the shots of such a player usually scatter."
+          ><USelect v-model="form.level" :items="levels" class="w-full"
+        /></UFormField>
+        <UFormField
+          label="Note"
+          name="note"
+          :error="of('note') ?? changedElsewhere('note')"
+          help="For you alone: hand, goal, an old injury."
+          ><UInput v-model="form.note" class="w-full"
+        /></UFormField>
       </form>
     </template>
     <template #footer>

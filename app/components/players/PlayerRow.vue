@@ -1,15 +1,20 @@
 <script setup lang="ts">
 import { schoolById, type SchoolId } from '#core/swing/schools'
 import { LEVEL_WORDS, type PlayerLine } from '#shared/player'
+import { daysAgo, shortDate } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
 
 const props = defineProps<{ player: PlayerLine }>()
-const emit = defineEmits<{ edit: [], archive: [archived: boolean] }>()
+const emit = defineEmits<{ edit: []; archive: [archived: boolean] }>()
 
 const work = computed(() => {
   const { clubs, balls, school } = props.player
   if (clubs === 0) return 'No bag yet'
   const scale = school ? schoolById(school as SchoolId).title.toLowerCase() : 'no swing scale'
-  return `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${scale}, ${balls === 0 ? 'no balls yet' : `${balls} ${balls === 1 ? 'ball' : 'balls'}`}`
+  return (
+    `${clubs} ${clubs === 1 ? 'club' : 'clubs'}, ${scale}, ` +
+    `${balls === 0 ? 'no balls yet' : `${balls} ${balls === 1 ? 'ball' : 'balls'}`}`
+  )
 })
 
 /** What there is to do: one thing, the most pressing. */
@@ -24,7 +29,10 @@ const due = computed(() => {
   const { summary, archived } = props.player
   if (archived || !summary || summary.retestDueMs === null) return null
   const late = summary.retestDueMs < serverNowMs()
-  return { late, words: late ? `retest due since ${shortDate(summary.retestDueMs)}` : `retest by ${shortDate(summary.retestDueMs)}` }
+  return {
+    late,
+    words: late ? `retest due since ${shortDate(summary.retestDueMs)}` : `retest by ${shortDate(summary.retestDueMs)}`,
+  }
 })
 
 const menu = computed(() => [
@@ -39,17 +47,40 @@ const menu = computed(() => [
   <li class="group relative flex items-center gap-3 px-4 py-3 hover:bg-elevated sm:px-5">
     <div class="min-w-0 flex-1 sm:grid sm:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_11rem] sm:items-baseline sm:gap-4">
       <p class="min-w-0">
-        <NuxtLink :to="`/players/${player.id}`" class="block truncate text-xl font-bold after:absolute after:inset-0">{{ player.name }}</NuxtLink>
-        <span class="soft block truncate text-sm">{{ player.level === 'unknown' ? 'Level not said' : LEVEL_WORDS[player.level] }}<template v-if="player.note">: {{ player.note }}</template></span>
+        <NuxtLink :to="`/players/${player.id}`" class="block truncate text-xl font-bold after:absolute after:inset-0">{{
+          player.name
+        }}</NuxtLink>
+        <span class="soft block truncate text-sm"
+          >{{ player.level === 'unknown' ? 'Level not said' : LEVEL_WORDS[player.level]
+          }}<template v-if="player.note">: {{ player.note }}</template></span
+        >
       </p>
-      <p class="min-w-0 max-sm:text-sm" :class="player.clubs === 0 && 'soft'"><span class="block truncate">{{ work }}</span><span class="soft block truncate text-sm">{{ state ?? ' ' }}</span></p>
+      <p class="min-w-0 max-sm:text-sm" :class="player.clubs === 0 && 'soft'">
+        <span class="block truncate">{{ work }}</span><span class="soft block truncate text-sm">{{
+          state ?? ' '
+        }}</span>
+      </p>
       <p class="min-w-0 max-sm:text-sm sm:text-right">
-        <span class="soft block truncate">{{ player.lastHitMs === null ? 'never measured' : daysAgo(player.lastHitMs) }}</span>
-        <span v-if="due" class="flex items-center gap-1 truncate text-sm sm:justify-end" :class="due.late ? 'font-semibold text-(--weak)' : 'soft'"><UIcon v-if="due.late" name="i-lucide-calendar-clock" class="shrink-0" />{{ due.words }}</span>
+        <span class="soft block truncate">{{
+          player.lastHitMs === null ? 'never measured' : daysAgo(player.lastHitMs)
+        }}</span>
+        <span
+          v-if="due"
+          class="flex items-center gap-1 truncate text-sm sm:justify-end"
+          :class="due.late ? 'font-semibold text-(--weak)' : 'soft'"
+          ><UIcon v-if="due.late" name="i-lucide-calendar-clock" class="shrink-0" />{{ due.words }}</span
+        >
       </p>
     </div>
     <UDropdownMenu :items="menu" :content="{ align: 'end' }">
-      <UButton color="neutral" variant="ghost" icon="i-lucide-ellipsis-vertical" square class="relative z-10 size-11 justify-center" :aria-label="`More for ${player.name}`" />
+      <UButton
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-ellipsis-vertical"
+        square
+        class="relative z-10 size-11 justify-center"
+        :aria-label="`More for ${player.name}`"
+      />
     </UDropdownMenu>
   </li>
 </template>

@@ -1,8 +1,13 @@
 <script setup lang="ts">
-import type { PublishedChart } from '#core/chart/published'
+import type { PublishedChart } from '#core/history/published'
 import { fromHeight, fromTemp } from '#core/units'
 import { LABEL_SHEETS, MOST_SKIPPED, type LabelSheetId } from '#shared/label-sheets'
-import { sentText } from '#shared/hand-over'
+import { sentText } from '#words/published'
+import { Unreachable } from '~/utils/api'
+import { useAccount } from '~/stores/account'
+import { usePlayerRecord } from '~/stores/record'
+import { chartPicture } from '~/utils/chart-picture'
+import { typedNumber } from '~/utils/numbers'
 
 /** What the player takes along: card, labels, picture, text. */
 const props = defineProps<{ chart: PublishedChart }>()
@@ -15,7 +20,10 @@ const black = ref(false)
 const home = reactive({ on: false, temp: '', height: '' })
 const sheet = ref<LabelSheetId>('strips')
 const skip = ref('0')
-const sizes = [{ value: 'card', label: 'Card for the pocket, two sides' }, { value: 'a6', label: 'A6, for the yardage book' }]
+const sizes = [
+  { value: 'card', label: 'Card for the pocket, two sides' },
+  { value: 'a6', label: 'A6, for the yardage book' },
+]
 const sheets = Object.entries(LABEL_SHEETS).map(([value, { name }]) => ({ value, label: name }))
 const base = computed(() => `/api/players/${record.playerId}/published/${props.chart.number}`)
 const common = computed(() => ({ unit: account.unit, ...(black.value && { black: '1' }) }))
@@ -27,18 +35,30 @@ const homeFault = computed(() => {
   return Number.isNaN(height) ? `Altitude "${home.height}" is not a number.` : ''
 })
 const address = (file: string, query: Record<string, string>) => `${base.value}/${file}?${new URLSearchParams(query)}`
-const cardAddress = computed(() => address('card.pdf', {
-  ...common.value, size: size.value,
-  ...(home.on && !homeFault.value && { tempC: String(fromTemp(typedNumber(home.temp), account.tempUnit)), altitudeM: String(Math.round(fromHeight(typedNumber(home.height), account.heightUnit))) }),
-}))
-const labelAddress = computed(() => address('labels.pdf', { ...common.value, sheet: sheet.value, skip: skip.value.trim() || '0' }))
+const cardAddress = computed(() =>
+  address('card.pdf', {
+    ...common.value,
+    size: size.value,
+    ...(home.on &&
+      !homeFault.value && {
+        tempC: String(fromTemp(typedNumber(home.temp), account.tempUnit)),
+        altitudeM: String(Math.round(fromHeight(typedNumber(home.height), account.heightUnit))),
+      }),
+  }),
+)
+const labelAddress = computed(() =>
+  address('labels.pdf', { ...common.value, sheet: sheet.value, skip: skip.value.trim() || '0' }),
+)
 
 /** Fetched rather than followed, so that a refusal is a sentence on this page and not a page of its own. */
 async function download(path: string, name: string) {
   try {
     const reply = await fetch(path).catch(() => null)
     if (!reply) throw new Unreachable()
-    if (!reply.ok) throw new Error(((await reply.json()) as { message?: string }).message ?? `The server refused this (${reply.status}).`)
+    if (!reply.ok)
+      throw new Error(
+        ((await reply.json()) as { message?: string }).message ?? `The server refused this (${reply.status}).`,
+      )
     hand(await reply.blob(), name)
   } catch (error) {
     toast.add({ title: 'It could not be made', description: (error as Error).message, color: 'error' })
@@ -74,17 +94,30 @@ async function send() {
         <USelect v-model="size" :items="sizes" aria-label="Size of the card" class="w-full" />
         <UCheckbox v-model="home.on" label="One side for the home course's air" />
         <div v-if="home.on" class="grid grid-cols-2 gap-3">
-          <UFormField :label="`Usual temperature, ${account.tempUnit}`"><UInput v-model="home.temp" inputmode="decimal" class="w-full" /></UFormField>
-          <UFormField :label="`Altitude, ${account.heightUnit}`"><UInput v-model="home.height" inputmode="numeric" class="w-full" /></UFormField>
+          <UFormField :label="`Usual temperature, ${account.tempUnit}`"
+            ><UInput v-model="home.temp" inputmode="decimal" class="w-full"
+          /></UFormField>
+          <UFormField :label="`Altitude, ${account.heightUnit}`"
+            ><UInput v-model="home.height" inputmode="numeric" class="w-full"
+          /></UFormField>
         </div>
         <p v-if="homeFault && (home.temp || home.height)" role="alert" class="text-sm text-error">{{ homeFault }}</p>
-        <UButton icon="i-lucide-printer" :disabled="home.on && !!homeFault" @click="download(cardAddress, `carry-card-${chart.number}.pdf`)">Card as PDF</UButton>
+        <UButton
+          icon="i-lucide-printer"
+          :disabled="home.on && !!homeFault"
+          @click="download(cardAddress, `carry-card-${chart.number}.pdf`)"
+          >Card as PDF</UButton
+        >
       </div>
       <div class="raised space-y-3 p-4">
         <h3 class="font-bold">Labels for the shafts</h3>
         <USelect v-model="sheet" :items="sheets" aria-label="Sheet of labels" class="w-full" />
-        <UFormField label="Labels of the sheet already used"><UInput v-model="skip" inputmode="numeric" :max="MOST_SKIPPED" class="w-24" /></UFormField>
-        <UButton icon="i-lucide-tags" @click="download(labelAddress, `shaft-labels-${chart.number}.pdf`)">Labels as PDF</UButton>
+        <UFormField label="Labels of the sheet already used"
+          ><UInput v-model="skip" inputmode="numeric" :max="MOST_SKIPPED" class="w-24"
+        /></UFormField>
+        <UButton icon="i-lucide-tags" @click="download(labelAddress, `shaft-labels-${chart.number}.pdf`)"
+          >Labels as PDF</UButton
+        >
       </div>
       <div class="flex flex-wrap items-center gap-2 lg:col-span-2">
         <UButton color="neutral" variant="outline" icon="i-lucide-image-down" @click="picture">Picture</UButton>

@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import type { SessionPlan } from '#shared/session'
-import type { Air } from '~/utils/air-draft'
+import { type AirReading, USUAL_AIR, airDraft, readAirDraft } from '~/utils/air-draft'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useRanges } from '~/composables/useRanges'
+import FrameAirFields from '~/components/frame/AirFields.vue'
 
 /** The air of a session: from now on, or back to its start. What was measured stays as it was measured. */
-const props = defineProps<{ air: Air | null, running?: boolean, plan?: Pick<SessionPlan, 'rangeId' | 'targetId'> }>()
-const emit = defineEmits<{ save: [air: Air, from: 'now' | 'start'], none: [] }>()
+const props = defineProps<{
+  air: AirReading | null
+  running?: boolean
+  plan?: Pick<SessionPlan, 'rangeId' | 'targetId'>
+}>()
+const emit = defineEmits<{ save: [air: AirReading, from: 'now' | 'start']; none: [] }>()
 const open = defineModel<boolean>('open', { required: true })
 const { units } = useAirUnits()
 const was = props.air ?? USUAL_AIR
@@ -33,11 +40,21 @@ function none() {
 </script>
 
 <template>
-  <UModal v-model:open="open" title="The air" description="Numbers are kept as they would be in calm air, 20 °C, at sea level." :ui="{ content: 'max-w-3xl', footer: 'flex-wrap' }">
+  <UModal
+    v-model:open="open"
+    title="The air"
+    description="Numbers are kept as they would be in calm air, 20 °C, at sea level."
+    :ui="{ content: 'max-w-3xl', footer: 'flex-wrap' }"
+  >
     <template #body><FrameAirFields v-model="draft" :faults="faults" :bearing-deg="bearingDeg" /></template>
     <template #footer>
       <UButton v-if="running" @click="save('now')">From now on</UButton>
-      <UButton :color="running ? 'neutral' : 'primary'" :variant="running ? 'outline' : 'solid'" @click="save('start')">{{ running ? 'Since the start' : 'Use this air' }}</UButton>
+      <UButton
+        :color="running ? 'neutral' : 'primary'"
+        :variant="running ? 'outline' : 'solid'"
+        @click="save('start')"
+        >{{ running ? 'Since the start' : 'Use this air' }}</UButton
+      >
       <UButton color="neutral" variant="outline" @click="open = false">Cancel</UButton>
       <span class="flex-1 max-sm:hidden" />
       <UButton v-if="air" color="neutral" variant="ghost" @click="none">Do not correct for air</UButton>

@@ -1,18 +1,27 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import { newestCorrection } from '#core/chart/corrections'
-import { correctionWords } from '#shared/air-words'
+import { newestCorrection } from '#core/corrections/air-correction'
+import { correctionText } from '#words/air'
+import { pulledText } from '#words/pulled'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
+import { shortDate } from '~/utils/dates'
+import MarksPileStrip from '~/components/marks/PileStrip.vue'
+import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
 const { text, unit, withUnit } = useDistance()
 const { known, questions, corrections, ready } = useNumbers()
-const askedM = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM))
+const askedM = computed(() =>
+  questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM),
+)
 const { windText } = useAirUnits()
 const airLine = computed(() => {
   const found = newestCorrection(corrections.value, props.cell)
-  return found && `${shortDate(found.fromMs)}, ${correctionWords(found, unit.value, windText)}.`
+  return found && `${shortDate(found.fromMs)}, ${correctionText(found, unit.value, windText)}.`
 })
 /** Whether this number may be written down. */
 const enough = computed(() => {
@@ -22,33 +31,55 @@ const enough = computed(() => {
 const method = computed(() => {
   if (!known.value) return 'being worked out'
   if (props.cell.carryM === null) return 'no ball counts yet'
-  return props.cell.kind === 'predicted' ? 'predicted from the others' : 'with what the others say'
+  if (props.cell.kind === 'predicted') return 'predicted from the others'
+  return pulledText(props.cell, unit.value) || 'with what the others say'
 })
 </script>
 
 <template>
   <div>
     <div class="raised px-3 pt-3 pb-1">
-      <MarksPileStrip :carries-m="cell.carriesM" :left-out-m="cell.leftOutCarriesM" :asked-m="askedM" :centre-m="cell.carryM" :window-m="cell.window80M" :predicted="cell.kind === 'predicted'" />
+      <MarksPileStrip
+        :carries-m="cell.carriesM"
+        :left-out-m="cell.leftOutCarriesM"
+        :asked-m="askedM"
+        :centre-m="cell.carryM"
+        :window-m="cell.window80M"
+        :predicted="cell.kind === 'predicted'"
+      />
     </div>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>
-        <dd class="text-5xl leading-tight whitespace-nowrap" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'">
-          {{ cell.carryM === null ? '–' : text(cell.carryM) }}<span class="soft ml-2 text-xl font-semibold not-italic">{{ cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span>
+        <dd
+          class="text-5xl leading-tight whitespace-nowrap"
+          :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
+        >
+          {{ cell.carryM === null ? '–' : text(cell.carryM)
+          }}<span class="soft ml-2 text-xl font-semibold not-italic"
+            >{{ cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
+          >
         </dd>
         <dd class="soft text-sm">{{ method }}</dd>
       </div>
       <div>
         <dt class="soft text-sm">One clean ball lies, 8 in 10</dt>
-        <dd class="text-2xl leading-[2.9rem] font-bold">{{ cell.window80M ? `${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit}` : '–' }}</dd>
-        <dd class="soft text-sm">{{ cell.balls }} {{ cell.balls === 1 ? 'ball counts' : 'balls count' }}<template v-if="cell.leftOut > 0">, {{ cell.leftOut }} left out</template></dd>
+        <dd class="text-2xl leading-[2.9rem] font-bold">
+          {{ cell.window80M ? `${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit}` : '–' }}
+        </dd>
+        <dd class="soft text-sm">
+          {{ cell.balls }} {{ cell.balls === 1 ? 'ball counts' : 'balls count'
+          }}<template v-if="cell.leftOut > 0">, {{ cell.leftOut }} left out</template>
+        </dd>
       </div>
       <div v-if="ready && !cell.plain">
         <dt class="soft text-sm">Enough?</dt>
-        <dd class="text-lg leading-snug" :class="enough && 'font-bold text-success'"><template v-if="enough"><UIcon name="i-lucide-check" /> Good enough to write down</template><template v-else>Not yet: ± {{ withUnit(ready.withinM) }} is wanted</template></dd>
+        <dd class="text-lg leading-snug" :class="enough && 'font-bold text-success'">
+          <template v-if="enough"><UIcon name="i-lucide-check" /> Good enough to write down</template
+          ><template v-else>Not yet: ± {{ withUnit(ready.withinM) }} is wanted</template>
+        </dd>
       </div>
     </dl>
   </div>

@@ -1,14 +1,26 @@
 <script setup lang="ts">
+import { measuresToRest } from '#core/shot/measuring'
 import { ORDERS } from '#core/session/order'
-import { ORDER_WORDS } from '#shared/next-words'
+import { orderTexts } from '#words/next'
 import type { RangeTarget } from '#shared/range'
-import { heightWords } from '#shared/reading-words'
+import { heightText } from '#words/readings'
 import { METHOD_WORDS } from '#shared/session'
 import type { RangeSession } from '~/composables/useRangeSession'
 import type { useLiveDevice } from '~/composables/useLiveDevice'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useDistance } from '~/composables/useDistance'
+import { useRanges } from '~/composables/useRanges'
+import { useVoice } from '~/composables/useVoice'
+import { clockTime, daysAgo, shortDate } from '~/utils/dates'
+import SessionAirDialog from '~/components/session/AirDialog.vue'
+import SessionDevice from '~/components/session/Device.vue'
 
 /** How this session goes about it: what was set at its start, and what may change in it. */
-const props = defineProps<{ range: RangeSession, live: ReturnType<typeof useLiveDevice>, line: 'OPEN' | 'CONNECTING' | 'CLOSED' }>()
+const props = defineProps<{
+  range: RangeSession
+  live: ReturnType<typeof useLiveDevice>
+  line: 'OPEN' | 'CONNECTING' | 'CLOSED'
+}>()
 const { session, balls, airNow, plan, aimAt, undo } = props.range
 const { airText } = useAirUnits()
 const { typed, unit, whole } = useDistance()
@@ -16,9 +28,17 @@ const { rangeOf, targetOf } = useRanges()
 const voice = useVoice()
 const airOpen = ref(false)
 const running = computed(() => session.value!.endedAtMs === null)
-const orders = ORDERS.map(value => ({ value, label: ORDER_WORDS[value].name }))
-const order = computed({ get: () => session.value!.plan.order, set: value => void plan({ order: value }, 'the order of work') })
-const where = ({ name, distanceM, heightM }: RangeTarget) => [name, `${typed(distanceM)} ${unit.value}`, ...(whole(Math.abs(heightM)) === '0' ? [] : [heightWords(heightM, unit.value)])].join(', ')
+const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
+const order = computed({
+  get: () => session.value!.plan.order,
+  set: value => void plan({ order: value }, 'the order of work'),
+})
+const where = ({ name, distanceM, heightM }: RangeTarget) =>
+  [
+    name,
+    `${typed(distanceM)} ${unit.value}`,
+    ...(whole(Math.abs(heightM)) === '0' ? [] : [heightText(heightM, unit.value)]),
+  ].join(', ')
 const place = computed(() => {
   const { rangeId, targetId } = session.value!.plan
   const target = targetOf(rangeId, targetId)
@@ -26,7 +46,10 @@ const place = computed(() => {
 })
 const targets = computed(() => rangeOf(session.value!.plan.rangeId)?.targets ?? [])
 const NO_TARGET = 'none'
-const targetItems = computed(() => [{ value: NO_TARGET, label: 'no target' }, ...targets.value.map(target => ({ value: target.id, label: where(target) }))])
+const targetItems = computed(() => [
+  { value: NO_TARGET, label: 'no target' },
+  ...targets.value.map(target => ({ value: target.id, label: where(target) })),
+])
 const target = computed({ get: () => session.value!.plan.targetId ?? NO_TARGET, set: value => void aim(value) })
 const toast = useToast()
 
@@ -35,13 +58,31 @@ async function aim(id: string) {
   const before = airNow.value
   const done = await aimAt(targets.value.find(other => other.id === id) ?? null, targetOf(rangeId, targetId) ?? null)
   const turned = airNow.value !== before && airNow.value
-  toast.add({ title: turned ? `New line: wind from ${turned.wind.clock} o'clock now` : 'New target', actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }] })
+  toast.add({
+    title: turned ? `New line: wind from ${turned.wind.clock} o'clock now` : 'New target',
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }],
+  })
 }
 const facts = computed(() => {
-  const { method, ball, surface, startedAtMs, plan: { indoors, measuredTo, firmness } } = session.value!
-  const to = ['laser', 'paces', 'watch'].includes(method) ? [measuredTo === 'rest' ? `to where it lies, ${firmness} ground` : 'to the pitch mark'] : []
+  const {
+    method,
+    ball,
+    surface,
+    startedAtMs,
+    plan: { indoors, measuredTo, firmness },
+  } = session.value!
+  const to = measuresToRest(method)
+    ? [measuredTo === 'rest' ? `to where it lies, ${firmness} ground` : 'to the pitch mark']
+    : []
   const since = daysAgo(startedAtMs) === 'today' ? '' : `, ${shortDate(startedAtMs)}`
-  return [METHOD_WORDS[method], ...to, `${ball} ball`, surface, ...(indoors ? ['indoors'] : []), `since ${clockTime(startedAtMs)}${since}`].join(', ')
+  return [
+    METHOD_WORDS[method],
+    ...to,
+    `${ball} ball`,
+    surface,
+    ...(indoors ? ['indoors'] : []),
+    `since ${clockTime(startedAtMs)}${since}`,
+  ].join(', ')
 })
 </script>
 
@@ -49,14 +90,35 @@ const facts = computed(() => {
   <div>
     <p class="soft text-sm">{{ facts }}</p>
     <p v-if="place && !(running && targets.length > 0)" class="soft text-sm">{{ place }}</p>
-    <label v-if="running && targets.length > 0" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"><span class="soft">Target: </span><USelect v-model="target" :items="targetItems" aria-label="Target" class="min-w-56" /></label>
-    <label v-if="running" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"><span class="soft">Order: </span><USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-56" /></label>
+    <label v-if="running && targets.length > 0" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
+      ><span class="soft">Target: </span
+      ><USelect v-model="target" :items="targetItems" aria-label="Target" class="min-w-56"
+    /></label>
+    <label v-if="running" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
+      ><span class="soft">Order: </span
+      ><USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-56"
+    /></label>
     <p v-if="!session!.plan.indoors" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
       <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>
-      <UButton color="neutral" variant="outline" size="sm" icon="i-lucide-wind" @click="airOpen = true">{{ airNow ? 'It has changed' : 'Take the air' }}</UButton>
+      <UButton color="neutral" variant="outline" size="sm" icon="i-lucide-wind" @click="airOpen = true">{{
+        airNow ? 'It has changed' : 'Take the air'
+      }}</UButton>
     </p>
     <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
-    <UCheckbox v-if="running && voice.able && live.device.value" v-model="voice.on.value" label="Say carries aloud" class="mt-2" />
-    <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="airNow" :running="balls.length > 0" :plan="session!.plan" @save="range.setAir" @none="range.setAir(null, 'start')" />
+    <UCheckbox
+      v-if="running && voice.able && live.device.value"
+      v-model="voice.on.value"
+      label="Say carries aloud"
+      class="mt-2"
+    />
+    <SessionAirDialog
+      v-if="airOpen"
+      v-model:open="airOpen"
+      :air="airNow"
+      :running="balls.length > 0"
+      :plan="session!.plan"
+      @save="range.setAir"
+      @none="range.setAir(null, 'start')"
+    />
   </div>
 </template>

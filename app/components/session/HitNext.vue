@@ -1,66 +1,112 @@
 <script setup lang="ts">
+import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
-import { BALLS_AT_ONCE } from '#core/chart/calibration'
+import { BALLS_AT_ONCE } from '#core/calibration/calibration'
 import { plusMinusM } from '#core/chart/chart-cell'
-import { Z_80 } from '#core/chart/model/normal'
-import { readyWords } from '#shared/next-words'
+import { Z_80 } from '#core/stats/normal'
+import { readyText } from '#words/next'
 import type { RangeSession } from '~/composables/useRangeSession'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** What to hit next, why, and how much is still to do. A key and a tap go there. */
-const props = defineProps<{ range: RangeSession, compact?: boolean }>()
+const props = defineProps<{ range: RangeSession; compact?: boolean }>()
 const { cell, inARow, proposal: first, ready, session, ballsLeft } = props.range
 const { chart, corrections } = useNumbers()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
 
-const here = computed(() => first.value !== null && cell.value !== undefined && cellKey(first.value) === cellKey(cell.value))
+const here = computed(
+  () => first.value !== null && cell.value !== undefined && cellKey(first.value) === cellKey(cell.value),
+)
 /** A block that has begun is finished first: a club that changes after every ball teaches nobody anything. */
-const left = computed(() => inARow.value > 0 && inARow.value < BALLS_AT_ONCE ? BALLS_AT_ONCE - inARow.value : 0)
+const left = computed(() => (inARow.value > 0 && inARow.value < BALLS_AT_ONCE ? BALLS_AT_ONCE - inARow.value : 0))
 const known = computed(() => {
   const at = first.value && chart.value.find(other => cellKey(other) === cellKey(first.value!))
   if (!at || at.carryM === null) return ''
-  return `${at.kind === 'predicted' ? 'Predicted' : 'Now'} ${text(at.carryM)} ± ${text(plusMinusM(at)!)} ${unit.value}. `
+  return (
+    `${at.kind === 'predicted' ? 'Predicted' : 'Now'} ` +
+    `${text(at.carryM)} ± ${text(plusMinusM(at)!)} ${unit.value}. `
+  )
 })
-const title = computed(() => left.value > 0 && !here.value ? `Then, after ${left.value} more of these` : 'Hit next')
+const title = computed(() => (left.value > 0 && !here.value ? `Then, after ${left.value} more of these` : 'Hit next'))
 /** When the air itself is most of what is not known, more balls in it do not help. */
 const windNote = computed(() => {
   const air = props.range.airNow.value
   const wanted = ready.value?.withinM
   if (!air || !wanted) return false
-  const own = corrections.value.filter(one => one.sessionId === props.range.session.value?.id && one.fromMs === air.fromMs)
+  const own = corrections.value.filter(
+    one => one.sessionId === props.range.session.value?.id && one.fromMs === air.fromMs,
+  )
   return own.some(one => one.neutralM === null || Z_80 * one.sdM >= wanted)
 })
 const go = () => first.value && props.range.choose(first.value)
-const bucket = computed(() => ballsLeft.value === null ? '' : ballsLeft.value === 0 ? 'The bucket is empty.' : `${ballsLeft.value} ${ballsLeft.value === 1 ? 'ball' : 'balls'} left in the bucket.`)
+const bucket = computed(() =>
+  ballsLeft.value === null
+    ? ''
+    : ballsLeft.value === 0
+      ? 'The bucket is empty.'
+      : `${ballsLeft.value} ${ballsLeft.value === 1 ? 'ball' : 'balls'} left in the bucket.`,
+)
 /** Why nothing is proposed. */
-const silent = computed(() => ballsLeft.value === 0 ? 'The bucket is empty: end the session, or take more balls.' : session.value?.plan.order === 'free' ? 'Free order: you choose.' : session.value?.plan.order !== 'teach' && ready.value ? 'The order is through: every stock shot has had its balls.' : '')
-
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (props.compact) return
-  const target = event.target as HTMLElement
-  if (event.key.toLowerCase() !== 'n' || event.ctrlKey || event.metaKey || event.altKey || target.closest('[role="dialog"], [role="menu"], [role="listbox"], textarea')) return
-  if (target instanceof HTMLInputElement && target.value !== '') return
-  event.preventDefault()
-  go()
+const silent = computed(() => {
+  const order = session.value?.plan.order
+  if (ballsLeft.value === 0) return 'The bucket is empty: end the session, or take more balls.'
+  if (order === 'free') return 'Free order: you choose.'
+  return order !== 'teach' && ready.value ? 'The order is through: every stock shot has had its balls.' : ''
 })
+
+/** The carry's field, while nothing is typed in it. */
+const emptyField = () => {
+  const field = document.querySelector<HTMLInputElement>('#carry')
+  return field?.value === '' ? field : null
+}
+useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: emptyField })
 </script>
 
 <template>
-  <UButton v-if="compact" color="neutral" variant="outline" class="w-full justify-start" :disabled="!first || here" :icon="here ? 'i-lucide-check' : 'i-lucide-arrow-right'" @click="go">
-    <span class="truncate">{{ !first ? silent || 'Working out what to hit next…' : here ? 'This is what to hit now' : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}` }}</span>
+  <UButton
+    v-if="compact"
+    color="neutral"
+    variant="outline"
+    class="w-full justify-start"
+    :disabled="!first || here"
+    :icon="here ? 'i-lucide-check' : 'i-lucide-arrow-right'"
+    @click="go"
+  >
+    <span class="truncate">{{
+      !first
+        ? silent || 'Working out what to hit next…'
+        : here
+          ? 'This is what to hit now'
+          : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}`
+    }}</span>
   </UButton>
   <section v-else-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
-    <p id="next-title" class="soft flex items-center gap-2 text-sm">{{ title }} <UKbd value="n" class="max-md:hidden" /></p>
-    <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ first.balls }} {{ first.balls === 1 ? 'ball' : 'balls' }}</p>
+    <p id="next-title" class="soft flex items-center gap-2 text-sm">
+      {{ title }} <UKbd value="n" class="max-md:hidden" />
+    </p>
+    <p class="text-xl leading-snug font-bold">
+      {{ cellName(first) }}, {{ first.balls }} {{ first.balls === 1 ? 'ball' : 'balls' }}
+    </p>
     <p class="mt-0.5">{{ known }}{{ first.why }}</p>
-    <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go">Take it</UButton>
-    <p v-if="windNote" class="mt-2 border-l-[5px] border-(--weak) pl-3">No number of balls in this wind makes every number so sure: calm or downwind is worth more than more of these.</p>
-    <p class="mt-2 flex items-start gap-2 border-t border-default pt-2" :class="ready.goodEnough && 'font-bold text-success'">
-      <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{ [readyWords(ready, unit), bucket].filter(Boolean).join(' ') }}
+    <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go"
+      >Take it</UButton
+    >
+    <p v-if="windNote" class="mt-2 border-l-[5px] border-(--weak) pl-3">
+      No number of balls in this wind makes every number so sure: calm or downwind is worth more than more of these.
+    </p>
+    <p
+      class="mt-2 flex items-start gap-2 border-t border-default pt-2"
+      :class="ready.goodEnough && 'font-bold text-success'"
+    >
+      <UIcon v-if="ready.goodEnough" name="i-lucide-check" class="mt-1 shrink-0" />{{
+        [readyText(ready, unit), bucket].filter(Boolean).join(' ')
+      }}
     </p>
   </section>
   <section v-else class="raised p-4" role="status">
     <p>{{ silent || 'Working out what to hit next…' }}</p>
-    <p v-if="silent && ready" class="soft mt-1">{{ readyWords(ready, unit) }}</p>
+    <p v-if="silent && ready" class="soft mt-1">{{ readyText(ready, unit) }}</p>
   </section>
 </template>

@@ -1,18 +1,26 @@
 <script setup lang="ts">
-import { readingWords } from '#shared/reading-words'
+import { readingTexts } from '#words/readings'
 import type { ShotRecord } from '#shared/session'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames } from '~/composables/useNumbers'
 
 /** The ball that a device sent last, readable from the tee. */
-const props = defineProps<{ shot: ShotRecord, place: number }>()
+const props = defineProps<{ shot: ShotRecord; place: number }>()
 defineEmits<{ open: [] }>()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
-const words = computed(() => props.shot.readings ? readingWords(props.shot.readings, unit.value) : [])
+const words = computed(() => (props.shot.readings ? readingTexts(props.shot.readings, unit.value) : []))
 </script>
 
 <template>
-  <button type="button" class="raised flex w-full cursor-pointer flex-wrap items-baseline gap-x-5 border-b-4! border-b-primary! px-4 py-2 text-left hover:bg-elevated" @click="$emit('open')">
-    <span class="text-7xl leading-none font-extrabold tracking-tight" :class="shot.leftOut && 'soft line-through'">{{ typed(shot.carryM) }}<span class="soft ml-2 text-2xl font-semibold">{{ unit }}</span></span>
+  <button
+    type="button"
+    class="raised flex w-full cursor-pointer flex-wrap items-baseline gap-x-5 border-b-4! border-b-primary! px-4 py-2 text-left hover:bg-elevated"
+    @click="$emit('open')"
+  >
+    <span class="text-7xl leading-none font-extrabold tracking-tight" :class="shot.leftOut && 'soft line-through'"
+      >{{ typed(shot.carryM) }}<span class="soft ml-2 text-2xl font-semibold">{{ unit }}</span></span
+    >
     <span class="min-w-0 flex-1 basis-56">
       <span class="block font-bold">Ball {{ place }}, {{ cellName(shot) }}</span>
       <span class="soft block">{{ words.join(', ') || 'carry alone' }}</span>

@@ -1,28 +1,51 @@
 <script setup lang="ts">
-import type { Question } from '#core/chart/calibration'
+import type { Question } from '#core/calibration/calibration'
 import type { StockShot } from '#core/bag/bag'
-import { insteadWords, questionWords, unitSlip } from '#shared/next-words'
+import { insteadText, questionText, unitSlip } from '#words/questions'
 import type { ShotRecord } from '#shared/session'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames } from '~/composables/useNumbers'
 
 /** A ball that stands out: it weighs little already, and the coach has the last word. */
 const props = defineProps<{ question: StockShot & Question & { ball: ShotRecord } }>()
-const emit = defineEmits<{ settle: [counts: boolean], club: [], unit: [] }>()
+const emit = defineEmits<{ settle: [counts: boolean]; club: []; unit: [] }>()
 const { typed, text, unit } = useDistance()
 const { cellName, clubLabel } = useCellNames()
-const instead = computed(() => insteadWords(props.question, props.question.ball.carryM, unit.value, cellName))
+const instead = computed(() => insteadText(props.question, props.question.ball.carryM, unit.value, cellName))
 /** Metres read where yards were meant, or the other way round: only the way that this screen's unit allows. */
 const slipped = computed(() => unitSlip(props.question, unit.value) !== undefined)
 </script>
 
 <template>
   <section class="raised border-l-[5px]! border-l-(--weak)! px-4 py-3" aria-labelledby="question-title" role="status">
-    <h3 id="question-title" class="font-bold">{{ cellName(question) }}: {{ typed(question.ball.carryM) }} {{ unit }} stands out</h3>
-    <p>{{ questionWords(question, unit) }} It weighs little in the number already. {{ instead }}</p>
+    <h3 id="question-title" class="font-bold">
+      {{ cellName(question) }}: {{ typed(question.ball.carryM) }} {{ unit }} stands out
+    </h3>
+    <p>{{ questionText(question, unit) }} It weighs little in the number already. {{ instead }}</p>
     <div class="mt-2 flex flex-wrap gap-2">
-      <UButton color="neutral" variant="outline" icon="i-lucide-circle-minus" @click="emit('settle', false)">{{ question.fault === 'misread' ? 'Misread, leave it out' : question.fault === 'flyer' ? 'Flyer, leave it out' : 'Poor strike, leave it out' }}</UButton>
-      <UButton color="neutral" variant="outline" icon="i-lucide-check" @click="emit('settle', true)">{{ question.changed ? 'The swing has changed, they count' : 'It counts' }}</UButton>
-      <UButton v-if="question.otherClub" color="neutral" variant="outline" icon="i-lucide-arrow-right" @click="emit('club')">It was the {{ clubLabel(question.otherClub) }}</UButton>
-      <UButton v-if="slipped" color="neutral" variant="outline" icon="i-lucide-ruler" @click="emit('unit')">{{ question.changed ? `They were in ${unit === 'yd' ? 'metres' : 'yards'}` : `It was ${text(question.ball.carryM)} ${unit === 'yd' ? 'm' : 'yd'}` }}</UButton>
+      <UButton color="neutral" variant="outline" icon="i-lucide-circle-minus" @click="emit('settle', false)">{{
+        question.fault === 'misread'
+          ? 'Misread, leave it out'
+          : question.fault === 'flyer'
+            ? 'Flyer, leave it out'
+            : 'Poor strike, leave it out'
+      }}</UButton>
+      <UButton color="neutral" variant="outline" icon="i-lucide-check" @click="emit('settle', true)">{{
+        question.changed ? 'The swing has changed, they count' : 'It counts'
+      }}</UButton>
+      <UButton
+        v-if="question.otherClub"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-arrow-right"
+        @click="emit('club')"
+        >It was the {{ clubLabel(question.otherClub) }}</UButton
+      >
+      <UButton v-if="slipped" color="neutral" variant="outline" icon="i-lucide-ruler" @click="emit('unit')">{{
+        question.changed
+          ? `They were in ${unit === 'yd' ? 'metres' : 'yards'}`
+          : `It was ${text(question.ball.carryM)} ${unit === 'yd' ? 'm' : 'yd'}`
+      }}</UButton>
     </div>
   </section>
 </template>

@@ -1,10 +1,18 @@
 <script setup lang="ts">
+import { measuresToRest } from '#core/shot/measuring'
 import { v7 as newId } from 'uuid'
 import { ORDERS } from '#core/session/order'
 import { METHODS } from '#core/shot/shot'
-import { ORDER_WORDS } from '#shared/next-words'
+import { orderTexts } from '#words/next'
 import { BUCKET_MAX, FIRMNESSES, METHOD_WORDS, USUAL_PLAN, type SessionRecord } from '#shared/session'
-import type { Air } from '~/utils/air-draft'
+import { type AirReading, USUAL_AIR } from '~/utils/air-draft'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useDistance } from '~/composables/useDistance'
+import { useRanges } from '~/composables/useRanges'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
+import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
+import SessionAirDialog from '~/components/session/AirDialog.vue'
 
 /** How the numbers are taken today. Remembered from the last session: one tap starts the same again. */
 const emit = defineEmits<{ start: [session: SessionRecord] }>()
@@ -14,34 +22,103 @@ const last = record.sessions.findLast(session => !session.plan.gone)
 // Today's air is still there when another session begins within the hours; the place stays for longer.
 const STILL_HOLDS_MS = 4 * 3_600_000
 const lastAir = record.sessions.findLast(session => session.air.length > 0)?.air.at(-1)
-const air = shallowRef<Air | null>(lastAir && serverNowMs() - lastAir.fromMs < STILL_HOLDS_MS ? lastAir : null)
+const air = shallowRef<AirReading | null>(lastAir && serverNowMs() - lastAir.fromMs < STILL_HOLDS_MS ? lastAir : null)
 const airOpen = ref(false)
 const { airText } = useAirUnits()
 const { typed, unit } = useDistance()
-const setup = reactive({ method: last?.method ?? 'monitor', ball: last?.ball ?? 'own', surface: last?.surface ?? 'grass' })
+const setup = reactive({
+  method: last?.method ?? 'monitor',
+  ball: last?.ball ?? 'own',
+  surface: last?.surface ?? 'grass',
+})
 const plan = reactive({ ...(last?.plan ?? USUAL_PLAN), name: '', gone: false })
 const bucket = ref(plan.bucket === null ? '' : String(plan.bucket))
 const fault = ref('')
 onMounted(load)
 
-const METHOD_ICONS = { monitor: 'i-lucide-radar', laser: 'i-lucide-crosshair', paces: 'i-lucide-footprints', watch: 'i-lucide-watch', guess: 'i-lucide-signpost' } as const
-interface Choice { legend: string, value: string | boolean, options: { value: string | boolean, label: string }[], choose: (value: never) => void }
-const lies = computed(() => ['laser', 'paces', 'watch'].includes(setup.method))
+const METHOD_ICONS = {
+  monitor: 'i-lucide-radar',
+  laser: 'i-lucide-crosshair',
+  paces: 'i-lucide-footprints',
+  watch: 'i-lucide-watch',
+  guess: 'i-lucide-signpost',
+} as const
+interface Choice {
+  legend: string
+  value: string | boolean
+  options: { value: string | boolean; label: string }[]
+  choose: (value: never) => void
+}
+const lies = computed(() => measuresToRest(setup.method))
 const choices = computed<Choice[]>(() => [
-  { legend: 'Ball', value: setup.ball, options: [{ value: 'own', label: 'Own ball' }, { value: 'range', label: 'Range ball' }], choose: (value) => { setup.ball = value } },
-  { legend: 'Surface', value: setup.surface, options: [{ value: 'grass', label: 'Grass' }, { value: 'mat', label: 'Mat' }], choose: (value) => { setup.surface = value } },
-  { legend: 'Place', value: plan.indoors, options: [{ value: false, label: 'Outdoors' }, { value: true, label: 'Indoors' }], choose: (value) => { plan.indoors = value } },
+  {
+    legend: 'Ball',
+    value: setup.ball,
+    options: [
+      { value: 'own', label: 'Own ball' },
+      { value: 'range', label: 'Range ball' },
+    ],
+    choose: value => {
+      setup.ball = value
+    },
+  },
+  {
+    legend: 'Surface',
+    value: setup.surface,
+    options: [
+      { value: 'grass', label: 'Grass' },
+      { value: 'mat', label: 'Mat' },
+    ],
+    choose: value => {
+      setup.surface = value
+    },
+  },
+  {
+    legend: 'Place',
+    value: plan.indoors,
+    options: [
+      { value: false, label: 'Outdoors' },
+      { value: true, label: 'Indoors' },
+    ],
+    choose: value => {
+      plan.indoors = value
+    },
+  },
   ...(lies.value
     ? [
-        { legend: 'Measured to', value: plan.measuredTo, options: [{ value: 'rest', label: 'where it lies' }, { value: 'pitch', label: 'pitch mark' }], choose: (value: never) => { plan.measuredTo = value } },
-        ...(plan.measuredTo === 'rest' ? [{ legend: 'Ground, for the run', value: plan.firmness, options: FIRMNESSES.map(value => ({ value, label: value })), choose: (value: never) => { plan.firmness = value } }] : []),
+        {
+          legend: 'Measured to',
+          value: plan.measuredTo,
+          options: [
+            { value: 'rest', label: 'where it lies' },
+            { value: 'pitch', label: 'pitch mark' },
+          ],
+          choose: (value: never) => {
+            plan.measuredTo = value
+          },
+        },
+        ...(plan.measuredTo === 'rest'
+          ? [
+              {
+                legend: 'Ground, for the run',
+                value: plan.firmness,
+                options: FIRMNESSES.map(value => ({ value, label: value })),
+                choose: (value: never) => {
+                  plan.firmness = value
+                },
+              },
+            ]
+          : []),
       ]
     : []),
 ])
 const NO_RANGE = 'none'
-const rangeItems = computed(() => [{ value: NO_RANGE, label: 'not said' }, ...ranges.value.map(range => ({ value: range.id, label: range.name }))])
+const rangeItems = computed(() => [
+  { value: NO_RANGE, label: 'not said' },
+  ...ranges.value.map(range => ({ value: range.id, label: range.name })),
+])
 const rangeId = computed({
-  get: () => rangeOf(plan.rangeId) ? plan.rangeId! : NO_RANGE,
+  get: () => (rangeOf(plan.rangeId) ? plan.rangeId! : NO_RANGE),
   set: (value: string) => {
     plan.rangeId = value === NO_RANGE ? null : value
     plan.targetId = null
@@ -49,9 +126,20 @@ const rangeId = computed({
     if (range) plan.firmness = range.firmness
   },
 })
-const targetItems = computed(() => [{ value: NO_RANGE, label: 'none' }, ...(rangeOf(plan.rangeId)?.targets ?? []).map(target => ({ value: target.id, label: `${target.name}, ${typed(target.distanceM)} ${unit.value}` }))])
-const targetId = computed({ get: () => plan.targetId ?? NO_RANGE, set: (value: string) => { plan.targetId = value === NO_RANGE ? null : value } })
-const orders = ORDERS.map(value => ({ value, label: ORDER_WORDS[value].name }))
+const targetItems = computed(() => [
+  { value: NO_RANGE, label: 'none' },
+  ...(rangeOf(plan.rangeId)?.targets ?? []).map(target => ({
+    value: target.id,
+    label: `${target.name}, ${typed(target.distanceM)} ${unit.value}`,
+  })),
+])
+const targetId = computed({
+  get: () => plan.targetId ?? NO_RANGE,
+  set: (value: string) => {
+    plan.targetId = value === NO_RANGE ? null : value
+  },
+})
+const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
 
 function start() {
   const balls = bucket.value.trim() === '' ? null : Number(bucket.value)
@@ -61,11 +149,24 @@ function start() {
   }
   const now = serverNowMs()
   const taken = air.value && !plan.indoors ? [{ ...air.value, fromMs: now }] : []
-  emit('start', { id: newId(), startedAtMs: now, endedAtMs: null, ...setup, air: taken, plan: { ...plan, bucket: balls }, version: 1 })
+  emit('start', {
+    id: newId(),
+    startedAtMs: now,
+    endedAtMs: null,
+    ...setup,
+    air: taken,
+    plan: { ...plan, bucket: balls },
+    version: 1,
+  })
 }
 const usualAir = computed(() => {
   const range = rangeOf(plan.rangeId)
-  return air.value ?? (lastAir || range ? { ...USUAL_AIR, altitudeM: range?.altitudeM ?? lastAir!.altitudeM, ground: lastAir?.ground ?? USUAL_AIR.ground } : null)
+  return (
+    air.value ??
+    (lastAir || range
+      ? { ...USUAL_AIR, altitudeM: range?.altitudeM ?? lastAir!.altitudeM, ground: lastAir?.ground ?? USUAL_AIR.ground }
+      : null)
+  )
 })
 </script>
 
@@ -76,8 +177,14 @@ const usualAir = computed(() => {
       <legend class="soft mb-1 text-sm">How is the carry measured?</legend>
       <div class="grid grid-cols-2 gap-2 sm:grid-cols-5">
         <UButton
-          v-for="method in METHODS" :key="method" :icon="METHOD_ICONS[method]" color="neutral" :variant="setup.method === method ? 'solid' : 'outline'" :aria-pressed="setup.method === method"
-          class="justify-center" @click="setup.method = method"
+          v-for="method in METHODS"
+          :key="method"
+          :icon="METHOD_ICONS[method]"
+          color="neutral"
+          :variant="setup.method === method ? 'solid' : 'outline'"
+          :aria-pressed="setup.method === method"
+          class="justify-center"
+          @click="setup.method = method"
         >
           {{ METHOD_WORDS[method] }}
         </UButton>
@@ -88,7 +195,11 @@ const usualAir = computed(() => {
         <legend class="soft mb-1 text-sm">{{ choice.legend }}</legend>
         <div class="flex flex-wrap gap-2">
           <UButton
-            v-for="option in choice.options" :key="String(option.value)" color="neutral" :variant="choice.value === option.value ? 'solid' : 'outline'" :aria-pressed="choice.value === option.value"
+            v-for="option in choice.options"
+            :key="String(option.value)"
+            color="neutral"
+            :variant="choice.value === option.value ? 'solid' : 'outline'"
+            :aria-pressed="choice.value === option.value"
             @click="choice.choose(option.value as never)"
           >
             {{ option.label }}
@@ -98,17 +209,45 @@ const usualAir = computed(() => {
     </div>
     <div class="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4">
       <UFormField label="Order of work"><USelect v-model="plan.order" :items="orders" class="w-full" /></UFormField>
-      <UFormField label="Balls in the bucket" :error="fault || undefined"><UInput v-model="bucket" inputmode="numeric" placeholder="no end" class="w-full" /></UFormField>
-      <UFormField label="Range"><div class="flex gap-2"><USelect v-model="rangeId" :items="rangeItems" class="min-w-0 flex-1" /><UButton to="/ranges" color="neutral" variant="outline" icon="i-lucide-signpost" aria-label="Ranges and their signs" /></div></UFormField>
-      <UFormField v-if="plan.rangeId" label="Target"><USelect v-model="targetId" :items="targetItems" class="w-full" /></UFormField>
+      <UFormField label="Balls in the bucket" :error="fault || undefined"
+        ><UInput v-model="bucket" inputmode="numeric" placeholder="no end" class="w-full"
+      /></UFormField>
+      <UFormField label="Range"
+        ><div class="flex gap-2">
+          <USelect v-model="rangeId" :items="rangeItems" class="min-w-0 flex-1" /><UButton
+            to="/ranges"
+            color="neutral"
+            variant="outline"
+            icon="i-lucide-signpost"
+            aria-label="Ranges and their signs"
+          /></div
+      ></UFormField>
+      <UFormField v-if="plan.rangeId" label="Target"
+        ><USelect v-model="targetId" :items="targetItems" class="w-full"
+      /></UFormField>
     </div>
     <div v-if="!plan.indoors" class="flex flex-wrap items-center gap-x-4 gap-y-2">
       <p><span class="soft">Air: </span>{{ air ? airText(air) : 'not taken, the numbers stay as measured' }}</p>
-      <UButton color="neutral" variant="outline" icon="i-lucide-wind" @click="airOpen = true">{{ air ? 'Change the air' : 'Take the air' }}</UButton>
+      <UButton color="neutral" variant="outline" icon="i-lucide-wind" @click="airOpen = true">{{
+        air ? 'Change the air' : 'Take the air'
+      }}</UButton>
     </div>
-    <p v-else class="soft">Indoors no wind has touched the ball: the numbers stay as measured. A mat forgives a heavy strike that grass would not.</p>
-    <SessionAirDialog v-if="airOpen" v-model:open="airOpen" :air="usualAir" :plan="plan" @save="air = $event" @none="air = null" />
-    <p v-if="setup.ball === 'range'" class="soft">Range balls fly shorter than the balls one plays, by 5 % or so: it is taken out, and makes the numbers less sure. Serious numbers are taken with the ball one plays.</p>
+    <p v-else class="soft">
+      Indoors no wind has touched the ball: the numbers stay as measured. A mat forgives a heavy strike that grass would
+      not.
+    </p>
+    <SessionAirDialog
+      v-if="airOpen"
+      v-model:open="airOpen"
+      :air="usualAir"
+      :plan="plan"
+      @save="air = $event"
+      @none="air = null"
+    />
+    <p v-if="setup.ball === 'range'" class="soft">
+      Range balls fly shorter than the balls one plays, by 5 % or so: it is taken out, and makes the numbers less sure.
+      Serious numbers are taken with the ball one plays.
+    </p>
     <FrameSafetyNote :pacing="setup.method === 'paces' || setup.method === 'watch'" />
     <UButton size="xl" icon="i-lucide-play" @click="start">Start the session</UButton>
   </section>

@@ -3,9 +3,15 @@ import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import { plusMinusM } from '#core/chart/chart-cell'
 import { calibrationOptions, playerShots } from '#shared/calibration-input'
-import { nextWords } from '#shared/next-words'
-import { lastedWords, oddBallsWords, whatWasLearned } from '#shared/session-words'
+import { nextText } from '#words/next'
+import { lastedText, oddBallsText } from '#words/sessions'
+import { whatWasLearned } from '#core/history/learned'
 import type { RangeSession } from '~/composables/useRangeSession'
+import { calibrateOnce } from '~/composables/useCalibrateOnce'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
+import { daysAgo } from '~/utils/dates'
 
 /** What an ended session taught, and what to begin with next time. */
 const props = defineProps<{ range: RangeSession }>()
@@ -17,23 +23,44 @@ const { text, unit, withUnit } = useDistance()
 
 const before = shallowRef<CarryChart>()
 const failure = ref('')
-watch(() => [session.value!.id, balls.value.length] as const, async () => {
-  const { player, bag, sessions, records } = record
-  const { id, startedAtMs, method } = session.value!
-  // As it was known when the session began: later ones do not tell.
-  const earlier = new Set(sessions.filter(other => other.id !== id && other.startedAtMs < startedAtMs).map(other => other.id))
-  try {
-    const shots = records.filter(shot => earlier.has(shot.sessionId))
-    before.value = (await calibrateOnce(playerShots(player!, toRaw(bag), sessions.filter(other => earlier.has(other.id)), shots, startedAtMs), calibrationOptions(player!.thresholds, method))).chart
-    failure.value = ''
-  } catch (error) {
-    failure.value = (error as Error).message
-  }
-}, { immediate: true })
+watch(
+  () => [session.value!.id, balls.value.length] as const,
+  async () => {
+    const { player, bag, sessions, records } = record
+    const { id, startedAtMs, method } = session.value!
+    // As it was known when the session began: later ones do not tell.
+    const earlier = new Set(
+      sessions.filter(other => other.id !== id && other.startedAtMs < startedAtMs).map(other => other.id),
+    )
+    try {
+      const shots = records.filter(shot => earlier.has(shot.sessionId))
+      before.value = (
+        await calibrateOnce(
+          playerShots(
+            player!,
+            toRaw(bag),
+            sessions.filter(other => earlier.has(other.id)),
+            shots,
+            startedAtMs,
+          ),
+          calibrationOptions(player!.thresholds, method),
+        )
+      ).chart
+      failure.value = ''
+    } catch (error) {
+      failure.value = (error as Error).message
+    }
+  },
+  { immediate: true },
+)
 
 const hit = computed(() => [...new Map(balls.value.map(ball => [cellKey(ball), ball])).values()])
-const learned = computed(() => before.value && chart.value.length > 0 && ready.value ? whatWasLearned(before.value, chart.value, hit.value, ready.value.withinM) : null)
-const odd = computed(() => oddBallsWords(balls.value))
+const learned = computed(() =>
+  before.value && chart.value.length > 0 && ready.value
+    ? whatWasLearned(before.value, chart.value, hit.value, ready.value.withinM)
+    : null,
+)
+const odd = computed(() => oddBallsText(balls.value))
 const number = (cell: { carryM: number | null }) => text(cell.carryM!)
 const first = computed(() => next.value[0])
 // The button that ends a session lies below its balls: what was learned comes into view.
@@ -44,14 +71,37 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
 <template>
   <section ref="top" class="raised scroll-mt-20 space-y-3 p-4" aria-labelledby="summary-title">
     <h3 id="summary-title" class="text-xl font-bold">Session ended {{ daysAgo(session!.endedAtMs!) }}</h3>
-    <p>{{ ballsUsed }} {{ ballsUsed === 1 ? 'ball' : 'balls' }} in {{ lastedWords(session!.startedAtMs, session!.endedAtMs!) }}, {{ hit.length }} stock {{ hit.length === 1 ? 'shot' : 'shots' }}.<template v-if="odd"> Odd ones: {{ odd }}.</template></p>
+    <p>
+      {{ ballsUsed }} {{ ballsUsed === 1 ? 'ball' : 'balls' }} in
+      {{ lastedText(session!.startedAtMs, session!.endedAtMs!) }}, {{ hit.length }} stock
+      {{ hit.length === 1 ? 'shot' : 'shots' }}.<template v-if="odd"> Odd ones: {{ odd }}.</template>
+    </p>
     <p v-if="failure" class="font-semibold text-error">{{ failure }}</p>
     <template v-else-if="learned">
-      <p v-if="learned.fresh.length > 0"><b>New numbers: </b>{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }} {{ unit }}.</p>
-      <p v-if="learned.moved.length > 0"><b>Otherwise than thought: </b>{{ learned.moved.map(({ cell, wasM, wasHalfM }) => `${cellName(cell)} ${number(cell)}, was ${text(wasM)} ± ${text(wasHalfM)}`).join('; ') }} {{ unit }}.</p>
-      <p v-if="learned.loose.length > 0"><b>Still not known to ± {{ withUnit(ready!.withinM) }}: </b>{{ learned.loose.map(cell => `${cellName(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}.</p>
-      <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0"><b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.</p>
-      <p v-if="first"><b>Begin next time with</b> {{ cellName(first) }}. {{ nextWords(first, cellName) }}</p>
+      <p v-if="learned.fresh.length > 0">
+        <b>New numbers: </b
+        >{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}
+        {{ unit }}.
+      </p>
+      <p v-if="learned.moved.length > 0">
+        <b>Otherwise than thought: </b
+        >{{
+          learned.moved
+            .map(
+              ({ cell, wasM, wasHalfM }) => `${cellName(cell)} ${number(cell)}, was ${text(wasM)} ± ${text(wasHalfM)}`,
+            )
+            .join('; ')
+        }}
+        {{ unit }}.
+      </p>
+      <p v-if="learned.loose.length > 0">
+        <b>Still not known to ± {{ withUnit(ready!.withinM) }}: </b
+        >{{ learned.loose.map(cell => `${cellName(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}.
+      </p>
+      <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
+        <b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.
+      </p>
+      <p v-if="first"><b>Begin next time with</b> {{ cellName(first) }}. {{ nextText(first, cellName) }}</p>
     </template>
     <p v-else class="soft" role="status">Working out what was learned…</p>
     <UButton variant="outline" icon="i-lucide-play" @click="range.goOn()">Go on with it</UButton>

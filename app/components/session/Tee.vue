@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { CLINIC_MOST } from '~/composables/useClinic'
+import { CLINIC_MOST, useClinic } from '~/composables/useClinic'
+import { usePlayerRecord } from '~/stores/record'
+import { apiOrKept } from '~/utils/kept'
 
 /** Who else is on the tee: one tap changes the player, and it tells whose ball is next. */
 const props = defineProps<{ sessionId: string }>()
@@ -7,22 +9,29 @@ const record = usePlayerRecord()
 const { members, turn, path, join, leave, runningSession } = useClinic()
 const toast = useToast()
 const adding = ref(false)
-const players = shallowRef<{ value: string, label: string }[]>()
+const players = shallowRef<{ value: string; label: string }[]>()
 const failure = ref('')
 const here = computed(() => members.value.some(member => member.playerId === record.playerId))
-const others = computed(() => players.value?.filter(player => player.value !== record.playerId && !members.value.some(member => member.playerId === player.value)) ?? [])
+const others = computed(
+  () =>
+    players.value?.filter(
+      player => player.value !== record.playerId && !members.value.some(member => member.playerId === player.value),
+    ) ?? [],
+)
 
 async function open() {
   adding.value = true
   failure.value = ''
   try {
-    players.value = (await apiOrKept<{ id: string, name: string, archived: boolean }[]>('/api/players')).filter(player => !player.archived).map(player => ({ value: player.id, label: player.name }))
+    players.value = (await apiOrKept('/api/players'))
+      .filter(player => !player.archived)
+      .map(player => ({ value: player.id, label: player.name }))
   } catch (error) {
     failure.value = (error as Error).message
   }
 }
 
-async function add(player: { value: string, label: string }) {
+async function add(player: { value: string; label: string }) {
   try {
     if (!here.value) join({ playerId: record.playerId!, name: record.player!.name, sessionId: props.sessionId })
     const running = await runningSession(player.value)
@@ -37,25 +46,60 @@ async function add(player: { value: string, label: string }) {
 function remove() {
   const gone = members.value.find(member => member.playerId === record.playerId)!
   leave(gone.playerId)
-  toast.add({ title: `${gone.name} has left the tee`, actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => join(gone) }] })
+  toast.add({
+    title: `${gone.name} has left the tee`,
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => join(gone) }],
+  })
 }
 </script>
 
 <template>
   <nav class="flex flex-wrap items-center gap-2" aria-label="On the tee">
     <UButton
-      v-for="member in members" :key="member.playerId" :to="path(member)" color="neutral" :variant="member.playerId === record.playerId ? 'solid' : 'outline'" :aria-current="member.playerId === record.playerId ? 'true' : undefined"
-      :aria-label="turn === member.playerId ? `${member.name}, next ball` : member.name" :icon="turn === member.playerId ? 'i-lucide-arrow-right' : undefined"
+      v-for="member in members"
+      :key="member.playerId"
+      :to="path(member)"
+      color="neutral"
+      :variant="member.playerId === record.playerId ? 'solid' : 'outline'"
+      :aria-current="member.playerId === record.playerId ? 'true' : undefined"
+      :aria-label="turn === member.playerId ? `${member.name}, next ball` : member.name"
+      :icon="turn === member.playerId ? 'i-lucide-arrow-right' : undefined"
     >
       {{ member.name }}<span v-if="turn === member.playerId" class="text-sm font-normal">, next ball</span>
     </UButton>
-    <UButton color="neutral" variant="outline" icon="i-lucide-user-plus" :disabled="members.length >= CLINIC_MOST" @click="open">{{ members.length === 0 ? 'More players on the tee…' : 'Add' }}</UButton>
-    <UButton v-if="here && members.length > 1" color="neutral" variant="ghost" icon="i-lucide-user-minus" @click="remove">Leaves the tee</UButton>
-    <UModal v-model:open="adding" title="Who else is on the tee?" :description="`Up to ${CLINIC_MOST} players, each with a session of their own.`">
+    <UButton
+      color="neutral"
+      variant="outline"
+      icon="i-lucide-user-plus"
+      :disabled="members.length >= CLINIC_MOST"
+      @click="open"
+      >{{ members.length === 0 ? 'More players on the tee…' : 'Add' }}</UButton
+    >
+    <UButton
+      v-if="here && members.length > 1"
+      color="neutral"
+      variant="ghost"
+      icon="i-lucide-user-minus"
+      @click="remove"
+      >Leaves the tee</UButton
+    >
+    <UModal
+      v-model:open="adding"
+      title="Who else is on the tee?"
+      :description="`Up to ${CLINIC_MOST} players, each with a session of their own.`"
+    >
       <template #body>
         <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
         <ul class="max-h-80 divide-y divide-default overflow-y-auto">
-          <li v-for="player in others" :key="player.value"><button type="button" class="min-h-12 w-full cursor-pointer px-2 text-left text-lg hover:bg-elevated" @click="add(player)">{{ player.label }}</button></li>
+          <li v-for="player in others" :key="player.value">
+            <button
+              type="button"
+              class="min-h-12 w-full cursor-pointer px-2 text-left text-lg hover:bg-elevated"
+              @click="add(player)"
+            >
+              {{ player.label }}
+            </button>
+          </li>
         </ul>
         <p v-if="players && others.length === 0" class="soft">Everybody is on the tee already.</p>
       </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { setAsideWords } from '#shared/aside-words'
+import { setAsideText } from '#words/set-aside'
+import { useNumbers } from '~/composables/useNumbers'
 
 /** Balls that count but cannot be worked out, named with their reason; nothing without any. */
 const { setAside } = useNumbers()
@@ -7,6 +8,6 @@ const { setAside } = useNumbers()
 
 <template>
   <p v-if="setAside.length > 0" class="flex items-start gap-2 border-l-[5px] border-(--weak-fill) pl-3" role="status">
-    <UIcon name="i-lucide-circle-slash" class="mt-1 shrink-0" /> {{ setAsideWords(setAside) }}
+    <UIcon name="i-lucide-circle-slash" class="mt-1 shrink-0" /> {{ setAsideText(setAside) }}
   </p>
 </template>

@@ -1,15 +1,27 @@
 <script setup lang="ts">
+import { useShortcuts } from '~/composables/useShortcuts'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import FrameWorkRail from '~/components/frame/WorkRail.vue'
+
 const route = useRoute()
 const { playerId, record } = usePlayerRoute()
 const to = (stage: string) => () => navigateTo(`/players/${playerId.value}/${stage}`)
 
 // Opened once for all stages, and brought up to date behind the page at each change of stage.
-watch(() => route.path, () => {
-  if (playerId.value) void record.open(playerId.value)
-}, { immediate: true })
+watch(
+  () => route.path,
+  () => {
+    if (playerId.value) void record.open(playerId.value)
+  },
+  { immediate: true },
+)
 
-defineShortcuts({
-  'g-b': to('bag'), 'g-r': to('session'), 'g-c': to('chart'), 'g-g': to('gaps'), 'g-p': () => navigateTo('/players'),
+useShortcuts({
+  goBag: to('bag'),
+  goSession: to('session'),
+  goChart: to('chart'),
+  goGaps: to('gaps'),
+  goPlayers: () => navigateTo('/players'),
 })
 </script>
 

@@ -1,5 +1,5 @@
 import { cellKey } from '../../bag/bag'
-import { CONTRADICTED, oddsOff } from '../../chart/coach-word'
+import { CONTRADICTED, oddsOff } from '../../history/coach-remarks'
 import { yardsToMetres } from '../../units'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
@@ -7,10 +7,9 @@ export const meta = {
   id: 'believed-wrong',
   kind: 'weak',
   weight: 4,
-  title: 'Believed too short',
-  why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} over the back.',
-  remedies: ['Show the player the balls, and let them say the new number aloud.'],
-  variants: { long: { title: 'Believed too long', why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} short.' } },
+  about: 'record',
+  speaksOf: 'shots',
+  variants: ['long'],
   settledWithin: yardsToMetres(3),
 } as const satisfies FlagMeta
 
@@ -24,10 +23,19 @@ export function find({ chart, said, withinM }: GapFacts): Finding[] {
     const probability = oddsOff(cell, believedM, withinM)
     if (probability === null || probability < CONTRADICTED) return []
     const offM = cell.carryM! - believedM
-    return [{
-      flag: meta.id, ...(offM < 0 && { variant: 'long' }), sureness: probability >= SURE ? 'sure' : 'likely', probability, cells: [plainCell(cell)],
-      data: { believedM, isM: cell.carryM!, offM: Math.abs(offM) }, fromM: Math.min(believedM, cell.carryM!), toM: Math.max(believedM, cell.carryM!), figure: offM,
-    }]
+    return [
+      {
+        flag: meta.id,
+        ...(offM < 0 && { variant: 'long' }),
+        sureness: probability >= SURE ? 'sure' : 'likely',
+        probability,
+        cells: [plainCell(cell)],
+        data: { believedM, isM: cell.carryM!, offM: Math.abs(offM) },
+        fromM: Math.min(believedM, cell.carryM!),
+        toM: Math.max(believedM, cell.carryM!),
+        figure: offM,
+      },
+    ]
   })
 }
 

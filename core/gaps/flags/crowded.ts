@@ -1,4 +1,4 @@
-import { SAY } from '../../chart/model/constants'
+import { SAY } from '../../model/constants'
 import { groupBy } from '../../group-by'
 import { yardsToMetres } from '../../units'
 import { plainCell, SAME_M, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
@@ -8,10 +8,10 @@ export const meta = {
   id: 'crowded',
   kind: 'overlap',
   weight: 4,
-  title: 'Crowded at {fromM}',
-  why: '{cells} carry {fromM} to {toM} with the same swing, all within {closestM}: one of them has no job, or is badly struck.',
-  remedies: ['Look at the strike of the longest club first: launch and spin tell.', 'Then leave one of them at home, or bend one.'],
-  open: { one: 'number may be crowded', many: 'numbers may be crowded' },
+  about: 'bag',
+  speaksOf: 'shots',
+  helpedBy: ['calibrate', 'strike-out', 'take-out', 'bend'],
+  staysOpen: true,
   settledWithin: yardsToMetres(3),
 } as const satisfies FlagMeta
 
@@ -23,7 +23,7 @@ const LIKELY = 0.8
 /** Three clubs or more that carry one number with one swing length. Mutates nothing. */
 export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { closestM } = { ...overlap.defaults, ...options }
-  return [...groupBy(ladder, step => step.rungId).values()].flatMap((row) => {
+  return [...groupBy(ladder, step => step.rungId).values()].flatMap(row => {
     const found: Finding[] = []
     for (let i = 0; i + CLUBS <= row.length; i++) {
       let j = i
@@ -33,8 +33,14 @@ export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Fin
       // The rest lie between the outermost two, so they stand for all.
       const probability = odds.overlap(cells[0]!, cells.at(-1)!, closestM)
       found.push({
-        flag: meta.id, sureness: probability >= SAY.overlap ? 'sure' : probability >= LIKELY ? 'likely' : 'open', probability, cells: cells.map(plainCell),
-        data: { closestM }, fromM: cells[0]!.carryM, toM: cells.at(-1)!.carryM, figure: cells.at(-1)!.carryM - cells[0]!.carryM,
+        flag: meta.id,
+        sureness: probability >= SAY.overlap ? 'sure' : probability >= LIKELY ? 'likely' : 'open',
+        probability,
+        cells: cells.map(plainCell),
+        data: { closestM },
+        fromM: cells[0]!.carryM,
+        toM: cells.at(-1)!.carryM,
+        figure: cells.at(-1)!.carryM - cells[0]!.carryM,
       })
       i = j
     }

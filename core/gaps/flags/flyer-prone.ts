@@ -1,5 +1,5 @@
 import { groupBy } from '../../group-by'
-import { MODEL, SAY } from '../../chart/model/constants'
+import { MODEL, SAY } from '../../model/constants'
 import { cellKey } from '../../bag/bag'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
@@ -7,32 +7,48 @@ export const meta = {
   id: 'flyer-prone',
   kind: 'weak',
   weight: 2,
-  title: '{club} throws flyers',
-  why: 'About {flyersN} of {ballsN} balls flew far beyond their number with little spin.',
-  remedies: ['Clean the grooves and the ball, and hit from short grass or a clean mat.', 'If it stays, let a club maker look at the grooves.'],
+  about: 'record',
+  speaksOf: 'shots',
   settledWithin: 0.08,
 } as const satisfies FlagMeta
 
 export const defaults = {}
 
 /** A ball in ten is three times the usual share. Our choice. */
-const SHARE = 0.10
+const SHARE = 0.1
 /** The usual share is worth so many balls. */
 const PRIOR_BALLS = 30
 
 /** Clubs whose balls are flyers more often than one in ten, by odds. Mutates nothing. */
 export function find({ chart, flyers, odds }: GapFacts): Finding[] {
-  return [...groupBy(chart.filter(cell => !cell.plain && flyers.has(cellKey(cell)) && cell.carryM !== null), cell => cell.clubId).values()].flatMap((cells): Finding[] => {
+  return [
+    ...groupBy(
+      chart.filter(cell => !cell.plain && flyers.has(cellKey(cell)) && cell.carryM !== null),
+      cell => cell.clubId,
+    ).values(),
+  ].flatMap((cells): Finding[] => {
     const counts = cells.map(cell => flyers.get(cellKey(cell))!)
     const ballsN = counts.reduce((sum, one) => sum + one.balls, 0)
     const flyersN = counts.reduce((sum, one) => sum + one.flyers, 0)
-    const probability = odds.shareAbove(SHARE, MODEL.flyerShare * PRIOR_BALLS + flyersN, (1 - MODEL.flyerShare) * PRIOR_BALLS + ballsN - flyersN)
+    const probability = odds.shareAbove(
+      SHARE,
+      MODEL.flyerShare * PRIOR_BALLS + flyersN,
+      (1 - MODEL.flyerShare) * PRIOR_BALLS + ballsN - flyersN,
+    )
     if (probability < SAY.bias) return []
     const carries = cells.map(cell => cell.carryM!)
-    return [{
-      flag: meta.id, sureness: probability >= SAY.biasSure ? 'sure' : 'likely', probability, cells: cells.map(plainCell),
-      data: { flyersN, ballsN }, fromM: Math.min(...carries), toM: Math.max(...carries), figure: flyersN / ballsN,
-    }]
+    return [
+      {
+        flag: meta.id,
+        sureness: probability >= SAY.biasSure ? 'sure' : 'likely',
+        probability,
+        cells: cells.map(plainCell),
+        data: { flyersN, ballsN },
+        fromM: Math.min(...carries),
+        toM: Math.max(...carries),
+        figure: flyersN / ballsN,
+      },
+    ]
   })
 }
 

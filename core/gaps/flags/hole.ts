@@ -5,10 +5,10 @@ export const meta = {
   id: 'hole',
   kind: 'hole',
   weight: 5,
-  title: 'Hole, {fromM} to {toM}',
-  why: 'No stock shot serves these yardages, gripped down an inch or not: the best, {cells}, leaves {leaveM} on average, where a number of its own would leave {couldM}.',
-  remedies: [],
-  open: { one: 'stretch reads like a hole', many: 'stretches read like holes' },
+  about: 'bag',
+  speaksOf: 'stretch',
+  helpedBy: ['grip-down', 'calibrate', 'use-again', 'swing', 'bend', 'add'],
+  staysOpen: true,
   settledWithin: 2,
 } as const satisfies FlagMeta
 
@@ -19,18 +19,28 @@ const LEAST_YARDS = 2
 
 /** Yardages whose best leave lies well beyond what the player could leave there, as stretches. Mutates nothing. */
 export function find({ cover }: GapFacts): Finding[] {
-  return stretches(cover.at, one => one.hole ? 'hole' : null).filter(({ all }) => all.length >= LEAST_YARDS || all.some(one => one.hole === 'sure')).map(({ all }) => {
-    const worst = all.reduce((w, one) => one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w)
-    return {
-      flag: meta.id,
-      // A stretch is sure when a third of its yards are: the others are its edges. One alone made too many false ones. [sim]
-      sureness: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? 'sure' : all.some(one => one.hole === 'likely') ? 'likely' : 'open',
-      probability: null,
-      cells: [plainCell(cover.shots[worst.best]!)],
-      data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },
-      fromM: all[0]!.atM, toM: all.at(-1)!.atM, figure: worst.leaveM - worst.couldM,
-    }
-  })
+  return stretches(cover.at, one => (one.hole ? 'hole' : null))
+    .filter(({ all }) => all.length >= LEAST_YARDS || all.some(one => one.hole === 'sure'))
+    .map(({ all }) => {
+      const worst = all.reduce((w, one) => (one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w))
+      return {
+        flag: meta.id,
+        // A stretch is sure when a third of its yards are: the others are its edges. One alone made too many false
+        // ones. [sim]
+        sureness:
+          3 * all.filter(one => one.hole === 'sure').length >= all.length
+            ? 'sure'
+            : all.some(one => one.hole === 'likely')
+              ? 'likely'
+              : 'open',
+        probability: null,
+        cells: [plainCell(cover.shots[worst.best]!)],
+        data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },
+        fromM: all[0]!.atM,
+        toM: all.at(-1)!.atM,
+        figure: worst.leaveM - worst.couldM,
+      }
+    })
 }
 
 export default { meta, defaults, find } satisfies FlagRule

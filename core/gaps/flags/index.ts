@@ -1,4 +1,4 @@
-import { THRESHOLD_NAMES, type Finding, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+import { THRESHOLD_NAMES, type Finding, type FlagOptions, type FlagRule, type GapFacts, type RemedyKind } from '../flag'
 import believedWrong from './believed-wrong'
 import crowded from './crowded'
 import flyerProne from './flyer-prone'
@@ -23,7 +23,25 @@ export type { FlagOptions }
 
 /** One line a rule. Findings are shown in this order: what is missing first, what is no fault last. */
 const RULES: readonly FlagRule[] = [
-  hole, step, topOfBag, moved, outOfOrder, crowded, believedWrong, loose, wide, shortBias, sideBias, flyerProne, overlap, weak, stale, thin, noFloor, unevenLofts, twoWays,
+  hole,
+  step,
+  topOfBag,
+  moved,
+  outOfOrder,
+  crowded,
+  believedWrong,
+  loose,
+  wide,
+  shortBias,
+  sideBias,
+  flyerProne,
+  overlap,
+  weak,
+  stale,
+  thin,
+  noFloor,
+  unevenLofts,
+  twoWays,
 ]
 
 /**
@@ -37,16 +55,14 @@ export function checkRules(rules: readonly FlagRule[]): void {
     if (!/^[a-z][a-z-]*$/.test(meta.id)) throw new Error(`${name}: meta.id must be lower-case letters and dashes`)
     if (seen.has(meta.id)) throw new Error(`${name}: two rules have this id`)
     seen.add(meta.id)
-    for (const key of ['kind', 'title', 'why'] as const) {
-      if (!meta[key]) throw new Error(`${name}: meta.${key} is missing`)
-    }
-    if (meta.open && (!meta.open.one || !meta.open.many)) throw new Error(`${name}: meta.open is half written`)
-    if (meta.remedies.some(r => r.length === 0)) throw new Error(`${name}: a remedy is empty`)
-    if (!(meta.weight >= 0) || (meta.kind === 'asset') !== (meta.weight === 0)) throw new Error(`${name}: meta.weight must be above 0, and 0 for an asset`)
+    if (!meta.kind || !meta.about || !meta.speaksOf) throw new Error(`${name}: meta.kind, about or speaksOf is missing`)
+    const weighs = meta.weight >= 0 && (meta.kind === 'asset') === (meta.weight === 0)
+    if (!weighs) throw new Error(`${name}: meta.weight must be above 0, and 0 for an asset`)
     if (!(meta.settledWithin >= 0)) throw new Error(`${name}: meta.settledWithin is missing`)
-    if (meta.difference && !meta.why.includes(`{${meta.difference.of}}`)) throw new Error(`${name}: meta.why does not tell {${meta.difference.of}}`)
-    for (const { option, label, why } of meta.thresholds ?? []) {
-      if (!THRESHOLD_NAMES.includes(option) || !label || !why) throw new Error(`${name}: the threshold ${option} is half written`)
+    const stray = meta.notHelped?.find(variant => !meta.variants?.includes(variant))
+    if (stray !== undefined) throw new Error(`${name}: meta.notHelped names "${stray}", which is no variant`)
+    for (const option of meta.thresholds ?? []) {
+      if (!THRESHOLD_NAMES.includes(option)) throw new Error(`${name}: the threshold ${option} is not known`)
       if (!((defaults[option] ?? 0) > 0)) throw new Error(`${name}: defaults has no ${option}`)
     }
   }
@@ -63,8 +79,23 @@ export function flagRule(id: string): FlagRule {
   return rule
 }
 
+/** What a finding is about. */
+export const subjectOf = ({ flag }: Pick<Finding, 'flag'>) => flagRule(flag).meta.speaksOf
+
+/** True for a stretch that no stock shot serves. */
+export function isUncovered(finding: Finding): boolean {
+  const { kind, speaksOf } = flagRule(finding.flag).meta
+  return kind === 'hole' && speaksOf === 'stretch'
+}
+
+/** What a change of the bag could do about it; nothing for what needs balls, or nothing at all. */
+export function remediesOf({ flag, variant }: Pick<Finding, 'flag' | 'variant'>): readonly RemedyKind[] {
+  const { helpedBy = [], notHelped = [] } = flagRule(flag).meta
+  return variant !== undefined && notHelped.includes(variant) ? [] : helpedBy
+}
+
 /** What every threshold of the rules usually is. */
-export const USUAL_THRESHOLDS: FlagOptions = Object.assign({}, ...RULES.map(rule => rule.defaults))
+export const USUAL_THRESHOLDS: FlagOptions = RULES.reduce((all, rule) => ({ ...all, ...rule.defaults }), {})
 
 /** All findings of all rules on one chart: rules in the order of the registry, shortest first within each. */
 export function findFlags(facts: GapFacts, options: FlagOptions = {}): Finding[] {

@@ -1,20 +1,14 @@
-import { SAY, SPREAD_OF_LEVEL } from '../../chart/model/constants'
+import { SAY, SPREAD_OF_LEVEL } from '../../model/constants'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
 export const meta = {
   id: 'loose',
   kind: 'weak',
   weight: 3,
-  title: 'Loose at {fromM}',
-  why: '{shorter} scatters wider than your other stock shots: 8 clean balls in 10 lie from {nearM} to {farM}.',
-  remedies: [
-    'Practise it in blocks of five before it is needed on the course.',
-    'Until then prefer another stock shot for that yardage.',
-  ],
-  variants: {
-    level: { title: 'Looser than the level', why: 'Clean balls scatter {sharePercent} wider than is usual for the level that stands with the player.', remedies: ['Block practice over all swing lengths, or state another level: it only changes what is expected.'] },
-  },
-  open: { one: 'stock shot may be loose', many: 'stock shots may be loose' },
+  about: 'bag',
+  speaksOf: 'shots',
+  variants: ['level'],
+  staysOpen: true,
   settledWithin: 0.15,
 } as const satisfies FlagMeta
 
@@ -25,7 +19,10 @@ function probabilityOfLevel({ spread, level, odds }: GapFacts): number {
   return level === 'unknown' ? 0 : odds.wider(spread.ln / SPREAD_OF_LEVEL[level], spread.degrees, SAY.looserRatio)
 }
 
-/** Stock shots that surely scatter more than the player's usual, and a player who does more than the stated level. Mutates nothing. */
+/**
+ * Stock shots that surely scatter more than the player's usual, and a player who does more than the stated level.
+ * Mutates nothing.
+ */
 export function find(facts: GapFacts): Finding[] {
   const { chart, odds, spread, level } = facts
   const cells = chart.flatMap((cell): Finding[] => {
@@ -33,15 +30,36 @@ export function find(facts: GapFacts): Finding[] {
     const probability = odds.looser(cell, SAY.looserRatio)
     if (probability < SAY.looser) return []
     const [nearM, farM] = cell.window80M!
-    return [{
-      flag: meta.id, sureness: probability >= SAY.looserSure ? 'sure' : 'likely', probability, cells: [plainCell(cell)],
-      data: { shorterM: cell.carryM!, nearM, farM }, fromM: cell.carryM!, toM: cell.carryM!, figure: (farM - nearM) / cell.carryM!,
-    }]
+    return [
+      {
+        flag: meta.id,
+        sureness: probability >= SAY.looserSure ? 'sure' : 'likely',
+        probability,
+        cells: [plainCell(cell)],
+        data: { shorterM: cell.carryM!, nearM, farM },
+        fromM: cell.carryM!,
+        toM: cell.carryM!,
+        figure: (farM - nearM) / cell.carryM!,
+      },
+    ]
   })
   const probability = probabilityOfLevel(facts)
   if (probability < SAY.looserThanLevel) return cells
   const times = spread.ln / SPREAD_OF_LEVEL[level]
-  return [...cells, { flag: meta.id, variant: 'level', sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely', probability, cells: [], data: { sharePercent: 100 * (times - 1) }, fromM: 0, toM: 0, figure: times }]
+  return [
+    ...cells,
+    {
+      flag: meta.id,
+      variant: 'level',
+      sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely',
+      probability,
+      cells: [],
+      data: { sharePercent: 100 * (times - 1) },
+      fromM: 0,
+      toM: 0,
+      figure: times,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -5,10 +5,10 @@ export const meta = {
   id: 'no-floor',
   kind: 'finding',
   weight: 1,
-  title: 'Nothing under {fromM}',
-  why: 'The shortest stock shot, {shorter}, carries {shorterM}. Below it there is only touch.',
-  remedies: ['Add a shorter swing length with the most lofted club.', 'Or practise touch: 10, 20, 30 and 40, low and then high.'],
-  thresholds: [{ option: 'floorM', label: 'Numbers down to', why: 'Inside about 50 it is touch for most players.' }],
+  about: 'bag',
+  speaksOf: 'all below',
+  helpedBy: ['calibrate', 'use-again', 'swing', 'bend', 'add'],
+  thresholds: ['floorM'],
   settledWithin: yardsToMetres(3),
 } as const satisfies FlagMeta
 
@@ -20,10 +20,18 @@ export function find({ ladder, goodEnough }: GapFacts, options: FlagOptions = {}
   const { floorM } = { ...defaults, ...options }
   const shortest = ladder[0]
   if (!shortest || shortest.carryM <= floorM || !goodEnough) return []
-  return [{
-    flag: meta.id, sureness: 'counted', probability: null, cells: [plainCell(shortest)], data: { shorterM: shortest.carryM, floorM },
-    fromM: shortest.carryM, toM: shortest.carryM, figure: shortest.carryM,
-  }]
+  return [
+    {
+      flag: meta.id,
+      sureness: 'counted',
+      probability: null,
+      cells: [plainCell(shortest)],
+      data: { shorterM: shortest.carryM, floorM },
+      fromM: shortest.carryM,
+      toM: shortest.carryM,
+      figure: shortest.carryM,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -1,6 +1,6 @@
 import { cellKey, clubsInUse, isGridClub, rungsInUse, type StockShot } from '../../bag/bag'
-import { SAY } from '../../chart/model/constants'
-import { likelyOnes } from '../../chart/model/say'
+import { SAY } from '../../model/constants'
+import { likelyOnes } from '../../stats/false-discovery'
 import { yardsToMetres } from '../../units'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import type { LadderStep } from '../ladder'
@@ -9,38 +9,50 @@ export const meta = {
   id: 'out-of-order',
   kind: 'overlap',
   weight: 4,
-  title: '{longer} is no longer',
-  why: '{longer} carries {longerM} and {shorter} {shorterM}: the longer club should carry further, and does not.',
-  remedies: ['Look at its strike: a thin or open face takes carry away.', 'Measure both once more, one after the other.', 'Let a club maker check the loft.'],
-  variants: { swing: { why: '{longer} carries {longerM} and {shorter} {shorterM}: the longer swing should carry further, and does not.', remedies: ['Watch the length of both swings: the shorter one often goes too far.', 'Measure both once more, one after the other.', 'Strike one of them out.'] } },
-  open: { one: 'pair reads out of order', many: 'pairs read out of order' },
+  about: 'bag',
+  speaksOf: 'shots',
+  helpedBy: ['calibrate', 'strike-out', 'take-out', 'bend'],
+  variants: ['swing'],
+  staysOpen: true,
   settledWithin: yardsToMetres(3),
 } as const satisfies FlagMeta
 
 export const defaults = {}
 
-/** Neighbours in the grid (next club at one swing length, next swing length of one club) that carry no further. Mutates nothing. */
+/**
+ * Neighbours in the grid (next club at one swing length, next swing length of one club) that carry no further.
+ * Mutates nothing.
+ */
 export function find({ ladder, odds, bag }: GapFacts): Finding[] {
   const steps = new Map(ladder.map(step => [cellKey(step), step]))
   const clubs = clubsInUse(bag).filter(isGridClub)
   const rungs = rungsInUse(bag).filter(rung => rung.flight === 'normal')
   const at = (cell: StockShot) => steps.get(cellKey(cell))
-  const pairs: { variant?: 'swing', shorter: LadderStep, longer: LadderStep }[] = []
+  const pairs: { variant?: 'swing'; shorter: LadderStep; longer: LadderStep }[] = []
   const add = (shorter?: LadderStep, longer?: LadderStep, variant?: 'swing') => {
-    if (shorter && longer && longer.carryM <= shorter.carryM) pairs.push({ shorter, longer, ...(variant && { variant }) })
+    if (shorter && longer && longer.carryM <= shorter.carryM)
+      pairs.push({ shorter, longer, ...(variant && { variant }) })
   }
-  clubs.forEach((club, c) => rungs.forEach((rung, r) => {
-    const here = at({ clubId: club.id, rungId: rung.id })
-    const next = clubs[c + 1]
-    if (next && next.loftDeg < club.loftDeg) add(here, at({ clubId: next.id, rungId: rung.id }))
-    if (rungs[r + 1]) add(here, at({ clubId: club.id, rungId: rungs[r + 1]!.id }), 'swing')
-  }))
+  clubs.forEach((club, c) =>
+    rungs.forEach((rung, r) => {
+      const here = at({ clubId: club.id, rungId: rung.id })
+      const next = clubs[c + 1]
+      if (next && next.loftDeg < club.loftDeg) add(here, at({ clubId: next.id, rungId: rung.id }))
+      if (rungs[r + 1]) add(here, at({ clubId: club.id, rungId: rungs[r + 1]!.id }), 'swing')
+    }),
+  )
   const probabilities = pairs.map(({ shorter, longer }) => 1 - odds.gap(shorter, longer, 0))
-  const likely = likelyOnes(probabilities)
+  const likely = likelyOnes(probabilities, SAY.likelyFalseShare)
   return pairs.map(({ variant, shorter, longer }, i) => ({
-    flag: meta.id, ...(variant && { variant }), sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : likely[i] ? 'likely' : 'open', probability: probabilities[i]!,
-    cells: [plainCell(shorter), plainCell(longer)], data: { shorterM: shorter.carryM, longerM: longer.carryM },
-    fromM: longer.carryM, toM: shorter.carryM, figure: shorter.carryM - longer.carryM,
+    flag: meta.id,
+    ...(variant && { variant }),
+    sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : likely[i] ? 'likely' : 'open',
+    probability: probabilities[i]!,
+    cells: [plainCell(shorter), plainCell(longer)],
+    data: { shorterM: shorter.carryM, longerM: longer.carryM },
+    fromM: longer.carryM,
+    toM: shorter.carryM,
+    figure: shorter.carryM - longer.carryM,
   }))
 }
 

@@ -1,13 +1,12 @@
-import { SAY } from '../../chart/model/constants'
+import { SAY } from '../../model/constants'
 import type { Finding, FlagMeta, FlagRule, GapFacts } from '../flag'
 
 export const meta = {
   id: 'short-bias',
   kind: 'weak',
   weight: 3,
-  title: 'Misses short when trusted',
-  why: 'Of {missesN} balls that missed a trusted number by more than {withinM}, {shortN} pitched short, by {meanM} on average.',
-  remedies: ['Choose the longer of two numbers until it is mended.', 'If one swing length alone falls short, write its number down again.'],
+  about: 'record',
+  speaksOf: 'shots',
   settledWithin: 0.15,
 } as const satisfies FlagMeta
 
@@ -23,10 +22,23 @@ export function find({ trusted, withinM, odds }: GapFacts): Finding[] {
   // That more than two in three are short, from a flat prior: Beta(1 + short, 1 + long).
   const probability = misses === 0 ? 0 : odds.shareAbove(SHARE, 1 + short.length, 1 + misses - short.length)
   if (probability < SAY.bias) return []
-  return [{
-    flag: meta.id, sureness: probability >= SAY.biasSure ? 'sure' : 'likely', probability, cells: [],
-    data: { missesN: misses, shortN: short.length, withinM, meanM: -short.reduce((sum, offM) => sum + offM, 0) / short.length }, fromM: 0, toM: 0, figure: short.length / misses,
-  }]
+  return [
+    {
+      flag: meta.id,
+      sureness: probability >= SAY.biasSure ? 'sure' : 'likely',
+      probability,
+      cells: [],
+      data: {
+        missesN: misses,
+        shortN: short.length,
+        withinM,
+        meanM: -short.reduce((sum, offM) => sum + offM, 0) / short.length,
+      },
+      fromM: 0,
+      toM: 0,
+      figure: short.length / misses,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -1,15 +1,14 @@
-import { SAY } from '../../chart/model/constants'
+import { SAY } from '../../model/constants'
 import type { Finding, FlagMeta, FlagOptions, FlagRule, GapFacts } from '../flag'
 
 export const meta = {
   id: 'side-bias',
   kind: 'weak',
   weight: 2,
-  title: 'Finishes right',
-  why: 'The middle of all balls lies {biasPercent} of the carry right of the line; {sideTenths} finish right.',
-  remedies: ['Check the aim first, with a club along the toes.', 'On the course aim that much left.'],
-  variants: { left: { title: 'Finishes left', why: 'The middle of all balls lies {biasPercent} of the carry left of the line; {sideTenths} finish left.', remedies: ['Check the aim first, with a club along the toes.', 'On the course aim that much right.'] } },
-  thresholds: [{ option: 'biasPercent', label: 'Bias from', why: 'Two yards in a hundred: less is lost in the scatter.' }],
+  about: 'record',
+  speaksOf: 'shots',
+  variants: ['left'],
+  thresholds: ['biasPercent'],
   settledWithin: 0.015,
 } as const satisfies FlagMeta
 
@@ -24,10 +23,19 @@ export function find({ sides, odds }: GapFacts, options: FlagOptions = {}): Find
   const { playerBias, playerVariance, sd } = sides
   const probability = odds.below((Math.abs(playerBias) - biasPercent / 100) / Math.sqrt(playerVariance))
   if (Math.abs(playerBias) * 100 <= biasPercent || probability < SAY.bias) return []
-  return [{
-    flag: meta.id, ...(playerBias < 0 && { variant: 'left' }), sureness: probability >= SAY.biasSure ? 'sure' : 'likely', probability, cells: [],
-    data: { biasPercent: 100 * Math.abs(playerBias), sideTenths: 10 * odds.below(Math.abs(playerBias) / sd) }, fromM: 0, toM: 0, figure: playerBias,
-  }]
+  return [
+    {
+      flag: meta.id,
+      ...(playerBias < 0 && { variant: 'left' }),
+      sureness: probability >= SAY.biasSure ? 'sure' : 'likely',
+      probability,
+      cells: [],
+      data: { biasPercent: 100 * Math.abs(playerBias), sideTenths: 10 * odds.below(Math.abs(playerBias) / sd) },
+      fromM: 0,
+      toM: 0,
+      figure: playerBias,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

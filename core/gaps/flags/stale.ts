@@ -4,10 +4,9 @@ export const meta = {
   id: 'stale',
   kind: 'weak',
   weight: 2,
-  title: 'Old numbers',
-  why: '{cells}: the last ball is more than {staleDays} ago, the oldest {oldestDays}. Players drift by about a yard a month.',
-  remedies: ['A retest of a ball or two each tells whether they still hold.'],
-  thresholds: [{ option: 'staleDays', label: 'Old after', why: 'About once a month is the habit; after two the drift is as wide as the number\'s own doubt.' }],
+  about: 'record',
+  speaksOf: 'list',
+  thresholds: ['staleDays'],
   settledWithin: 30,
 } as const satisfies FlagMeta
 
@@ -23,14 +22,28 @@ export function staleAfterMs(options: FlagOptions): number {
 /** Stock shots whose last ball is long ago: all in one. Mutates nothing. */
 export function find({ chart, nowMs }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { staleDays } = { ...defaults, ...options }
-  const old = chart.filter(cell => cell.kind === 'measured' && !cell.plain && cell.lastHitMs !== null && nowMs - cell.lastHitMs > staleAfterMs(options))
+  const old = chart.filter(
+    cell =>
+      cell.kind === 'measured' &&
+      !cell.plain &&
+      cell.lastHitMs !== null &&
+      nowMs - cell.lastHitMs > staleAfterMs(options),
+  )
   if (old.length === 0) return []
   const carries = old.map(cell => cell.carryM!)
   const oldestDays = Math.floor((nowMs - Math.min(...old.map(cell => cell.lastHitMs!))) / DAY_MS)
-  return [{
-    flag: meta.id, sureness: 'counted', probability: null, cells: old.map(plainCell), data: { staleDays, oldestDays },
-    fromM: Math.min(...carries), toM: Math.max(...carries), figure: oldestDays,
-  }]
+  return [
+    {
+      flag: meta.id,
+      sureness: 'counted',
+      probability: null,
+      cells: old.map(plainCell),
+      data: { staleDays, oldestDays },
+      fromM: Math.min(...carries),
+      toM: Math.max(...carries),
+      figure: oldestDays,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

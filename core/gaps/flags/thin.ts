@@ -4,10 +4,9 @@ export const meta = {
   id: 'thin',
   kind: 'weak',
   weight: 1,
-  title: 'Few balls',
-  why: '{cells}: fewer than {leastBalls} balls each. Such numbers lean on the others.',
-  remedies: ['Hit them first at the next visit.'],
-  thresholds: [{ option: 'leastBalls', label: 'Fewest balls', why: 'Three is a coach\'s quick look; five and more is what is usually written down.' }],
+  about: 'record',
+  speaksOf: 'list',
+  thresholds: ['leastBalls'],
   settledWithin: 0,
 } as const satisfies FlagMeta
 
@@ -20,10 +19,18 @@ export function find({ chart, goodEnough }: GapFacts, options: FlagOptions = {})
   const thin = chart.filter(cell => cell.kind === 'measured' && !cell.plain && cell.balls < leastBalls)
   if (thin.length === 0) return []
   const carries = thin.map(cell => cell.carryM!)
-  return [{
-    flag: meta.id, sureness: 'counted', probability: null, cells: thin.map(plainCell), data: { leastBalls },
-    fromM: Math.min(...carries), toM: Math.max(...carries), figure: thin.length,
-  }]
+  return [
+    {
+      flag: meta.id,
+      sureness: 'counted',
+      probability: null,
+      cells: thin.map(plainCell),
+      data: { leastBalls },
+      fromM: Math.min(...carries),
+      toM: Math.max(...carries),
+      figure: thin.length,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -1,5 +1,5 @@
-import { SAY } from '../../chart/model/constants'
-import { Z_80 } from '../../chart/model/quantiles'
+import { SAY } from '../../model/constants'
+import { Z_80 } from '../../stats/quantiles'
 import type { ChartCell } from '../../chart/chart-cell'
 import { cellKey } from '../../bag/bag'
 import { plainCell, SAME_M, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
@@ -9,10 +9,10 @@ export const meta = {
   id: 'top-of-bag',
   kind: 'hole',
   weight: 3,
-  title: 'Wide step at the top, {fromM} to {toM}',
-  why: 'The longest stock shot, {shorter}, carries {shorterM}, and the next club on, {longer}, {longerM}: a step of {stepM}, more than {widestStepM}.',
-  remedies: ['Grip down on {longer}, or swing it shorter.', 'A club in between, or a stronger loft of the shortest iron: a club maker does it.'],
-  open: { one: 'step at the top reads too wide', many: 'steps at the top read too wide' },
+  about: 'bag',
+  speaksOf: 'shots',
+  helpedBy: ['grip-down', 'calibrate', 'use-again', 'swing', 'bend', 'add'],
+  staysOpen: true,
   difference: { of: 'stepM', limit: 'widestStepM', raised: 'above' },
   settledWithin: 3,
 } as const satisfies FlagMeta
@@ -27,15 +27,25 @@ export function find({ chart, ladder, odds }: GapFacts, options: FlagOptions = {
   const { widestStepM } = { ...step.defaults, ...options }
   const top = ladder.at(-1)
   const from = top && chart.find(cell => cellKey(cell) === cellKey(top))
-  const beyond = chart.filter(cell => cell.plain && cell.carryM !== null && from && cell.carryM > from.carryM!).sort((a, b) => a.carryM! - b.carryM!)[0]
+  const beyond = chart
+    .filter(cell => cell.plain && cell.carryM !== null && from && cell.carryM > from.carryM!)
+    .sort((a, b) => a.carryM! - b.carryM!)[0]
   if (!from || !beyond) return []
   const stepM = beyond.carryM! - from.carryM!
   if (stepM <= widestStepM + SAME_M) return []
   const probability = odds.below((stepM - widestStepM) / Math.hypot(sdOf(from), sdOf(beyond)))
-  return [{
-    flag: meta.id, sureness: probability >= SAY.gapSure ? 'sure' : probability >= LIKELY ? 'likely' : 'open', probability, cells: [plainCell(from), plainCell(beyond)],
-    data: { stepM, widestStepM, shorterM: from.carryM!, longerM: beyond.carryM! }, fromM: from.carryM!, toM: beyond.carryM!, figure: stepM,
-  }]
+  return [
+    {
+      flag: meta.id,
+      sureness: probability >= SAY.gapSure ? 'sure' : probability >= LIKELY ? 'likely' : 'open',
+      probability,
+      cells: [plainCell(from), plainCell(beyond)],
+      data: { stepM, widestStepM, shorterM: from.carryM!, longerM: beyond.carryM! },
+      fromM: from.carryM!,
+      toM: beyond.carryM!,
+      figure: stepM,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -7,10 +7,9 @@ export const meta = {
   id: 'two-ways',
   kind: 'asset',
   weight: 0,
-  title: 'Two ways to {toM}',
-  why: '{shorter} carries {shorterM} and {longer} {longerM}: a choice of flight, not a fault. {longer} comes in {flatterDeg} flatter.',
-  remedies: ['Keep both: the flatter one into the wind and to a back pin, the steeper one to a front pin.'],
-  open: { one: 'pair may be two ways to one number', many: 'pairs may be two ways to one number' },
+  about: 'bag',
+  speaksOf: 'shots',
+  staysOpen: true,
   settledWithin: 2,
 } as const satisfies FlagMeta
 
@@ -24,21 +23,28 @@ export function find(facts: GapFacts, options: FlagOptions = {}): Finding[] {
   const { closestM, flightDeg } = { ...overlap.defaults, ...options }
   const used = new Set<string>()
   // The surest first, each stock shot once: a grid that interleaves has dozens of pairs, and they say the same.
-  const pairs = samePairs(facts, closestM, flightDeg).filter(pair => pair.otherFlight && pair.apartDeg !== null && !pair.shorter.predicted && !pair.longer.predicted)
+  const pairs = samePairs(facts, closestM, flightDeg)
+    .filter(pair => pair.otherFlight && pair.apartDeg !== null && !pair.shorter.predicted && !pair.longer.predicted)
     .sort((a, b) => b.probability - a.probability)
     .filter(({ shorter, longer }) => {
       const keys = [cellKey(shorter), cellKey(longer)]
       return !keys.some(key => used.has(key)) && keys.every(key => used.add(key))
     })
-  return pairs.sort((a, b) => a.shorter.carryM - b.shorter.carryM).map(({ shorter, longer, flatter, probability, apartDeg }): Finding => {
-    const steeper = flatter === shorter ? longer : shorter
-    return {
-      flag: meta.id, sureness: probability >= LIKELY ? 'likely' : 'open', probability,
-      cells: [plainCell(steeper), plainCell(flatter)],
-      data: { shorterM: steeper.carryM, longerM: flatter.carryM, flatterDeg: apartDeg! },
-      fromM: shorter.carryM, toM: longer.carryM, figure: longer.carryM - shorter.carryM,
-    }
-  })
+  return pairs
+    .sort((a, b) => a.shorter.carryM - b.shorter.carryM)
+    .map(({ shorter, longer, flatter, probability, apartDeg }): Finding => {
+      const steeper = flatter === shorter ? longer : shorter
+      return {
+        flag: meta.id,
+        sureness: probability >= LIKELY ? 'likely' : 'open',
+        probability,
+        cells: [plainCell(steeper), plainCell(flatter)],
+        data: { shorterM: steeper.carryM, longerM: flatter.carryM, flatterDeg: apartDeg! },
+        fromM: shorter.carryM,
+        toM: longer.carryM,
+        figure: longer.carryM - shorter.carryM,
+      }
+    })
 }
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -1,14 +1,13 @@
-import { SAY, SIDE, SIDE_OF_LEVEL } from '../../chart/model/constants'
-import { Z_80 } from '../../chart/model/quantiles'
+import { SAY, SIDE, SIDE_OF_LEVEL } from '../../model/constants'
+import { Z_80 } from '../../stats/quantiles'
 import type { Finding, FlagMeta, FlagRule, GapFacts } from '../flag'
 
 export const meta = {
   id: 'wide',
   kind: 'weak',
   weight: 2,
-  title: 'Wide to the sides',
-  why: 'At 100 of carry 8 clean balls in 10 lie within {eitherPercent} of it to either side of their middle; {usualPercent} is usual for the level.',
-  remedies: ['Aim at the middle of the green, and practise one start line with two clubs set down beside the ball.'],
+  about: 'record',
+  speaksOf: 'shots',
   settledWithin: 0.01,
 } as const satisfies FlagMeta
 
@@ -23,7 +22,18 @@ export function find({ sides, level, odds }: GapFacts): Finding[] {
   const usual = SIDE_OF_LEVEL[level]
   const probability = odds.wider(sides.sd / usual, SIDE.priorBalls + sides.measured - 1, SAY.looserRatio)
   if (probability < SAY.looserThanLevel) return []
-  return [{ flag: meta.id, sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely', probability, cells: [], data: { eitherPercent: 100 * Z_80 * sides.sd, usualPercent: 100 * Z_80 * usual }, fromM: 0, toM: 0, figure: sides.sd }]
+  return [
+    {
+      flag: meta.id,
+      sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely',
+      probability,
+      cells: [],
+      data: { eitherPercent: 100 * Z_80 * sides.sd, usualPercent: 100 * Z_80 * usual },
+      fromM: 0,
+      toM: 0,
+      figure: sides.sd,
+    },
+  ]
 }
 
 export default { meta, defaults, find } satisfies FlagRule

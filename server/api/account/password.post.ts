@@ -1,12 +1,15 @@
 import { PasswordChange } from '../../../shared/account'
 import { changePassword, passwordHashOf } from '../../data/coaches'
+import { enter, requireCoach } from '../../request/coach'
+import { readChecked, refuse } from '../../request/refuse'
+import { beginOwnAttempt } from '../../request/sign-in-limit'
 
 /** A new password. All other sessions of this coach end; this one goes on. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { current, password } = await readChecked(event, PasswordChange)
   const succeeded = await beginOwnAttempt(event, coach.id)
-  if (!await verifyPassword(await passwordHashOf(coach), current)) {
+  if (!(await verifyPassword(await passwordHashOf(coach), current))) {
     const message = 'The current password is not right.'
     throw refuse(422, message, [{ field: 'current', message }])
   }

@@ -1,3 +1,5 @@
+import { setting } from '../../settings'
+
 /** Which doors the sign-in page shows. */
 export default defineEventHandler(() => ({
   demo: setting('UZZET_DEMO') === '1',

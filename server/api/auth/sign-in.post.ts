@@ -1,14 +1,17 @@
 import { SignIn } from '../../../shared/account'
 import { coachByEmail } from '../../data/coaches'
+import { enter } from '../../request/coach'
+import { readChecked, refuse } from '../../request/refuse'
+import { beginAttempt, unknownHash } from '../../request/sign-in-limit'
 
 /** E-mail and password. Which of the two was wrong is not told; failures are counted. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const { email, password } = await readChecked(event, SignIn)
   const coach = await coachByEmail(email)
   // By the account, not by what was typed: addresses that look alike are one.
   const succeeded = await beginAttempt(event, coach?.id ?? email.normalize('NFKC').toLowerCase())
   // Unknown addresses, and accounts without a password, cost the same work, so that timing tells nothing.
-  const right = await verifyPassword(coach?.passwordHash || await unknownHash(), password)
+  const right = await verifyPassword(coach?.passwordHash || (await unknownHash()), password)
   if (!coach || !right) {
     const message = 'E-mail or password is not right.'
     throw refuse(401, message, [{ field: 'password', message }])

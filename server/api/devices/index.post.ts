@@ -1,5 +1,8 @@
 import { NewDevice, type MadeDevice } from '../../../shared/device'
 import { addDevice } from '../../data/devices'
+import { requireCoach } from '../../request/coach'
+import { hashOfToken, newToken } from '../../request/device'
+import { readChecked } from '../../request/refuse'
 
 /** A new device. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeDevice> => {

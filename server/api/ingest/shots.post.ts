@@ -1,17 +1,21 @@
 import { isGridClub, type Bag } from '../../../core/bag/bag'
 import { labelsOf } from '../../../core/bag/labels'
 import { rungFractions } from '../../../core/swing/scale'
-import type { Taken } from '../../../shared/device'
+import type { TakenShots } from '../../../shared/device'
 import { bagOfPlayer } from '../../data/bags'
 import { aimsOf, type Aim } from '../../data/devices'
 import { listeningSessions } from '../../data/sessions'
 import { addSentShots, sentBefore } from '../../data/shots'
+import { clockOffBy, requireDevice } from '../../request/device'
+import { tell } from '../../live'
+import { readJson, refuse } from '../../request/refuse'
+import { aimAt, hitAt, readSent, recordOf } from '../../request/sent-shots'
 
-type Aimed = Aim & { playerId: string, sessionId: string, clubId: string, rungId: string }
+type Aimed = Aim & { playerId: string; sessionId: string; clubId: string; rungId: string }
 const isAimed = (aim: Aim | undefined): aim is Aimed => !!aim?.sessionId && !!aim.clubId
 
 /** The open door for devices: balls by token, into the session that listens, with what was chosen on its screen. */
-export default defineEventHandler(async (event): Promise<Taken> => {
+export default defineEventHandler(async (event): Promise<TakenShots> => {
   const device = await requireDevice(event)
   const nowMs = Date.now()
   const offMs = clockOffBy(event, nowMs)
@@ -19,16 +23,27 @@ export default defineEventHandler(async (event): Promise<Taken> => {
   const ids = sent.map(({ shot }) => shot.id)
   const [aims, before] = await Promise.all([aimsOf(device), sentBefore(ids)])
   const fresh = sent.filter(({ shot }, i) => !before.has(shot.id) && ids.indexOf(shot.id) === i)
-  const placed = fresh.map(read => ({ read, hitAtMs: hitAt(read.figures, offMs, nowMs) })).map(ball => ({ ...ball, aim: aimAt(aims, ball.hitAtMs) }))
+  const placed = fresh
+    .map(read => ({ read, hitAtMs: hitAt(read.figures, offMs, nowMs) }))
+    .map(ball => ({ ...ball, aim: aimAt(aims, ball.hitAtMs) }))
   const newest = aims[0]
   const playerIds = new Set([...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.playerId))
   const bags = new Map(await Promise.all([...playerIds].map(async id => [id, await bagOfPlayer(device, id)] as const)))
-  const listening = await listeningSessions(device, [...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.sessionId))
-  const open = (aim: Aim | undefined, hitAtMs: number): aim is Aimed => isAimed(aim) && listening.has(aim.sessionId) && hitAtMs <= (listening.get(aim.sessionId)!.endedAtMs ?? Infinity)
+  const listening = await listeningSessions(
+    device,
+    [...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.sessionId),
+  )
+  const open = (aim: Aim | undefined, hitAtMs: number): aim is Aimed =>
+    isAimed(aim) && listening.has(aim.sessionId) && hitAtMs <= (listening.get(aim.sessionId)!.endedAtMs ?? Infinity)
 
-  const lots = new Map<string, { aim: Aimed, records: ReturnType<typeof recordOf>[] }>()
+  const lots = new Map<string, { aim: Aimed; records: ReturnType<typeof recordOf>[] }>()
   for (const { read, hitAtMs, aim } of placed) {
-    if (!open(aim, hitAtMs)) throw refuse(409, 'No session was listening to this device when this ball was hit: open one and choose the device.', [{ field: read.fieldOf('time'), message: 'No session was listening then.' }])
+    if (!open(aim, hitAtMs))
+      throw refuse(
+        409,
+        'No session was listening to this device when this ball was hit: open one and choose the device.',
+        [{ field: read.fieldOf('time'), message: 'No session was listening then.' }],
+      )
     const lot = lots.get(aim.sessionId) ?? { aim, records: [] }
     lot.records.push(recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs, listening.get(aim.sessionId)!.target))
     lots.set(aim.sessionId, lot)
@@ -44,9 +59,13 @@ export default defineEventHandler(async (event): Promise<Taken> => {
 })
 
 /** The chosen stock shot, for devices that show it. */
-function askedOf(aim: Aimed, bag: Bag): Taken['asked'] {
+function askedOf(aim: Aimed, bag: Bag): TakenShots['asked'] {
   const club = bag.clubs.find(other => other.id === aim.clubId)
   const at = bag.scale.rungs.findIndex(rung => rung.id === aim.rungId)
   if (!club || at < 0) return null
-  return { ...labelsOf(bag)(aim), loft_deg: club.loftDeg, share: isGridClub(club) ? rungFractions(bag.scale)[at]!.fraction : 1 }
+  return {
+    ...labelsOf(bag)(aim),
+    loft_deg: club.loftDeg,
+    share: isGridClub(club) ? rungFractions(bag.scale)[at]!.fraction : 1,
+  }
 }

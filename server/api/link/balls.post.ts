@@ -1,10 +1,13 @@
 import { OwnBalls } from '../../../shared/player-link'
 import { putOwnBalls } from '../../data/player-links'
+import { requireLink } from '../../request/link'
+import { readChecked, refuse } from '../../request/refuse'
 
 /** The player's own balls. They wait for the coach's nod before they count. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const link = await requireLink(event)
-  if (link.strength !== 'log') throw refuse(403, 'This link shows the chart; it does not take balls. Ask your coach for one that does.')
+  if (link.strength !== 'log')
+    throw refuse(403, 'This link shows the chart; it does not take balls. Ask your coach for one that does.')
   const { balls } = await readChecked(event, OwnBalls)
   setResponseStatus(event, 202)
   return putOwnBalls(link, balls)

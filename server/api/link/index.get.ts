@@ -1,7 +1,8 @@
 import { viewOf } from '../../data/player-links'
+import { requireLink } from '../../request/link'
 
 /** What a player's phone shows. Nobody is signed in: the token is the key, and opens this one chart. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   setHeader(event, 'cache-control', 'no-store')
   return viewOf(await requireLink(event))
 })

@@ -1,7 +1,9 @@
 import { NewPlayer } from '../../../shared/player'
 import { createPlayer } from '../../data/players'
+import { requireCoach } from '../../request/coach'
+import { readChecked } from '../../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const player = await createPlayer(coach, await readChecked(event, NewPlayer))
   setResponseStatus(event, 201)

@@ -1,13 +1,14 @@
 /**
- * Table (f): every rule that can say something for sure, through the whole program, looked at after every ball. The players
- * have true sides, say what they believe, and carry a chart that was published a month before; the truth is theirs.
+ * Table (f): every rule that can say something for sure, through the whole program, looked at after every ball. The
+ * players have true sides, say what they believe, and carry a chart that was published a month before; the truth is
+ * theirs.
  */
-import { calibrate } from '../../../core/chart/calibrate'
-import { USUAL_OPTIONS } from '../../../core/chart/calibration'
-import type { CellWord } from '../../../core/chart/coach-word'
-import { lnVariances } from '../../../core/chart/published'
-import type { PublishedNumbers } from '../../../core/chart/published-numbers'
-import { SAY, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../../core/chart/model/constants'
+import { calibrate } from '../../../core/calibration/calibrate'
+import { USUAL_OPTIONS } from '../../../core/calibration/calibration'
+import type { CellRemark } from '../../../core/history/coach-remarks'
+import { lnVariances } from '../../../core/history/published'
+import type { PublishedNumbers } from '../../../core/history/published-numbers'
+import { SAY, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../../core/model/constants'
 import type { Finding } from '../../../core/gaps/flag'
 import { USUAL_THRESHOLDS } from '../../../core/gaps/flags'
 import { coverOf, grippedDown } from '../../../core/gaps/cover'
@@ -15,18 +16,24 @@ import type { CoverShot } from '../../../core/gaps/stretches'
 import { cellKey, type Bag } from '../../../core/bag/bag'
 import type { Session, Shot } from '../../../core/shot/shot'
 import { yardsToMetres } from '../../../core/units'
-import type { PlayerShots } from '../../../core/chart/grid-fit'
+import type { PlayerShots } from '../../../core/shot/player-shots'
 import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
 
 /** What is made wrong on purpose, to see how often it is found. */
 export type Fault = 'side-bias' | 'wide' | 'short-bias' | 'believed-wrong' | 'flyer-prone'
 
-/** A true bias that anybody would name, share of the carry; sides that are half as wide again; beliefs 10 yd long; misses short; flyers off every fourth ball. */
+/**
+ * A true bias that anybody would name, share of the carry; sides that are half as wide again; beliefs 10 yd long;
+ * misses short; flyers off every fourth ball.
+ */
 const FAULTS = { bias: 0.05, wider: 1.6, believedM: yardsToMetres(10), short: 0.94, flyers: 0.25 } as const
 
 export const FAULT_WORDS: Record<Fault, string> = {
-  'side-bias': 'a twentieth of the carry to one side', 'wide': 'sides six tenths wider than the level\'s', 'short-bias': 'every ball 6 % short of the number that was published',
-  'believed-wrong': 'believed 10 yd too long, every stock shot', 'flyer-prone': 'every fourth ball a flyer',
+  'side-bias': 'a twentieth of the carry to one side',
+  'wide': "sides six tenths wider than the level's",
+  'short-bias': 'every ball 6 % short of the number that was published',
+  'believed-wrong': 'believed 10 yd too long, every stock shot',
+  'flyer-prone': 'every fourth ball a flyer',
 }
 
 const DAY_MS = 86_400_000
@@ -51,17 +58,48 @@ interface Truth {
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!
 
-function truthOf(player: SimulatedPlayer & { level: SimulatedLevel }, keys: string[], sideBias: number, sideShare: number): Omit<Truth, 'shortShare'> {
-  const looks = player.scatter.map((s, i) => s * player.truthM[i]! / (player.truthM[i]! + 30))
+function truthOf(
+  player: SimulatedPlayer & { level: SimulatedLevel },
+  keys: string[],
+  sideBias: number,
+  sideShare: number,
+): Omit<Truth, 'shortShare'> {
+  const looks = player.scatter.map((s, i) => (s * player.truthM[i]!) / (player.truthM[i]! + 30))
   const shots = player.truthM.flatMap((carryM, i): CoverShot[] => {
-    const shot: CoverShot = { clubId: String(i), rungId: '', grippedDown: false, predicted: false, carryM, certaintySdM: 0, scatterSdM: carryM * player.scatter[i]!, sideBiasM: sideBias * carryM, sideSdM: sideShare * carryM }
+    const shot: CoverShot = {
+      clubId: String(i),
+      rungId: '',
+      grippedDown: false,
+      predicted: false,
+      carryM,
+      certaintySdM: 0,
+      scatterSdM: carryM * player.scatter[i]!,
+      // Aimed off: all of it is the player's.
+      sideBiasM: 0,
+      sideSdM: sideShare * carryM,
+    }
     return [shot, grippedDown(shot)]
   })
-  return { player, level: player.level, keys, sideBias, sideShare, isHole: atM => coverOf(shots, { mishitShare: MISHITS, spread: median(looks), sideShare }, [atM])[0]!.hole !== null }
+  return {
+    player,
+    level: player.level,
+    keys,
+    sideBias,
+    sideShare,
+    isHole: atM =>
+      coverOf(shots, { mishitShare: MISHITS, spread: median(looks), sideShare, sideBias: 0 }, [atM])[0]!.hole !== null,
+  }
 }
 
-/** Whether what a finding says for sure is not so; null where it is a count, or the truth is not one of the simulation's. */
-function isFalse({ flag, variant, cells, fromM, toM }: Finding, { player, level, keys, sideBias, sideShare, isHole, shortShare }: Truth, fault: Fault | undefined): boolean | null {
+/**
+ * Whether what a finding says for sure is not so; null where it is a count, or the truth is not one of the
+ * simulation's.
+ */
+function isFalse(
+  { flag, variant, cells, fromM, toM }: Finding,
+  { player, level, keys, sideBias, sideShare, isHole, shortShare }: Truth,
+  fault: Fault | undefined,
+): boolean | null {
   const at = cells.map(cell => keys.indexOf(cellKey(cell)))
   const carries = at.map(i => player.truthM[i]!)
   const apart = () => Math.max(...carries) - Math.min(...carries)
@@ -71,17 +109,32 @@ function isFalse({ flag, variant, cells, fromM, toM }: Finding, { player, level,
       const yards = Array.from({ length: Math.round((toM - fromM) / 0.9144) + 1 }, (_, i) => fromM + i * 0.9144)
       return yards.filter(isHole).length < yards.length / 2
     }
-    case 'step': return carries[1]! - carries[0]! <= USUAL_THRESHOLDS.widestStepM!
-    case 'overlap': case 'crowded': return apart() > USUAL_THRESHOLDS.closestM!
-    case 'out-of-order': return carries[1]! > carries[0]!
-    case 'uneven-lofts': return Math.abs((carries[1]! - carries[0]!) - (carries[2]! - carries[1]!)) <= USUAL_THRESHOLDS.unevenM!
-    case 'loose': return variant === 'level' ? median(loose) <= SPREAD_OF_LEVEL[level] * SAY.looserRatio : loose[at[0]!]! <= SAY.looserRatio * median(loose)
-    case 'moved': return true
-    case 'wide': return sideShare / SIDE_OF_LEVEL[level] <= SAY.looserRatio
-    case 'side-bias': return Math.abs(sideBias) * 100 <= USUAL_THRESHOLDS.biasPercent!
-    case 'short-bias': return shortShare <= SHORT_SHARE
-    case 'believed-wrong': case 'flyer-prone': return fault !== flag
-    default: return null
+    case 'step':
+      return carries[1]! - carries[0]! <= USUAL_THRESHOLDS.widestStepM!
+    case 'overlap':
+    case 'crowded':
+      return apart() > USUAL_THRESHOLDS.closestM!
+    case 'out-of-order':
+      return carries[1]! > carries[0]!
+    case 'uneven-lofts':
+      return Math.abs(carries[1]! - carries[0]! - (carries[2]! - carries[1]!)) <= USUAL_THRESHOLDS.unevenM!
+    case 'loose':
+      return variant === 'level'
+        ? median(loose) <= SPREAD_OF_LEVEL[level] * SAY.looserRatio
+        : loose[at[0]!]! <= SAY.looserRatio * median(loose)
+    case 'moved':
+      return true
+    case 'wide':
+      return sideShare / SIDE_OF_LEVEL[level] <= SAY.looserRatio
+    case 'side-bias':
+      return Math.abs(sideBias) * 100 <= USUAL_THRESHOLDS.biasPercent!
+    case 'short-bias':
+      return shortShare <= SHORT_SHARE
+    case 'believed-wrong':
+    case 'flyer-prone':
+      return fault !== flag
+    default:
+      return null
   }
 }
 
@@ -100,8 +153,24 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
   const clubs = [...new Map(cells.map(cell => [cell.club, cell.loftDeg]))]
   const rungs = [...new Map(cells.map(cell => [cell.rung, Math.exp(cell.lnFraction)]))]
   const bag: Bag = {
-    clubs: clubs.map(([club, loftDeg]) => ({ id: `c${club}`, label: `${loftDeg}°`, name: '', loftDeg, retired: false })),
-    scale: { school: 'custom', rungs: rungs.map(([rung, fraction]) => ({ id: `r${rung}`, label: `r${rung}`, cue: '', flight: 'normal', fraction, retired: false })) },
+    clubs: clubs.map(([club, loftDeg]) => ({
+      id: `c${club}`,
+      label: `${loftDeg}°`,
+      name: '',
+      loftDeg,
+      retired: false,
+    })),
+    scale: {
+      school: 'custom',
+      rungs: rungs.map(([rung, fraction]) => ({
+        id: `r${rung}`,
+        label: `r${rung}`,
+        cue: '',
+        flight: 'normal',
+        fraction,
+        retired: false,
+      })),
+    },
     struckOut: [],
   }
   const ids = cells.map(cell => ({ clubId: `c${cell.club}`, rungId: `r${cell.rung}` }))
@@ -115,16 +184,41 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
   const ball = (cell: number, day: number, sessionId: string, atMs: number): Shot => {
     const readM = hitM(player, cell, day) * (fault === 'short-bias' && sessionId !== 's0' ? FAULTS.short : 1)
     const carryM = fault === 'flyer-prone' && dice.uniform() < FAULTS.flyers ? readM * dice.between(1.06, 1.16) : readM
-    return { id: `b${++n}`, sessionId, ...ids[cell]!, carryM, method: 'monitor', balls: 1, hitAtMs: atMs, leftOut: null, strike: null, sideM: carryM * (sideBias + sideShare * dice.normal()) }
+    return {
+      id: `b${++n}`,
+      sessionId,
+      ...ids[cell]!,
+      carryM,
+      method: 'monitor',
+      balls: 1,
+      hitAtMs: atMs,
+      leftOut: null,
+      strike: null,
+      sideM: carryM * (sideBias + sideShare * dice.normal()),
+    }
   }
-  const session = (v: number): Session => ({ id: `s${v}`, startedAtMs: FIRST_MS + (v === 0 ? 0 : MONTH_MS + v * DAY_MS), method: 'monitor', ball: 'own' })
+  const session = (v: number): Session => ({
+    id: `s${v}`,
+    startedAtMs: FIRST_MS + (v === 0 ? 0 : MONTH_MS + v * DAY_MS),
+    method: 'monitor',
+    ball: 'own',
+  })
   const sessions = [session(0)]
   const firstDay = drawDay(dice)
   const shots = hit.flatMap(cell => Array.from({ length: 5 }, () => ball(cell, firstDay, 's0', FIRST_MS + n * 1000)))
   const record = (nowMs: number): PlayerShots => ({ bag, level, sessions: [...sessions], shots, nowMs })
   const before = calibrate(record(FIRST_MS + DAY_MS), USUAL_OPTIONS)
   const variances = lnVariances(before.grid)
-  const published: PublishedNumbers = { publishedAtMs: FIRST_MS + DAY_MS, cells: before.chart.map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM, modelM: carryM, lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null })) }
+  const published: PublishedNumbers = {
+    publishedAtMs: FIRST_MS + DAY_MS,
+    cells: before.chart.map(({ clubId, rungId, carryM }) => ({
+      clubId,
+      rungId,
+      carryM,
+      modelM: carryM,
+      lnVariance: variances.get(cellKey({ clubId, rungId })) ?? null,
+    })),
+  }
   // The published numbers have errors of their own, and strikes fall short more than they run long: both are truly so.
   let [missed, short] = [0, 0]
   for (const cell of hit) {
@@ -136,9 +230,19 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
     }
   }
   const truth: Truth = { ...known, shortShare: short / missed }
-  const words: CellWord[] = all.map(i => ({ id: `w${i}`, ...ids[i]!, kind: 'believed', carryM: truthM[i]! + (fault === 'believed-wrong' ? FAULTS.believedM : yardsToMetres(2) * dice.normal()), why: '', saidAtMs: FIRST_MS, holds: true }))
+  const words: CellRemark[] = all.map(i => ({
+    id: `w${i}`,
+    ...ids[i]!,
+    kind: 'believed',
+    carryM: truthM[i]! + (fault === 'believed-wrong' ? FAULTS.believedM : yardsToMetres(2) * dice.normal()),
+    why: '',
+    saidAtMs: FIRST_MS,
+    holds: true,
+  }))
   // Belief within what is wanted of the truth is right; one that is off by its own noise is not held against the rule.
-  const rightly = new Set(all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)))
+  const rightly = new Set(
+    all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)),
+  )
 
   const out: AllWatched = { falseRules: new Map(), listedAfter: null, foundAfter: null }
   let looked = 0

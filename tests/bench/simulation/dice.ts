@@ -4,7 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 /** Draws from one seed: the same seed, the same players. */
 export function makeDice(seed: number) {
   // Neighbouring seeds begin alike: spread them, and let the first draws go.
-  const rng = xoroshiro128plus(Math.imul(seed + 1, 0x9E3779B1))
+  const rng = xoroshiro128plus(Math.imul(seed + 1, 0x9e3779b1))
   const uniform = () => uniformFloat64(rng)
   for (let i = 0; i < 16; i++) uniform()
   // Box and Muller, 1958.
@@ -15,7 +15,7 @@ export function makeDice(seed: number) {
     /** Student's t with five degrees of freedom, scaled to a variance of 1: now and then a surprise. */
     heavy: () => {
       const chi = Array.from({ length: 5 }, normal).reduce((sum, z) => sum + z * z, 0)
-      return normal() / Math.sqrt(chi / 5) * Math.sqrt(3 / 5)
+      return (normal() / Math.sqrt(chi / 5)) * Math.sqrt(3 / 5)
     },
     between: (low: number, high: number) => low + (high - low) * uniform(),
     pick: <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)]!,

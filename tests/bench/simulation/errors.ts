@@ -1,6 +1,6 @@
 /** Tables (a) and (b): how far off the numbers are, and how often the intervals hold. */
-import { fitModel } from '../../../core/chart/model/fit'
-import { cellEstimate } from '../../../core/chart/model/estimate'
+import { fitModel } from '../../../core/model/fit'
+import { cellEstimate } from '../../../core/model/estimate'
 import { spreadOptions } from '../../../core/chart/grid-fit'
 import { metresToYards } from '../../../core/units'
 import { cleanLn, drawDay, drawPlayer, hitM, type PlayerOptions, type SimulatedPlayer } from './player'
@@ -26,12 +26,14 @@ export function addHit({ squares, counts }: Tally, what: string, hit: boolean): 
 }
 
 export const rmse = ({ squares, counts }: Tally, what: string) => Math.sqrt(squares[what]! / counts[what]!)
-export const share = ({ squares, counts }: Tally, what: string) => 100 * squares[what]! / counts[what]!
+export const share = ({ squares, counts }: Tally, what: string) => (100 * squares[what]!) / counts[what]!
 
 /** One visit: so many balls at each of the cells chosen to be hit. */
 export function visit(player: SimulatedPlayer, cells: readonly number[], balls: number) {
   const day = drawDay(player.dice)
-  return cells.flatMap(cell => Array.from({ length: balls }, () => ({ cell, carryM: hitM(player, cell, day), measSdM: 0.9144, balls: 1 })))
+  return cells.flatMap(cell =>
+    Array.from({ length: balls }, () => ({ cell, carryM: hitM(player, cell, day), measSdM: 0.9144, balls: 1 })),
+  )
 }
 
 /** Half of the cells, at random, at least one. */
@@ -41,13 +43,23 @@ export function chooseHit(player: SimulatedPlayer, hitShare = 0.5): number[] {
 }
 
 /** Adds one player's errors: hit and unhit cells, by hand and by the model. */
-export function judgePlayer(tally: Tally, seed: number, balls: number, options: PlayerOptions & { levelSaid?: boolean }): void {
+export function judgePlayer(
+  tally: Tally,
+  seed: number,
+  balls: number,
+  options: PlayerOptions & { levelSaid?: boolean },
+): void {
   const player = drawPlayer(seed, options)
   const hit = chooseHit(player)
   const shots = visit(player, hit, balls)
   const piles = player.cells.map((_, cell) => shots.filter(s => s.cell === cell).map(s => s.carryM))
-  const byHand = piles.map(pile => pile.length === 0 ? null : trimmed(pile))
-  const fit = fitModel(player.cells, [{ day: 0, shots }], 0, spreadOptions(options.levelSaid ? player.level : 'unknown'))
+  const byHand = piles.map(pile => (pile.length === 0 ? null : trimmed(pile)))
+  const fit = fitModel(
+    player.cells,
+    [{ day: 0, shots }],
+    0,
+    spreadOptions(options.levelSaid ? player.level : 'unknown'),
+  )
   player.truthM.forEach((truthM, cell) => {
     const estimate = cellEstimate(fit, cell)
     const state = piles[cell]!.length > 0 ? 'hit' : 'unhit'
@@ -74,7 +86,12 @@ export function judgePlayer(tally: Tally, seed: number, balls: number, options: 
 }
 
 /** The tally of many players, seeds from `from` on. */
-export function judgePlayers(from: number, players: number, balls: number, options: PlayerOptions & { levelSaid?: boolean } = {}): Tally {
+export function judgePlayers(
+  from: number,
+  players: number,
+  balls: number,
+  options: PlayerOptions & { levelSaid?: boolean } = {},
+): Tally {
   const tally = newTally()
   for (let i = 0; i < players; i++) judgePlayer(tally, from + i, balls, options)
   return tally

@@ -1,4 +1,4 @@
-import type { ModelCell } from '../../../core/chart/model/prior'
+import type { ModelCell } from '../../../core/model/prior'
 import { knownFraction, type SchoolId } from '../../../core/swing/schools'
 import { makeDice, type Dice } from './dice'
 
@@ -16,10 +16,15 @@ export interface SimulatedPlayer {
   dice: Dice
 }
 
-export const LEVELS = { expert: [0.022, 0.030], good: [0.030, 0.040], improver: [0.040, 0.055], beginner: [0.060, 0.090] } as const
+export const LEVELS = {
+  expert: [0.022, 0.03],
+  good: [0.03, 0.04],
+  improver: [0.04, 0.055],
+  beginner: [0.06, 0.09],
+} as const
 export type SimulatedLevel = keyof typeof LEVELS
 
-const SCHOOLS: { school: SchoolId, labels: string[] }[] = [
+const SCHOOLS: { school: SchoolId; labels: string[] }[] = [
   { school: 'clock', labels: ['7:30', '9:00', '10:00', 'full'] },
   { school: 'clock', labels: ['8:00', '9:00', '10:30', 'full'] },
   { school: 'body', labels: ['pocket', 'belt', 'navel', 'full'] },
@@ -28,7 +33,14 @@ const SCHOOLS: { school: SchoolId, labels: string[] }[] = [
   { school: 'half-full', labels: ['half', 'full'] },
 ]
 const BAGS = [
-  [46, 52, 58], [46, 50, 56, 60], [45, 50, 54, 58], [44, 48, 52, 56, 60], [41, 45, 50, 55, 60], [46, 51, 56], [42, 46, 50, 54, 58, 62], [40, 44, 48, 52, 56, 60],
+  [46, 52, 58],
+  [46, 50, 56, 60],
+  [45, 50, 54, 58],
+  [44, 48, 52, 56, 60],
+  [41, 45, 50, 55, 60],
+  [46, 51, 56],
+  [42, 46, 50, 54, 58, 62],
+  [40, 44, 48, 52, 56, 60],
 ]
 
 const GRAVITY = 9.80665
@@ -37,12 +49,12 @@ const STEP_S = 0.01
 
 /** Carry of a ball in still air, metres: drag and lift by spin, steps of Heun's rule. */
 export function carryOf(ballSpeedMps: number, launchRad: number, spinRpm: number): number {
-  const k = 0.5 * BALL.airKgM3 * Math.PI * BALL.radiusM ** 2 / BALL.massKg
-  const omega = spinRpm * 2 * Math.PI / 60
+  const k = (0.5 * BALL.airKgM3 * Math.PI * BALL.radiusM ** 2) / BALL.massKg
+  const omega = (spinRpm * 2 * Math.PI) / 60
   const pull = (vx: number, vy: number) => {
     const v = Math.hypot(vx, vy)
-    const s = Math.min(0.6, omega * BALL.radiusM / v)
-    const drag = 0.21 + 0.30 * s
+    const s = Math.min(0.6, (omega * BALL.radiusM) / v)
+    const drag = 0.21 + 0.3 * s
     const lift = 0.09 + 0.42 * s
     return [-k * v * (drag * vx + lift * vy), -GRAVITY + k * v * (lift * vx - drag * vy)] as const
   }
@@ -52,7 +64,7 @@ export function carryOf(ballSpeedMps: number, launchRad: number, spinRpm: number
     const [bx, by] = pull(vx + ax * STEP_S, vy + ay * STEP_S)
     const nx = x + STEP_S * (vx + 0.5 * STEP_S * ax)
     const ny = y + STEP_S * (vy + 0.5 * STEP_S * ay)
-    if (ny < 0) return x + (nx - x) * y / (y - ny)
+    if (ny < 0) return x + ((nx - x) * y) / (y - ny)
     ;[x, y] = [nx, ny]
     vx += STEP_S * 0.5 * (ax + bx)
     vy += STEP_S * 0.5 * (ay + by)
@@ -61,7 +73,7 @@ export function carryOf(ballSpeedMps: number, launchRad: number, spinRpm: number
 
 /** Carry of a club of this loft swung at this speed. */
 function swung(speedMps: number, loftDeg: number, leanDeg: number): number {
-  const loft = (loftDeg - leanDeg) * Math.PI / 180
+  const loft = ((loftDeg - leanDeg) * Math.PI) / 180
   const ballSpeed = speedMps * (1.48 * Math.cos(loft) + 0.09)
   return carryOf(ballSpeed, 0.71 * loft, 300 * speedMps * Math.sin(loft))
 }
@@ -78,7 +90,10 @@ export function drawLevel(dice: Dice): SimulatedLevel {
   return dice.pick(['expert', 'good', 'good', 'improver', 'improver', 'beginner'] as const)
 }
 
-export function drawPlayer(seed: number, { level, quirks = 1, clubs }: PlayerOptions = {}): SimulatedPlayer & { level: SimulatedLevel } {
+export function drawPlayer(
+  seed: number,
+  { level, quirks = 1, clubs }: PlayerOptions = {},
+): SimulatedPlayer & { level: SimulatedLevel } {
   const dice = makeDice(seed)
   const own = level ?? drawLevel(dice)
   const { school, labels } = dice.pick(SCHOOLS)
@@ -87,21 +102,25 @@ export function drawPlayer(seed: number, { level, quirks = 1, clubs }: PlayerOpt
   // How much of the arc becomes speed, and how much the hands lead, is the player's own.
   const exponent = 0.66 + 0.07 * dice.normal()
   const [lean, leanByLength] = [6 + 1.5 * dice.normal(), 2 * dice.normal()]
-  const clubQuirk = lofts.map(() => 0.022 * quirks * dice.heavy() + (dice.uniform() < 0.08 ? -dice.between(0.05, 0.10) : 0))
+  const clubQuirk = lofts.map(
+    () => 0.022 * quirks * dice.heavy() + (dice.uniform() < 0.08 ? -dice.between(0.05, 0.1) : 0),
+  )
   const rungQuirk = labels.map(() => 0.035 * quirks * dice.heavy())
   const [least, most] = LEVELS[own]
   const share = dice.between(least, most)
   const cells: ModelCell[] = []
   const truthM: number[] = []
   const scatter: number[] = []
-  lofts.forEach((loftDeg, club) => labels.forEach((label, rung) => {
-    const fraction = knownFraction(school, label)!
-    const arc = fraction ** exponent
-    const carry = swung(speed * arc, loftDeg + 0.4 * dice.normal(), lean + leanByLength * (1 - arc))
-    cells.push({ club, rung, loftDeg, lnFraction: Math.log(fraction) })
-    truthM.push(carry * Math.exp(clubQuirk[club]! + rungQuirk[rung]! + 0.016 * quirks * dice.heavy()))
-    scatter.push(share * (fraction < 0.97 ? 1.33 : 1) * Math.exp(0.2 * dice.normal()))
-  }))
+  lofts.forEach((loftDeg, club) =>
+    labels.forEach((label, rung) => {
+      const fraction = knownFraction(school, label)!
+      const arc = fraction ** exponent
+      const carry = swung(speed * arc, loftDeg + 0.4 * dice.normal(), lean + leanByLength * (1 - arc))
+      cells.push({ club, rung, loftDeg, lnFraction: Math.log(fraction) })
+      truthM.push(carry * Math.exp(clubQuirk[club]! + rungQuirk[rung]! + 0.016 * quirks * dice.heavy()))
+      scatter.push(share * (fraction < 0.97 ? 1.33 : 1) * Math.exp(0.2 * dice.normal()))
+    }),
+  )
   return { cells, truthM, scatter, dice, level: own }
 }
 
@@ -124,7 +143,7 @@ export function hitM(player: SimulatedPlayer, cell: number, dayLn: number): numb
   const kind = dice.uniform()
   if (kind < 0.06) ln += Math.log(1 - dice.between(0.08, 0.55))
   else if (kind < 0.09) ln += Math.log(1 + dice.between(0.05, 0.19))
-  else if (kind < 0.10) ln += 0.6 * dice.normal()
+  else if (kind < 0.1) ln += 0.6 * dice.normal()
   return Math.max(2.5, Math.exp(ln) + 0.9144 * dice.normal())
 }
 

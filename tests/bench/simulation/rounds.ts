@@ -1,6 +1,6 @@
 /** Table (c): balls until eight tenths of the cells are truly within ± 3 yd, by hand and by the model. */
-import { fitModel, type ModelShot } from '../../../core/chart/model/fit'
-import { goodEnough, hitNext } from '../../../core/chart/model/next-shot'
+import { fitModel, type ModelShot } from '../../../core/model/fit'
+import { goodEnough, hitNext } from '../../../core/model/next-shot'
 import { metresToYards, yardsToMetres } from '../../../core/units'
 import { drawDay, drawPlayer, hitM, type SimulatedLevel } from './player'
 import { median, trimmed } from './usual'
@@ -10,7 +10,10 @@ const SHARE = 0.8
 const OPTIONS = { measSdM: 0.9144, balls: 1 }
 
 export interface Race {
-  /** Balls until it is true, by hand and by the model, in the same round and by what teaches most; the most when never. */
+  /**
+   * Balls until it is true, by hand and by the model, in the same round and by what teaches most; the most when
+   * never.
+   */
   usual: number
   round: number
   next: number
@@ -37,7 +40,7 @@ export function race(seed: number, level: SimulatedLevel, most: number): Race {
 
   // A moment of luck is no arrival: it must still be true at the next two looks.
   const HOLDS = 3
-  const arrive = (truths: () => boolean, state: { run: number, at: number }, balls: number) => {
+  const arrive = (truths: () => boolean, state: { run: number; at: number }, balls: number) => {
     state.run = truths() ? state.run + 1 : 0
     if (state.run >= HOLDS && state.at === 0) state.at = balls - HOLDS + 1
   }
@@ -50,7 +53,11 @@ export function race(seed: number, level: SimulatedLevel, most: number): Race {
     shots.push(shot(cell, Math.floor((balls - 1) / n)))
     if (usual.at === 0) {
       const piles = cells.map((_, i) => shots.filter(s => s.cell === i).map(s => s.carryM))
-      arrive(() => near(piles.map(pile => pile.length === 0 ? null : pile.length < 3 ? median(pile) : trimmed(pile))), usual, balls)
+      arrive(
+        () => near(piles.map(pile => (pile.length === 0 ? null : pile.length < 3 ? median(pile) : trimmed(pile)))),
+        usual,
+        balls,
+      )
     }
     if (round.at === 0) arrive(() => near(carriesOf(shots)), round, balls)
   }

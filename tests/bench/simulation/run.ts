@@ -1,4 +1,6 @@
-/** Redraws the tables of docs/model.md with players on seeds that nobody tuned on, prints them, and writes them there. */
+/**
+ * Redraws the tables of docs/model.md with players on seeds that nobody tuned on, prints them, and writes them there.
+ */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
@@ -23,9 +25,16 @@ const head = (name: string, columns: readonly string[]) => {
 
 function errors(): void {
   const players = many(400)
-  say(`\n### (a) Stock carry, root mean square error in yards; ${players} players, half of the cells never hit, seeds ${A} up\n`)
+  say(
+    `\n### (a) Stock carry, root mean square error in yards; ` +
+      `${players} players, half of the cells never hit, seeds ${A} up\n`,
+  )
   const tallies = [1, 3, 5, 10].map(balls => judgePlayers(A, players, balls))
-  const line = (name: string, what: string) => row(name, tallies.map(t => rmse(t, what).toFixed(1)))
+  const line = (name: string, what: string) =>
+    row(
+      name,
+      tallies.map(t => rmse(t, what).toFixed(1)),
+    )
   head('balls a hit cell', ['1', '3', '5', '10'])
   line('hit: mean', 'hit: mean')
   line('hit: mean without the longest and the shortest', 'hit: trimmed')
@@ -40,64 +49,125 @@ function errors(): void {
 
 function coverage(): void {
   const players = many(300)
-  say(`\n### (b) How often the truth lies inside the 80 % / 95 % interval, in 100; ${players} players a row, seeds ${B} up\n`)
-  const cell = (t: Tally, state: string) => `${share(t, `${state}: 80`).toFixed(1)} / ${share(t, `${state}: 95`).toFixed(1)}`
-  head('', ['hit, 1 ball', 'hit, 3', 'hit, 10', 'unhit, 1', 'unhit, 3', 'unhit, 10', 'next clean ball in its window, 3'])
+  say(
+    `\n### (b) How often the truth lies inside the 80 % / 95 % ` +
+      `interval, in 100; ${players} players a row, seeds ${B} up\n`,
+  )
+  const cell = (t: Tally, state: string) =>
+    `${share(t, `${state}: 80`).toFixed(1)} / ${share(t, `${state}: 95`).toFixed(1)}`
+  head('', [
+    'hit, 1 ball',
+    'hit, 3',
+    'hit, 10',
+    'unhit, 1',
+    'unhit, 3',
+    'unhit, 10',
+    'next clean ball in its window, 3',
+  ])
   const rows: [string, Parameters<typeof judgePlayers>[3]][] = [
-    ['all, level stated', { levelSaid: true }], ['all, level unknown', {}],
-    ...(Object.keys(LEVELS) as SimulatedLevel[]).flatMap((level): [string, Parameters<typeof judgePlayers>[3]][] => [[`${level}, stated`, { level, levelSaid: true }], [`${level}, unknown`, { level }]]),
-    ['three clubs', { clubs: 3 }], ['quirks doubled (stress)', { quirks: 2 }],
+    ['all, level stated', { levelSaid: true }],
+    ['all, level unknown', {}],
+    ...(Object.keys(LEVELS) as SimulatedLevel[]).flatMap((level): [string, Parameters<typeof judgePlayers>[3]][] => [
+      [`${level}, stated`, { level, levelSaid: true }],
+      [`${level}, unknown`, { level }],
+    ]),
+    ['three clubs', { clubs: 3 }],
+    ['quirks doubled (stress)', { quirks: 2 }],
   ]
   for (const [name, options] of rows) {
     const [one, three, ten] = [1, 3, 10].map(balls => judgePlayers(B, players, balls, options))
-    row(name, [cell(one!, 'hit'), cell(three!, 'hit'), cell(ten!, 'hit'), cell(one!, 'unhit'), cell(three!, 'unhit'), cell(ten!, 'unhit'), share(three!, 'window').toFixed(1)])
+    row(name, [
+      cell(one!, 'hit'),
+      cell(three!, 'hit'),
+      cell(ten!, 'hit'),
+      cell(one!, 'unhit'),
+      cell(three!, 'unhit'),
+      cell(ten!, 'unhit'),
+      share(three!, 'window').toFixed(1),
+    ])
   }
 }
 
 function rounds(): void {
   const players = many(40)
   const most = 240
-  say(`\n### (c) Balls until eight tenths of the cells are truly within ± 3 yd, medians; ${players} players a row, at most ${most} balls, seeds ${C} up\n`)
-  head('', ['usual round, trimmed mean', 'model, same round', 'model, hit this next', 'the model\'s own stop: balls', 'true at that stop, in 100', 'model over usual'])
+  say(
+    `\n### (c) Balls until eight tenths of the cells are truly within ± 3 yd, ` +
+      `medians; ${players} players a row, at most ${most} balls, seeds ${C} up\n`,
+  )
+  head('', [
+    'usual round, trimmed mean',
+    'model, same round',
+    'model, hit this next',
+    "the model's own stop: balls",
+    'true at that stop, in 100',
+    'model over usual',
+  ])
   for (const level of Object.keys(LEVELS) as SimulatedLevel[]) {
     const races = Array.from({ length: players }, (_, i) => race(C + i, level, most))
-    const mid = (of: (r: typeof races[0]) => number) => median(races.map(of))
+    const mid = (of: (r: (typeof races)[0]) => number) => median(races.map(of))
     const stopped = races.filter(r => r.stopBalls < most)
-    row(level, [mid(r => r.usual), mid(r => r.round), mid(r => r.next), mid(r => r.stopBalls),
-      stopped.length === 0 ? '–' : (100 * stopped.filter(r => r.stopTrue).length / stopped.length).toFixed(0), (mid(r => r.round) / mid(r => r.usual)).toFixed(2)])
+    row(level, [
+      mid(r => r.usual),
+      mid(r => r.round),
+      mid(r => r.next),
+      mid(r => r.stopBalls),
+      stopped.length === 0 ? '–' : ((100 * stopped.filter(r => r.stopTrue).length) / stopped.length).toFixed(0),
+      (mid(r => r.round) / mid(r => r.usual)).toFixed(2),
+    ])
   }
 }
 
 function statements(): void {
   const charts = many(400)
-  say(`\n### (d) Charts in 100 that ever said something false, 60 balls, looked at after every ball; ${charts} charts, seeds ${D} up\n`)
+  say(
+    `\n### (d) Charts in 100 that ever said something false, 60 balls, ` +
+      `looked at after every ball; ${charts} charts, seeds ${D} up\n`,
+  )
   const watched = Array.from({ length: charts }, (_, i) => watchChart(D + i, 60))
   head('', [...KINDS, 'any of them'])
-  const of = (test: (w: typeof watched[0]) => boolean) => (100 * watched.filter(test).length / charts).toFixed(1)
+  const of = (test: (w: (typeof watched)[0]) => boolean) => ((100 * watched.filter(test).length) / charts).toFixed(1)
   row('false at least once', [...KINDS.map(kind => of(w => w.falseKinds.has(kind))), of(w => w.falseKinds.size > 0)])
-  const sum = (key: 'sure' | 'sureFalse' | 'likely' | 'likelyFalse' | 'trueGaps') => watched.reduce((total, w) => total + w[key], 0) / charts
-  say(`\nGaps a chart after the last ball: ${sum('trueGaps').toFixed(1)} true; *sure* names ${sum('sure').toFixed(2)} (${sum('sureFalse').toFixed(3)} false), *likely* ${sum('likely').toFixed(2)} (${(100 * sum('likelyFalse') / Math.max(1e-9, sum('likely'))).toFixed(1)} in 100 false).\n`)
-  const hole = (key: keyof typeof watched[0]['holes']) => watched.reduce((total, w) => total + w.holes[key], 0) / charts
-  say(`Holes (stretches of yards) a chart after the last ball: *sure* names ${hole('sure').toFixed(2)} (${hole('sureFalse').toFixed(3)} false), *sure* and *likely* together ${hole('likely').toFixed(2)} (${(100 * hole('likelyFalse') / Math.max(1e-9, hole('likely'))).toFixed(0)} in 100 false); ${hole('trueYards').toFixed(1)} yards a chart truly are in one. A stretch is false when less than half of it is one.\n`)
+  const sum = (key: 'sure' | 'sureFalse' | 'likely' | 'likelyFalse' | 'trueGaps') =>
+    watched.reduce((total, w) => total + w[key], 0) / charts
+  say(
+    `\nGaps a chart after the last ball: ${sum('trueGaps').toFixed(1)} true; *sure* names ` +
+      `${sum('sure').toFixed(2)} (${sum('sureFalse').toFixed(3)} false), *likely* ${sum('likely').toFixed(2)} (${((100 * sum('likelyFalse')) / Math.max(1e-9, sum('likely'))).toFixed(1)} in 100 false).\n`,
+  )
+  const hole = (key: keyof (typeof watched)[0]['holes']) =>
+    watched.reduce((total, w) => total + w.holes[key], 0) / charts
+  say(
+    `Holes (stretches of yards) a chart after the last ball: *sure* names ${hole('sure').toFixed(2)} ` +
+      `(${hole('sureFalse').toFixed(3)} false), *sure* and *likely* together ${hole('likely').toFixed(2)} (${((100 * hole('likelyFalse')) / Math.max(1e-9, hole('likely'))).toFixed(0)} in 100 false); ${hole('trueYards').toFixed(1)} yards a chart truly are in one. A stretch is false when less than half of it is one.\n`,
+  )
   const players = many(60)
-  say(`A true move of 8 yd in one published cell, 20 balls in it over four visits; ${players} players a row, seeds ${M} up:\n`)
+  say(
+    `A true move of 8 yd in one published cell, 20 balls in it ` +
+      `over four visits; ${players} players a row, seeds ${M} up:\n`,
+  )
   head('', ['called, in 100', 'balls in that cell until then, median'])
   for (const level of Object.keys(LEVELS) as SimulatedLevel[]) {
     const calls = Array.from({ length: players }, (_, i) => callMove(M + i, level))
     const called = calls.filter((c): c is number => c !== null)
-    row(level, [(100 * called.length / players).toFixed(0), called.length === 0 ? '–' : median(called)])
+    row(level, [((100 * called.length) / players).toFixed(0), called.length === 0 ? '–' : median(called)])
   }
 }
 
 function everyRule(): void {
   const charts = many(240)
-  say(`\n### (e) Every rule that can be sure, through the whole program: charts in 100 that ever said something false for sure; 75 balls of a month before and 60 since, looked at after each of these; ${charts} charts, seeds ${E} up\n`)
+  say(
+    `\n### (e) Every rule that can be sure, through the whole program: charts in 100 that ever said ` +
+      `something false for sure; 75 balls of a month before and 60 since, looked at after each of these; ${charts} charts, seeds ${E} up\n`,
+  )
   const watched = Array.from({ length: charts }, (_, i) => watchAll(E + i, 60))
   const rules = [...new Set(watched.flatMap(w => [...w.falseRules.keys()]))].sort()
-  const of = (test: (w: typeof watched[0]) => boolean) => (100 * watched.filter(test).length / charts).toFixed(1)
+  const of = (test: (w: (typeof watched)[0]) => boolean) => ((100 * watched.filter(test).length) / charts).toFixed(1)
   head('', [...rules, 'any rule'])
   row('false at least once', [...rules.map(rule => of(w => w.falseRules.has(rule))), of(w => w.falseRules.size > 0)])
-  say('\nRules that are not named were never wrong. A belief, a bias or a width counts as false only where it is not so by the truth of that player; more than half of a sure hole must truly be one.\n')
+  say(
+    '\nRules that are not named were never wrong. A belief, a bias or a width counts as false only ' +
+      'where it is not so by the truth of that player; more than half of a sure hole must truly be one.\n',
+  )
   const faulty = many(40)
   say(`Made wrong on purpose, how often it is said for sure within those 60 balls; ${faulty} charts a row:\n`)
   head('', ['listed, in 100', 'balls until then, median', 'said for sure, in 100', 'balls until then, median'])
@@ -105,24 +175,32 @@ function everyRule(): void {
     const all = Array.from({ length: faulty }, (_, i) => watchAll(E + 1000 + i, 60, fault))
     const told = (of: 'listedAfter' | 'foundAfter') => {
       const after = all.map(one => one[of]).filter((balls): balls is number => balls !== null)
-      return [(100 * after.length / faulty).toFixed(0), after.length === 0 ? '–' : median(after)]
+      return [((100 * after.length) / faulty).toFixed(0), after.length === 0 ? '–' : median(after)]
     }
     row(what, [...told('listedAfter'), ...told('foundAfter')])
   }
-  say('\nFlyers by the carry alone, as here, pass for scatter; it is the launch that tells them (`tests/core/readings.test.ts`).')
+  say(
+    '\nFlyers by the carry alone, as here, pass for scatter; it is ' +
+      'the launch that tells them (`tests/core/readings.test.ts`).',
+  )
 }
 
 const parts = { a: errors, b: coverage, c: rounds, d: statements, e: everyRule }
 const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]
 const started = performance.now()
-for (const part of wanted.length > 0 ? wanted : Object.keys(parts) as (keyof typeof parts)[]) parts[part]()
+for (const part of wanted.length > 0 ? wanted : (Object.keys(parts) as (keyof typeof parts)[])) parts[part]()
 process.stdout.write(`\n${((performance.now() - started) / 1000).toFixed(0)} s\n`)
 
 const [FROM, TO] = ['<!-- simulation: begin -->', '<!-- simulation: end -->']
 if (SIZE === 1 && wanted.length === 0) {
   const path = 'docs/model.md'
   const text = readFileSync(path, 'utf8')
-  if (!text.includes(FROM) || !text.includes(TO)) throw new Error(`${path} has no place for the tables: ${FROM} … ${TO}`)
+  if (!text.includes(FROM) || !text.includes(TO))
+    throw new Error(`${path} has no place for the tables: ${FROM} … ${TO}`)
   const day = new Date().toISOString().slice(0, 10)
-  writeFileSync(path, `${text.slice(0, text.indexOf(FROM) + FROM.length)}\n\nDrawn on ${day} by \`npm run simulate\`.\n${lines.join('\n')}\n\n${text.slice(text.indexOf(TO))}`)
+  writeFileSync(
+    path,
+    `${text.slice(0, text.indexOf(FROM) + FROM.length)}\n\nDrawn on ${day} by ` +
+      `\`npm run simulate\`.\n${lines.join('\n')}\n\n${text.slice(text.indexOf(TO))}`,
+  )
 }

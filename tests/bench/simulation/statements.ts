@@ -1,17 +1,25 @@
-/** Table (d): charts in which a statement was ever false, looked at after every ball; and how many true ones are found. */
-import { fitModel, type Fit, type ModelSession, type ModelShot } from '../../../core/chart/model/fit'
-import { SAY } from '../../../core/chart/model/constants'
-import { likelyOnes } from '../../../core/chart/model/say'
-import { evidenceOfMove, probabilityOfGap, probabilityOfLooser, probabilityOfOverlap } from '../../../core/chart/model/statements'
+/**
+ * Table (d): charts in which a statement was ever false, looked at after every ball; and how many true ones are
+ * found.
+ */
+import { fitModel, type Fit, type ModelSession, type ModelShot } from '../../../core/model/fit'
+import { SAY } from '../../../core/model/constants'
+import { likelyOnes } from '../../../core/stats/false-discovery'
+import {
+  evidenceOfMove,
+  probabilityOfGap,
+  probabilityOfLooser,
+  probabilityOfOverlap,
+} from '../../../core/model/statements'
 import { yardsToMetres } from '../../../core/units'
 import { chooseHit, visit } from './errors'
 import { coverOf, grippedDown, targetsOf } from '../../../core/gaps/cover'
 import { stretches, type CoverShot } from '../../../core/gaps/stretches'
-import { ballSd } from '../../../core/chart/model/estimate'
+import { ballSd } from '../../../core/model/estimate'
 import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
 
 export const KINDS = ['gap', 'overlap', 'looser', 'moved', 'hole'] as const
-export type Kind = typeof KINDS[number]
+export type Kind = (typeof KINDS)[number]
 
 const GAP_M = yardsToMetres(12)
 const NEAR_M = yardsToMetres(4)
@@ -21,23 +29,47 @@ const SIDE_SHARE = 0.05
 const MISHITS = 0.07
 
 function shotOf(i: number, carryM: number, certaintySdM: number, scatterSdM: number): CoverShot[] {
-  const shot: CoverShot = { clubId: String(i), rungId: '', grippedDown: false, predicted: false, carryM, certaintySdM, scatterSdM, sideBiasM: 0, sideSdM: SIDE_SHARE * carryM }
+  const shot: CoverShot = {
+    clubId: String(i),
+    rungId: '',
+    grippedDown: false,
+    predicted: false,
+    carryM,
+    certaintySdM,
+    scatterSdM,
+    sideBiasM: 0,
+    sideSdM: SIDE_SHARE * carryM,
+  }
   return [shot, grippedDown(shot)]
 }
 
 /** What would be said of holes by a fit, and what is true: by the true carries and scatters, known for certain. */
-function holesOf(fit: Fit, { truthM, scatter }: SimulatedPlayer): { said: { kind: 'sure' | 'likely', trueShare: number }[], trueYards: number } {
+function holesOf(
+  fit: Fit,
+  { truthM, scatter }: SimulatedPlayer,
+): { said: { kind: 'sure' | 'likely'; trueShare: number }[]; trueYards: number } {
   const n = fit.mean.length
   const known = truthM.map((_, i) => Math.exp(fit.mean[i]!))
-  const player = { mishitShare: MISHITS, sideShare: SIDE_SHARE }
-  const said = coverOf(known.flatMap((carryM, i) => shotOf(i, carryM, carryM * Math.sqrt(fit.covariance[i * n + i]!), carryM * ballSd(fit, i))), { ...player, spread: fit.spread }, targetsOf(known, 'yd'))
-  const looks = scatter.map((s, i) => s * truthM[i]! / (truthM[i]! + 30)).sort((a, b) => a - b)
+  const player = { mishitShare: MISHITS, sideShare: SIDE_SHARE, sideBias: 0 }
+  const said = coverOf(
+    known.flatMap((carryM, i) =>
+      shotOf(i, carryM, carryM * Math.sqrt(fit.covariance[i * n + i]!), carryM * ballSd(fit, i)),
+    ),
+    { ...player, spread: fit.spread },
+    targetsOf(known, 'yd'),
+  )
+  const looks = scatter.map((s, i) => (s * truthM[i]!) / (truthM[i]! + 30)).sort((a, b) => a - b)
   const spread = looks[looks.length >> 1]!
   const truth = truthM.flatMap((carryM, i) => shotOf(i, carryM, 0, carryM * scatter[i]!))
   const isHole = (atM: number) => coverOf(truth, { ...player, spread }, [atM])[0]!.hole !== null
-  const found = stretches(said, one => one.hole === 'sure' || one.hole === 'likely' ? 'hole' : null).filter(({ all }) => all.length > 1 || all.some(one => one.hole === 'sure'))
+  const found = stretches(said, one => (one.hole === 'sure' || one.hole === 'likely' ? 'hole' : null)).filter(
+    ({ all }) => all.length > 1 || all.some(one => one.hole === 'sure'),
+  )
   return {
-    said: found.map(({ all }) => ({ kind: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? 'sure' as const : 'likely' as const, trueShare: all.filter(one => isHole(one.atM)).length / all.length })),
+    said: found.map(({ all }) => ({
+      kind: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? ('sure' as const) : ('likely' as const),
+      trueShare: all.filter(one => isHole(one.atM)).length / all.length,
+    })),
     trueYards: targetsOf(truthM, 'yd').filter(isHole).length,
   }
 }
@@ -51,14 +83,17 @@ function neighbours(fit: Fit): [number, number][] {
 export interface Watched {
   /** Kinds of which this chart ever said something false. */
   falseKinds: Set<Kind>
-  /** Of gaps standing at the end: sure and likely ones, and those of them that are false; and all true ones wider by 3 yd. */
+  /**
+   * Of gaps standing at the end: sure and likely ones, and those of them that are false; and all true ones wider by 3
+   * yd.
+   */
   sure: number
   sureFalse: number
   likely: number
   likelyFalse: number
   trueGaps: number
   /** Of holes said at the end the same, and how many yards truly are one. */
-  holes: { sure: number, sureFalse: number, likely: number, likelyFalse: number, trueYards: number }
+  holes: { sure: number; sureFalse: number; likely: number; likelyFalse: number; trueYards: number }
 }
 
 /** One chart, so many balls over some visits, looked at after every ball. */
@@ -70,7 +105,15 @@ export function watchChart(seed: number, balls: number): Watched {
   // What was published a month before, from five balls a cell.
   const hit = chooseHit(player, 1).slice(0, 15)
   const published = fitModel(cells, [{ day: 0, shots: visit(player, hit, 5) }], 0)
-  const out: Watched = { falseKinds: new Set(), sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueGaps: 0, holes: { sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueYards: 0 } }
+  const out: Watched = {
+    falseKinds: new Set(),
+    sure: 0,
+    sureFalse: 0,
+    likely: 0,
+    likelyFalse: 0,
+    trueGaps: 0,
+    holes: { sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueYards: 0 },
+  }
   const sessions: ModelSession[] = []
   const VISITS = 4
   const n = cells.length
@@ -90,24 +133,49 @@ export function watchChart(seed: number, balls: number): Watched {
         if (odds[i]! >= SAY.gapSure && step(pair) <= GAP_M) out.falseKinds.add('gap')
       })
       for (let a = 0; a < n; a++) {
-        if (fit.cellDegrees[a]! > 0 && looseTruth[a]! <= SAY.looserRatio && probabilityOfLooser(fit, a, SAY.looserRatio) >= SAY.looserSure) out.falseKinds.add('looser')
+        if (
+          fit.cellDegrees[a]! > 0 &&
+          looseTruth[a]! <= SAY.looserRatio &&
+          probabilityOfLooser(fit, a, SAY.looserRatio) >= SAY.looserSure
+        )
+          out.falseKinds.add('looser')
         for (let b = 0; b < a; b++) {
-          if (probabilityOfOverlap(fit, b, a, NEAR_M) >= SAY.overlap && Math.abs(truthM[a]! - truthM[b]!) >= NEAR_M) out.falseKinds.add('overlap')
+          if (probabilityOfOverlap(fit, b, a, NEAR_M) >= SAY.overlap && Math.abs(truthM[a]! - truthM[b]!) >= NEAR_M)
+            out.falseKinds.add('overlap')
         }
       }
-      const since = sessions.map(s => ({ shots: s.shots.filter(shot => shot.cell === cell) })).filter(s => s.shots.length > 0)
-      const e = evidenceOfMove(fit, cell, { carryM: Math.exp(published.mean[cell]!), lnVariance: published.covariance[cell * n + cell]! }, since)
+      const since = sessions
+        .map(s => ({ shots: s.shots.filter(shot => shot.cell === cell) }))
+        .filter(s => s.shots.length > 0)
+      const e = evidenceOfMove(
+        fit,
+        cell,
+        { carryM: Math.exp(published.mean[cell]!), lnVariance: published.covariance[cell * n + cell]! },
+        since,
+      )
       if (e >= SAY.moved) out.falseKinds.add('moved')
       const holes = holesOf(fit, player)
       // A stretch is false when less than half of it is one.
       if (holes.said.some(one => one.kind === 'sure' && one.trueShare < 0.5)) out.falseKinds.add('hole')
       if (v === VISITS - 1 && k === every - 1) {
-        out.holes = { sure: holes.said.filter(one => one.kind === 'sure').length, sureFalse: holes.said.filter(one => one.kind === 'sure' && one.trueShare < 0.5).length, likely: holes.said.length, likelyFalse: holes.said.filter(one => one.trueShare < 0.5).length, trueYards: holes.trueYards }
-        const likely = likelyOnes(odds)
+        out.holes = {
+          sure: holes.said.filter(one => one.kind === 'sure').length,
+          sureFalse: holes.said.filter(one => one.kind === 'sure' && one.trueShare < 0.5).length,
+          likely: holes.said.length,
+          likelyFalse: holes.said.filter(one => one.trueShare < 0.5).length,
+          trueYards: holes.trueYards,
+        }
+        const likely = likelyOnes(odds, SAY.likelyFalseShare)
         pairs.forEach((pair, i) => {
           const real = step(pair) > GAP_M
-          if (odds[i]! >= SAY.gapSure) { out.sure++; if (!real) out.sureFalse++ }
-          if (likely[i]) { out.likely++; if (!real) out.likelyFalse++ }
+          if (odds[i]! >= SAY.gapSure) {
+            out.sure++
+            if (!real) out.sureFalse++
+          }
+          if (likely[i]) {
+            out.likely++
+            if (!real) out.likelyFalse++
+          }
         })
         const order = [...truthM].sort((a, b) => a - b)
         out.trueGaps = order.slice(1).filter((m, i) => m - order[i]! > GAP_M).length
@@ -139,8 +207,19 @@ export function callMove(seed: number, level: SimulatedLevel): number | null {
       if (cell !== moved) continue
       inCell++
       const fit = fitModel(cells, sessions, 30 + v)
-      const since = sessions.slice(1).map(s => ({ shots: s.shots.filter(shot => shot.cell === moved) })).filter(s => s.shots.length > 0)
-      if (evidenceOfMove(fit, moved, { carryM: Math.exp(published.mean[moved]!), lnVariance: published.covariance[moved * n + moved]! }, since) >= SAY.moved) return inCell
+      const since = sessions
+        .slice(1)
+        .map(s => ({ shots: s.shots.filter(shot => shot.cell === moved) }))
+        .filter(s => s.shots.length > 0)
+      if (
+        evidenceOfMove(
+          fit,
+          moved,
+          { carryM: Math.exp(published.mean[moved]!), lnVariance: published.covariance[moved * n + moved]! },
+          since,
+        ) >= SAY.moved
+      )
+        return inCell
     }
   }
   return null

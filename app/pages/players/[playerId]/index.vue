@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import FrameStagePage from '~/components/frame/StagePage.vue'
 
 /** Where the work goes on: the chart when there are balls, the range when there is a bag, else the bag. */
 const { playerId, record } = usePlayerRoute()
-watch(() => record.player, (player) => {
-  if (!player || player.id !== playerId.value) return
-  const ready = clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0
-  const stage = record.shots.length > 0 ? 'chart' : ready ? 'session' : 'bag'
-  void navigateTo(`/players/${playerId.value}/${stage}`, { replace: true })
-}, { immediate: true })
+watch(
+  () => record.player,
+  player => {
+    if (!player || player.id !== playerId.value) return
+    const ready = clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0
+    const stage = record.shots.length > 0 ? 'chart' : ready ? 'session' : 'bag'
+    void navigateTo(`/players/${playerId.value}/${stage}`, { replace: true })
+  },
+  { immediate: true },
+)
 </script>
 
 <template>

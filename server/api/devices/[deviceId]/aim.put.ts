@@ -1,8 +1,10 @@
 import { DeviceAim } from '../../../../shared/device'
 import { aimDevice } from '../../../data/devices'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute, readChecked } from '../../../request/refuse'
 
 /** What the device's next balls are for, as it is chosen on the screen. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { at, fromMs, sentAtMs } = await readChecked(event, DeviceAim)
   const nowMs = Date.now()

@@ -1,7 +1,9 @@
 import { revokeDevice } from '../../../data/devices'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute } from '../../../request/refuse'
 
 /** Revoked: its token opens nothing any more. What it sent stays. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   await revokeDevice(coach, idFromRoute(event, 'deviceId', 'device'))
   return { ok: true }

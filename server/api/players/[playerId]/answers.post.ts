@@ -1,10 +1,16 @@
 import { FlagAnswerRecord } from '../../../../shared/flag-answer'
 import { addAnswer } from '../../../data/flag-answers'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute, readChecked } from '../../../request/refuse'
 
 /** What the coach says to a flag. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
-  const answer = await addAnswer(coach, idFromRoute(event, 'playerId', 'player'), await readChecked(event, FlagAnswerRecord))
+  const answer = await addAnswer(
+    coach,
+    idFromRoute(event, 'playerId', 'player'),
+    await readChecked(event, FlagAnswerRecord),
+  )
   setResponseStatus(event, 202)
   return { taken: [answer.id] }
 })

@@ -1,7 +1,9 @@
 import { BagChange } from '../../../../shared/bag'
 import { saveBag } from '../../../data/bags'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute, readChecked } from '../../../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   return saveBag(coach, playerId, await readChecked(event, BagChange))

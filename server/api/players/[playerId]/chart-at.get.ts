@@ -1,7 +1,10 @@
 import { askerOf, workOut } from '../../../calibration/pool'
+import { requireCoach } from '../../../request/coach'
+import { momentOf } from '../../../request/query'
+import { idFromRoute } from '../../../request/refuse'
 
 /** The carry chart as it stood at the end of a past moment: what was hit later is not known there. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const atMs = momentOf('at', getQuery(event).at)
   return workOut(askerOf(event, coach), idFromRoute(event, 'playerId', 'player'), 'chartAt', String(atMs), atMs)

@@ -1,12 +1,14 @@
-import { comparePlayers } from '../../../../core/chart/compare-players'
-import { dayOf } from '../../../../core/chart/grid-fit'
+import { comparePlayers } from '../../../../core/history/compare-players'
+import { dayOf } from '../../../../core/shot/player-shots'
 import { askerOf, workOut } from '../../../calibration/pool'
 import { bagOf } from '../../../data/bags'
 import { findPlayer } from '../../../data/players'
 import { Id } from '../../../../shared/text'
+import { requireCoach } from '../../../request/coach'
+import { checked, idFromRoute } from '../../../request/refuse'
 
 /** Stock shots that this player and another of the academy both have, side by side. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const asker = askerOf(event, coach)
   const nowMs = Date.now()

@@ -1,9 +1,17 @@
 import { askerOf } from '../../../calibration/pool'
 import { compareDays } from '../../../data/published'
+import { requireCoach } from '../../../request/coach'
+import { sideOf } from '../../../request/query'
+import { idFromRoute } from '../../../request/refuse'
 
 /** What moved between two days (milliseconds) or two published charts ("number:3"). */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { from, to } = getQuery(event)
-  return compareDays(askerOf(event, coach), idFromRoute(event, 'playerId', 'player'), sideOf('from', from), sideOf('to', to))
+  return compareDays(
+    askerOf(event, coach),
+    idFromRoute(event, 'playerId', 'player'),
+    sideOf('from', from),
+    sideOf('to', to),
+  )
 })

@@ -1,13 +1,16 @@
 import { groupBy } from '../../../../core/group-by'
 import { ShotBatch } from '../../../../shared/session'
 import { logBall, putShots } from '../../../data/shots'
+import { requireCoach, requireSession } from '../../../request/coach'
+import { tell } from '../../../live'
+import { idFromRoute, readChecked } from '../../../request/refuse'
 
 /** Balls as the browser knows them: new ones, and changed ones under their next version. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const session = await requireSession(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   const { shots } = await readChecked(event, ShotBatch)
-  const logged = shots.length === 1 && await logBall(session, playerId, shots[0]!)
+  const logged = shots.length === 1 && (await logBall(session, playerId, shots[0]!))
   if (!logged) await putShots(await requireCoach(event), playerId, shots)
   // Another screen on the same session sees them at once.
   for (const [sessionId, own] of groupBy(shots, shot => shot.sessionId)) tell(sessionId, { deviceId: null, shots: own })

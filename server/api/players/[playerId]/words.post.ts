@@ -1,10 +1,16 @@
-import { CellWordRecord } from '../../../../shared/cell-word'
-import { addWord } from '../../../data/cell-words'
+import { CellRemarkRecord } from '../../../../shared/cell-remark'
+import { addWord } from '../../../data/cell-remarks'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute, readChecked } from '../../../request/refuse'
 
 /** What the coach or the player says of a stock shot, beside what is measured. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
-  const word = await addWord(coach, idFromRoute(event, 'playerId', 'player'), await readChecked(event, CellWordRecord))
+  const word = await addWord(
+    coach,
+    idFromRoute(event, 'playerId', 'player'),
+    await readChecked(event, CellRemarkRecord),
+  )
   setResponseStatus(event, 202)
   return { taken: [word.id] }
 })

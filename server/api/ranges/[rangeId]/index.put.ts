@@ -1,10 +1,15 @@
 import { RangeRecord } from '../../../../shared/range'
 import { putRange } from '../../../data/ranges'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute, readChecked, refuse } from '../../../request/refuse'
 
 /** A range with all its signs and targets. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const record = await readChecked(event, RangeRecord)
-  if (record.id !== idFromRoute(event, 'rangeId', 'range')) throw refuse(422, 'The range in the address is not the one that was sent.', [{ field: 'id', message: 'The range in the address is not the one that was sent.' }])
+  if (record.id !== idFromRoute(event, 'rangeId', 'range'))
+    throw refuse(422, 'The range in the address is not the one that was sent.', [
+      { field: 'id', message: 'The range in the address is not the one that was sent.' },
+    ])
   return putRange(coach, record)
 })

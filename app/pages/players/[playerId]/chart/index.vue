@@ -2,10 +2,25 @@
 import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
 import { chartProgress, type CarryChart } from '#core/chart/chart-cell'
 import type { FIRMNESS_MS2, Firmness } from '#core/flight/run-out'
-import { rangeBallWords } from '#shared/air-words'
+import { rangeBallText } from '#words/air'
 import { rungName } from '#core/swing/scale'
 import type { Player, Thresholds } from '#shared/player'
-import { nextWords, readyWords } from '#shared/next-words'
+import { nextText, readyText } from '#words/next'
+import { Refused, api } from '~/utils/api'
+import { useCellRemarks } from '~/composables/useCellRemarks'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useTotals } from '~/composables/useTotals'
+import { useAccount } from '~/stores/account'
+import { shortDate } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
+import ChartCarryGrid from '~/components/chart/CarryGrid.vue'
+import ChartCellPanel from '~/components/chart/CellPanel.vue'
+import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameNumbersGate from '~/components/frame/NumbersGate.vue'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
@@ -13,11 +28,11 @@ const { chart, known, next, ready, retestDueMs, air, rangeBalls } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
-const { saidOf } = useCellWords()
+const { remarksOf } = useCellRemarks()
 const { copy } = useClipboard({ legacy: true })
 const route = useRoute()
 /** The opened stock shot has its own address, so that it can be linked and gone back from. */
-const opened = computed(() => asOf.value ? undefined : chart.value.find(cell => cellKey(cell) === route.query.cell))
+const opened = computed(() => (asOf.value ? undefined : chart.value.find(cell => cellKey(cell) === route.query.cell)))
 function openCell(cell?: StockShot) {
   const { cell: _, ...rest } = route.query
   void navigateTo({ query: cell ? { ...rest, cell: cellKey(cell) } : rest }, { replace: !!opened.value && !!cell })
@@ -42,7 +57,11 @@ const airTaken = computed(() => record.sessions.some(session => session.air.leng
 
 async function setThresholds(thresholds: Thresholds, failed: string) {
   try {
-    record.player = await api<Player>(`/api/players/${playerId.value}`, { method: 'PATCH', body: { version: record.player!.version, thresholds } })
+    record.player = await api('/api/players/:playerId', {
+      params: { playerId: playerId.value },
+      method: 'PATCH',
+      body: { version: record.player!.version, thresholds },
+    })
   } catch (error) {
     toast.add({ title: failed, description: (error as Error).message, color: 'error' })
     if (error instanceof Refused && error.status === 409) record.player = { ...(error.current as Player) }
@@ -54,21 +73,38 @@ async function copyTable() {
   const used = clubsInUse(record.bag)
   const byKey = new Map(shown.value.map(cell => [cellKey(cell), cell]))
   const figure = (cell: StockShot) => {
-    const written = saidOf(cell).written?.carryM
+    const written = remarksOf(cell).written?.carryM
     const carryM = written ?? byKey.get(cellKey(cell))?.carryM
     return carryM == null || isStruckOut(record.bag, cell) ? '' : text(carryM)
   }
-  const rows = [...rungsInUse(record.bag)].reverse().map(rung => [rungName(rung), ...used.map(club => figure({ clubId: club.id, rungId: rung.id }))])
+  const rows = [...rungsInUse(record.bag)]
+    .reverse()
+    .map(rung => [rungName(rung), ...used.map(club => figure({ clubId: club.id, rungId: rung.id }))])
   await copy([[`Carry, ${unit.value}`, ...used.map(club => club.label)], ...rows].map(row => row.join('\t')).join('\n'))
   toast.add({ title: 'Copied: paste it into a spreadsheet', icon: 'i-lucide-clipboard-check' })
 }
 
 const more = computed(() => [
-  { label: 'One decimal', type: 'checkbox' as const, checked: account.decimals === 1, onUpdateChecked: (on: boolean) => { account.decimals = on ? 1 : 0 } },
-  { label: 'As of a past day', icon: 'i-lucide-history', onSelect: () => void goTo(new Date(serverNowMs() - 30 * 86_400_000).toISOString().slice(0, 10)) },
+  {
+    label: 'One decimal',
+    type: 'checkbox' as const,
+    checked: account.decimals === 1,
+    onUpdateChecked: (on: boolean) => {
+      account.decimals = on ? 1 : 0
+    },
+  },
+  {
+    label: 'As of a past day',
+    icon: 'i-lucide-history',
+    onSelect: () => void goTo(new Date(serverNowMs() - 30 * 86_400_000).toISOString().slice(0, 10)),
+  },
   { label: 'By club speed', icon: 'i-lucide-gauge', to: `/players/${playerId.value}/chart/speed` },
-  ...(['soft', 'medium', 'firm'] as const satisfies readonly (keyof typeof FIRMNESS_MS2)[]).map(ground => (
-    { label: `Total on ${ground} ground`, type: 'checkbox' as const, checked: totalOn.value === ground, onUpdateChecked: (on: boolean) => void showTotal(on ? ground : undefined) })),
+  ...(['soft', 'medium', 'firm'] as const satisfies readonly (keyof typeof FIRMNESS_MS2)[]).map(ground => ({
+    label: `Total on ${ground} ground`,
+    type: 'checkbox' as const,
+    checked: totalOn.value === ground,
+    onUpdateChecked: (on: boolean) => void showTotal(on ? ground : undefined),
+  })),
   { label: 'Copy for a spreadsheet', icon: 'i-lucide-clipboard-copy', onSelect: () => void copyTable() },
   { label: 'Shots as CSV', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/shots.csv`, external: true },
   { label: 'Chart file', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/chart.json`, external: true },
@@ -80,18 +116,23 @@ function switchAir() {
 }
 
 /** The chart as it stood at the end of a past day, as the server works it out; null for today. */
-const asOf = computed(() => typeof route.query.asOf === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.asOf) ? route.query.asOf : null)
-const asOfMs = computed(() => asOf.value ? Math.min(serverNowMs(), Date.parse(`${asOf.value}T23:59:59.999Z`)) : null)
+const asOf = computed(() =>
+  typeof route.query.asOf === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.asOf) ? route.query.asOf : null,
+)
+const asOfMs = computed(() => (asOf.value ? Math.min(serverNowMs(), Date.parse(`${asOf.value}T23:59:59.999Z`)) : null))
 const past = shallowRef<CarryChart>()
 const pastFailure = ref('')
-const shown = computed(() => asOf.value ? past.value ?? [] : chart.value)
+const shown = computed(() => (asOf.value ? (past.value ?? []) : chart.value))
 async function fetchPast() {
   past.value = undefined
   pastFailure.value = ''
   if (asOfMs.value === null) return
   const asked = asOf.value
   try {
-    const reply = await api<{ chart: CarryChart }>(`/api/players/${playerId.value}/chart-at?at=${asOfMs.value}`)
+    const reply = await api('/api/players/:playerId/chart-at', {
+      params: { playerId: playerId.value },
+      query: { at: asOfMs.value },
+    })
     if (asked === asOf.value) past.value = reply.chart
   } catch (error) {
     if (asked === asOf.value) pastFailure.value = (error as Error).message
@@ -102,9 +143,14 @@ const goTo = (day: string | undefined) => navigateTo({ query: day ? { asOf: day 
 const today = new Date().toISOString().slice(0, 10)
 
 /** What comes after the first, each said once. */
-const after = computed(() => [...new Set(next.value.slice(1).map(cellName))].filter(name => name !== cellName(next.value[0]!)))
+const after = computed(() =>
+  [...new Set(next.value.slice(1).map(cellName))].filter(name => name !== cellName(next.value[0]!)),
+)
 const totalOn = computed(() => record.player?.thresholds.totalOn)
-const totals = useTotals(() => shown.value, () => totalOn.value)
+const totals = useTotals(
+  () => shown.value,
+  () => totalOn.value,
+)
 function showTotal(firmness: Firmness | undefined) {
   const { totalOn: _, ...rest } = record.player!.thresholds
   return setThresholds(firmness ? { ...rest, totalOn: firmness } : rest, 'Carry and total could not be switched')
@@ -119,7 +165,10 @@ const line = computed(() => {
   const first = Math.min(...record.shots.map(shot => shot.hitAtMs))
   if (balls + out === 0) return 'No balls yet.'
   const how = air.value === 'neutral' ? 'Neutral air' : 'As measured'
-  return `${how}, ${balls} ${balls === 1 ? 'ball' : 'balls'} since ${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
+  return (
+    `${how}, ${balls} ${balls === 1 ? 'ball' : 'balls'} since ` +
+    `${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
+  )
 })
 </script>
 
@@ -127,55 +176,144 @@ const line = computed(() => {
   <FrameStagePage title="Carry chart">
     <template #line>{{ line }}&nbsp;</template>
     <template #actions>
-      <UButton v-if="airTaken" color="neutral" :variant="air === 'neutral' ? 'solid' : 'outline'" :aria-pressed="air === 'neutral'" icon="i-lucide-wind" @click="switchAir">Neutral air</UButton>
-      <UButton :to="`/players/${playerId}/chart/believed`" color="neutral" variant="outline" icon="i-lucide-message-circle">Believed</UButton>
-      <UButton :to="`/players/${playerId}/chart/compare`" color="neutral" variant="outline" icon="i-lucide-git-compare-arrows">What moved</UButton>
+      <UButton
+        v-if="airTaken"
+        color="neutral"
+        :variant="air === 'neutral' ? 'solid' : 'outline'"
+        :aria-pressed="air === 'neutral'"
+        icon="i-lucide-wind"
+        @click="switchAir"
+        >Neutral air</UButton
+      >
+      <UButton
+        :to="`/players/${playerId}/chart/believed`"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-message-circle"
+        >Believed</UButton
+      >
+      <UButton
+        :to="`/players/${playerId}/chart/compare`"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-git-compare-arrows"
+        >What moved</UButton
+      >
       <UButton :to="`/players/${playerId}/chart/published`" icon="i-lucide-stamp">Publish</UButton>
-      <UDropdownMenu :items="more"><UButton color="neutral" variant="outline" icon="i-lucide-ellipsis" aria-label="More about this chart" /></UDropdownMenu>
+      <UDropdownMenu :items="more"
+        ><UButton color="neutral" variant="outline" icon="i-lucide-ellipsis" aria-label="More about this chart"
+      /></UDropdownMenu>
     </template>
     <FrameEmptyStep
-      v-if="!hasGrid" icon="i-lucide-backpack" words="The chart needs a bag." help="Clubs go across, swing lengths go down." action="To the bag" :to="`/players/${playerId}/bag`"
+      v-if="!hasGrid"
+      icon="i-lucide-backpack"
+      words="The chart needs a bag."
+      help="Clubs go across, swing lengths go down."
+      action="To the bag"
+      :to="`/players/${playerId}/bag`"
     />
     <div v-else-if="asOf" class="space-y-4">
       <div class="raised flex flex-wrap items-center gap-3 p-4">
-        <label class="flex items-center gap-2"><UIcon name="i-lucide-history" /> The chart as it stood at the end of <input :value="asOf" type="date" :max="today" class="min-h-11 rounded-md border border-(--ui-border-accented) bg-(--raised) px-2" @change="goTo(($event.target as HTMLInputElement).value)"></label>
-        <span class="soft">Clubs and swing lengths as they are today; what was hit or written later is not known here.</span>
+        <label class="flex items-center gap-2"
+          ><UIcon name="i-lucide-history" /> The chart as it stood at the end of
+          <input
+            :value="asOf"
+            type="date"
+            :max="today"
+            class="min-h-11 rounded-md border border-(--ui-border-accented) bg-(--raised) px-2"
+            @change="goTo(($event.target as HTMLInputElement).value)"
+        /></label>
+        <span class="soft"
+          >Clubs and swing lengths as they are today; what was hit or written later is not known here.</span
+        >
         <UButton color="neutral" variant="outline" @click="goTo(undefined)">Back to today</UButton>
       </div>
-      <p v-if="pastFailure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">{{ pastFailure }} <UButton size="sm" color="neutral" variant="outline" @click="fetchPast">Try again</UButton></p>
-      <ChartCarryGrid v-else-if="past" :chart="past" :clubs="clubs.grid" :at-ms="asOfMs ?? undefined" caption="Carry chart of a past day: swing lengths down, clubs across" @open="navigateTo({ path: `/players/${playerId}/chart/compare`, query: { fromDay: asOf } })" />
+      <p v-if="pastFailure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">
+        {{ pastFailure }} <UButton size="sm" color="neutral" variant="outline" @click="fetchPast">Try again</UButton>
+      </p>
+      <ChartCarryGrid
+        v-else-if="past"
+        :chart="past"
+        :clubs="clubs.grid"
+        :at-ms="asOfMs ?? undefined"
+        caption="Carry chart of a past day: swing lengths down, clubs across"
+        @open="navigateTo({ path: `/players/${playerId}/chart/compare`, query: { fromDay: asOf } })"
+      />
       <p v-else class="soft" role="status">Working out that day…</p>
     </div>
     <FrameNumbersGate v-else>
-      <p v-if="totalOn" class="raised mb-3 flex flex-wrap items-center gap-3 px-4 py-2"><span>Total first, on {{ totalOn }} ground: carry and run, each run known to about half of itself. Carry stands below it.</span> <UButton size="sm" color="neutral" variant="outline" @click="showTotal(undefined)">Carry first</UButton></p>
-      <ChartCarryGrid v-if="clubs.grid.length > 0" :chart="chart" :clubs="clubs.grid" :totals="totals" caption="Carry chart: swing lengths down, clubs across" @open="openCell" />
+      <p v-if="totalOn" class="raised mb-3 flex flex-wrap items-center gap-3 px-4 py-2">
+        <span
+          >Total first, on {{ totalOn }} ground: carry and run, each run known to about half of itself. Carry stands
+          below it.</span
+        >
+        <UButton size="sm" color="neutral" variant="outline" @click="showTotal(undefined)">Carry first</UButton>
+      </p>
+      <ChartCarryGrid
+        v-if="clubs.grid.length > 0"
+        :chart="chart"
+        :clubs="clubs.grid"
+        :totals="totals"
+        caption="Carry chart: swing lengths down, clubs across"
+        @open="openCell"
+      />
       <ShotsSetAside class="mt-4" />
       <section v-if="!anyBall" class="raised mt-5 flex flex-wrap items-center justify-between gap-3 p-4">
-        <p class="text-lg font-bold">No stock shot has a number yet. The first few balls fill the whole chart, roughly at first.</p>
+        <p class="text-lg font-bold">
+          No stock shot has a number yet. The first few balls fill the whole chart, roughly at first.
+        </p>
         <UButton size="lg" :to="`/players/${playerId}/session`">Hit the first balls</UButton>
       </section>
       <div v-else-if="hit > 0" class="mt-5 grid grid-cols-1 gap-4 lg:grid-cols-2">
         <section v-if="next[0]" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
           <h2 id="next-title" class="soft text-sm">Hit next</h2>
           <p class="text-xl leading-snug font-bold">{{ cellName(next[0]) }}, {{ next[0].balls }} balls</p>
-          <p class="mt-0.5">{{ nextWords(next[0], cellName) }}<template v-if="after.length > 0"> Then {{ after.join(', ') }}.</template></p>
+          <p class="mt-0.5">
+            {{ nextText(next[0], cellName) }}<template v-if="after.length > 0"> Then {{ after.join(', ') }}.</template>
+          </p>
           <UButton class="mt-3" variant="outline" :to="`/players/${playerId}/session`">To the range</UButton>
         </section>
         <section v-if="ready" class="raised p-4" aria-labelledby="ready-title">
           <h2 id="ready-title" class="soft text-sm">How far it has come</h2>
-          <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'"><UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyWords(ready, unit) }}</p>
-          <p v-if="retestDueMs !== null" class="mt-0.5">{{ retestDueMs < serverNowMs() ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.` : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.` }}</p>
+          <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'">
+            <UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyText(ready, unit) }}
+          </p>
+          <p v-if="retestDueMs !== null" class="mt-0.5">
+            {{
+              retestDueMs < serverNowMs()
+                ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.`
+                : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.`
+            }}
+          </p>
         </section>
       </div>
       <section v-if="clubs.others.length > 0" class="mt-8" aria-labelledby="others-title">
         <h2 id="others-title" class="text-xl font-bold">Longer clubs</h2>
         <p class="soft mb-2">Each stock shot by itself: below 40° one club tells little about another.</p>
-        <ChartCarryGrid :chart="chart" :clubs="clubs.others" caption="Longer clubs: swing lengths down, clubs across" @open="openCell" />
+        <ChartCarryGrid
+          :chart="chart"
+          :clubs="clubs.others"
+          caption="Longer clubs: swing lengths down, clubs across"
+          @open="openCell"
+        />
       </section>
       <div v-if="anyBall" class="soft mt-4 space-y-0.5 text-sm">
-        <p v-if="rangeBalls">{{ rangeBallWords(rangeBalls) }}</p>
-        <p>± is how sure the number is: 8 times in 10 it is off by no more. The patch under it is where 8 clean balls in 10 lie, the number's own doubt included.</p>
-        <p>In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor strike weighs little; tap one to see. {{ air === 'neutral' ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.' : airTaken ? 'As measured: neither air nor range balls are taken out.' : 'As measured: take the air in a session, and wind, warmth and height are taken out.' }}</p>
+        <p v-if="rangeBalls">{{ rangeBallText(rangeBalls) }}</p>
+        <p>
+          ± is how sure the number is: 8 times in 10 it is off by no more. The patch under it is where 8 clean balls in
+          10 lie, the number's own doubt included.
+        </p>
+        <p>
+          In italics: predicted, no ball of it has been hit. Every number leans on the other balls too, and a poor
+          strike weighs little; tap one to see.
+          {{
+            air === 'neutral'
+              ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.'
+              : airTaken
+                ? 'As measured: neither air nor range balls are taken out.'
+                : 'As measured: take the air in a session, and wind, warmth and height are taken out.'
+          }}
+        </p>
       </div>
     </FrameNumbersGate>
     <ChartCellPanel v-if="opened" :open="true" :cell="opened" @walk="walk" @update:open="openCell()" />

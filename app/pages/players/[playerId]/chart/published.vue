@@ -1,6 +1,15 @@
 <script setup lang="ts">
-import { airText, dayText, figuresAre } from '#shared/hand-over'
+import { airOfChartText, figuresText } from '#words/published'
+import { dayText } from '#words/dates'
 import { PUBLISHED_NOTE_MAX } from '#shared/published'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { usePublished } from '~/composables/usePublished'
+import { useAccount } from '~/stores/account'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import PublishedGrid from '~/components/published/Grid.vue'
+import PublishedPhone from '~/components/published/Phone.vue'
+import PublishedPrint from '~/components/published/Print.vue'
 
 const { playerId } = usePlayerRoute()
 const account = useAccount()
@@ -14,7 +23,10 @@ const anyNumber = computed(() => chart.value.some(cell => cell.carryM !== null))
 const next = computed(() => (lines.value?.[0]?.number ?? 0) + 1)
 
 async function make() {
-  fault.value = note.value.trim().length > PUBLISHED_NOTE_MAX ? `At most ${PUBLISHED_NOTE_MAX} characters: this has ${note.value.trim().length}.` : ''
+  fault.value =
+    note.value.trim().length > PUBLISHED_NOTE_MAX
+      ? `At most ${PUBLISHED_NOTE_MAX} characters: this has ${note.value.trim().length}.`
+      : ''
   if (fault.value) return
   busy.value = true
   try {
@@ -31,32 +43,74 @@ async function make() {
 
 <template>
   <FrameStagePage title="Published chart" line="A dated copy that never changes: what the player carries.">
-    <template #actions><UButton :to="`/players/${playerId}/chart`" color="neutral" variant="outline" icon="i-lucide-arrow-left">Carry chart</UButton></template>
+    <template #actions
+      ><UButton :to="`/players/${playerId}/chart`" color="neutral" variant="outline" icon="i-lucide-arrow-left"
+        >Carry chart</UButton
+      ></template
+    >
     <div class="space-y-8">
-      <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">{{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton></p>
+      <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">
+        {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton>
+      </p>
       <template v-if="lines">
         <section v-if="newest" aria-labelledby="newest-title">
-          <h2 id="newest-title" class="text-xl font-bold">No. {{ newest.number }}, {{ dayText(newest.publishedAtMs) }}</h2>
-          <p class="soft mb-2">{{ newest.changed }} {{ figuresAre(newest, account.unit) }}, {{ airText(newest) }}.</p>
+          <h2 id="newest-title" class="text-xl font-bold">
+            No. {{ newest.number }}, {{ dayText(newest.publishedAtMs) }}
+          </h2>
+          <p class="soft mb-2">
+            {{ newest.changed }} {{ figuresText(newest, account.unit) }}, {{ airOfChartText(newest) }}.
+          </p>
           <p v-if="newest.note" class="mb-2 border-l-[5px] border-primary pl-3">{{ newest.note }}</p>
           <PublishedGrid :chart="newest" :unit="account.unit" />
         </section>
         <form class="raised space-y-3 p-4" novalidate @submit.prevent="make">
-          <h2 class="text-xl font-bold">{{ newest ? `Publish the chart of today as No. ${next}` : 'Nothing is published yet' }}</h2>
-          <p v-if="!anyNumber">No stock shot has a number yet. Hit a few balls first, or write a number in the carry chart.</p>
-          <p v-else-if="newest">It replaces No. {{ newest.number }} on the player's phone. The old one stays in the history.</p>
-          <p v-else>Numbers are rounded as the player will read them, written ones take the place of measured ones, and the date goes on.</p>
-          <UFormField label="Note for the player" :error="fault || undefined" help="On the A6 sheet, the back of the card and the phone."><UInput v-model="note" placeholder="Trust the 52 at 9:00" class="w-full" /></UFormField>
-          <UButton type="submit" :loading="busy" :disabled="!anyNumber" icon="i-lucide-stamp">Publish as No. {{ next }}</UButton>
+          <h2 class="text-xl font-bold">
+            {{ newest ? `Publish the chart of today as No. ${next}` : 'Nothing is published yet' }}
+          </h2>
+          <p v-if="!anyNumber">
+            No stock shot has a number yet. Hit a few balls first, or write a number in the carry chart.
+          </p>
+          <p v-else-if="newest">
+            It replaces No. {{ newest.number }} on the player's phone. The old one stays in the history.
+          </p>
+          <p v-else>
+            Numbers are rounded as the player will read them, written ones take the place of measured ones, and the date
+            goes on.
+          </p>
+          <UFormField
+            label="Note for the player"
+            :error="fault || undefined"
+            help="On the A6 sheet, the back of the card and the phone."
+            ><UInput v-model="note" placeholder="Trust the 52 at 9:00" class="w-full"
+          /></UFormField>
+          <UButton type="submit" :loading="busy" :disabled="!anyNumber" icon="i-lucide-stamp"
+            >Publish as No. {{ next }}</UButton
+          >
         </form>
         <PublishedPrint v-if="newest" :chart="newest" />
         <PublishedPhone v-if="newest" />
         <section v-if="lines.length > 0" aria-labelledby="history-title">
           <h2 id="history-title" class="mb-2 text-xl font-bold">History</h2>
           <ol class="raised divide-y divide-default">
-            <li v-for="line in lines" :key="line.number" class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 px-4 py-2">
-              <span class="min-w-0 flex-1 basis-72"><strong>No. {{ line.number }}</strong> <span class="soft">{{ dayText(line.publishedAtMs) }}, {{ line.numbers }} numbers</span><br><span class="soft text-sm">{{ line.changed }} {{ line.note }}</span></span>
-              <UButton size="sm" color="neutral" variant="outline" :to="{ path: `/players/${playerId}/chart/compare`, query: { from: `number:${line.number}` } }">Compare with today</UButton>
+            <li
+              v-for="line in lines"
+              :key="line.number"
+              class="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 px-4 py-2"
+            >
+              <span class="min-w-0 flex-1 basis-72"
+                ><strong>No. {{ line.number }}</strong>
+                <span class="soft">{{ dayText(line.publishedAtMs) }}, {{ line.numbers }} numbers</span><br /><span
+                  class="soft text-sm"
+                  >{{ line.changed }} {{ line.note }}</span
+                ></span
+              >
+              <UButton
+                size="sm"
+                color="neutral"
+                variant="outline"
+                :to="{ path: `/players/${playerId}/chart/compare`, query: { from: `number:${line.number}` } }"
+                >Compare with today</UButton
+              >
             </li>
           </ol>
         </section>

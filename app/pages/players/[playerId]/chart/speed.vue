@@ -3,6 +3,13 @@ import { rungsInUse } from '#core/bag/bag'
 import { callAt, clubsBySpeed, LEAST_SPEED_BALLS, speedFor } from '#core/chart/speed-lines'
 import { kmhToMps, mpsToMph } from '#core/units'
 import { rungName } from '#core/swing/scale'
+import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { neutralCarries } from '~/utils/neutral'
+import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import MarksSpeedPlot from '~/components/marks/SpeedPlot.vue'
 
 /** For players who think in club speed: carry as a function of it, club by club, and what to call. */
 const { playerId, record } = usePlayerRoute()
@@ -11,7 +18,7 @@ const { chart, air } = useNumbers()
 /** As the chart takes them: in neutral air, unless it is kept as measured. */
 const balls = computed(() => {
   const neutral = neutralCarries(chart.value, record.shots)
-  return record.shots.map(shot => neutral.has(shot.id) ? { ...shot, carryM: neutral.get(shot.id)! } : shot)
+  return record.shots.map(shot => (neutral.has(shot.id) ? { ...shot, carryM: neutral.get(shot.id)! } : shot))
 })
 const clubs = computed(() => clubsBySpeed(record.bag, balls.value))
 const chosen = ref<string>()
@@ -20,56 +27,146 @@ const items = computed(() => clubs.value.map(one => ({ value: one.clubId, label:
 const labelOf = (id: string) => record.bag.clubs.find(other => other.id === id)?.label ?? ''
 
 // Yards go with miles an hour, metres with kilometres an hour.
-const speedUnit = computed(() => unit.value === 'yd' ? 'mph' : 'km/h')
+const speedUnit = computed(() => (unit.value === 'yd' ? 'mph' : 'km/h'))
 const MPH_PER_KMH = mpsToMph(kmhToMps(1))
-const speedOf = (mph: number) => unit.value === 'yd' ? mph : mph / MPH_PER_KMH
-const perSpeed = computed(() => club.value ? to(callAt(club.value, (club.value.fromMph + club.value.toMph) / 2).perMphM) * (unit.value === 'yd' ? 1 : MPH_PER_KMH) : 0)
+const speedOf = (mph: number) => (unit.value === 'yd' ? mph : mph / MPH_PER_KMH)
+const perSpeed = computed(() =>
+  club.value
+    ? to(callAt(club.value, (club.value.fromMph + club.value.toMph) / 2).perMphM) *
+      (unit.value === 'yd' ? 1 : MPH_PER_KMH)
+    : 0,
+)
 
 /** Calls in steps of five where its balls were. */
 const STEP = 5
 const calls = computed(() => {
   if (!club.value) return []
-  const [low, high] = [to(callAt(club.value, club.value.fromMph).carryM), to(callAt(club.value, club.value.toMph).carryM)]
-  return Array.from({ length: Math.max(0, Math.floor(high / STEP) - Math.ceil(low / STEP) + 1) }, (_, i) => (Math.ceil(low / STEP) + i) * STEP).reverse()
-    .map((carry) => {
+  const [low, high] = [
+    to(callAt(club.value, club.value.fromMph).carryM),
+    to(callAt(club.value, club.value.toMph).carryM),
+  ]
+  return Array.from(
+    { length: Math.max(0, Math.floor(high / STEP) - Math.ceil(low / STEP) + 1) },
+    (_, i) => (Math.ceil(low / STEP) + i) * STEP,
+  )
+    .reverse()
+    .map(carry => {
       const mph = speedFor(club.value!, from(carry))
       return { carry, speed: Math.round(speedOf(mph)), window: callAt(club.value!, mph).window80M }
     })
 })
 /** Swing lengths by the speed they are really swung with: the middle of their balls. */
-const swings = computed(() => rungsInUse(record.bag).flatMap((rung) => {
-  const speeds = (club.value?.balls ?? []).filter(ball => ball.rungId === rung.id).map(ball => ball.speedMph).sort((a, b) => a - b)
-  if (speeds.length === 0) return []
-  const mph = speeds[speeds.length >> 1]!
-  return [{ name: rungName(rung), speed: Math.round(speedOf(mph)), carryM: callAt(club.value!, mph).carryM, balls: speeds.length }]
-}).reverse())
+const swings = computed(() =>
+  rungsInUse(record.bag)
+    .flatMap(rung => {
+      const speeds = (club.value?.balls ?? [])
+        .filter(ball => ball.rungId === rung.id)
+        .map(ball => ball.speedMph)
+        .sort((a, b) => a - b)
+      if (speeds.length === 0) return []
+      const mph = speeds[speeds.length >> 1]!
+      return [
+        {
+          name: rungName(rung),
+          speed: Math.round(speedOf(mph)),
+          carryM: callAt(club.value!, mph).carryM,
+          balls: speeds.length,
+        },
+      ]
+    })
+    .reverse(),
+)
+
+const HELP =
+  `${LEAST_SPEED_BALLS} balls of one club make a line. ` +
+  'A launch monitor that tells club speed brings them, live or from a file.'
+const line = computed(() => {
+  const how = air.value === 'neutral' ? 'each taken to neutral air' : 'as they were measured'
+  return `From balls whose club speed was measured, ${how}.`
+})
 </script>
 
 <template>
-  <FrameStagePage title="Carry by club speed" :line="`From balls whose club speed was measured, ${air === 'neutral' ? 'each taken to neutral air' : 'as they were measured'}.`">
-    <template #actions><UButton :to="`/players/${playerId}/chart`" color="neutral" variant="outline" icon="i-lucide-arrow-left">Carry chart</UButton></template>
-    <FrameEmptyStep v-if="!club" icon="i-lucide-gauge" words="No club has enough balls with a club speed yet." :help="`${LEAST_SPEED_BALLS} balls of one club make a line. A launch monitor that tells club speed brings them, live or from a file.`" action="To the range" :to="`/players/${playerId}/session`" />
+  <FrameStagePage title="Carry by club speed" :line="line">
+    <template #actions
+      ><UButton :to="`/players/${playerId}/chart`" color="neutral" variant="outline" icon="i-lucide-arrow-left"
+        >Carry chart</UButton
+      ></template
+    >
+    <FrameEmptyStep
+      v-if="!club"
+      icon="i-lucide-gauge"
+      words="No club has enough balls with a club speed yet."
+      :help="HELP"
+      action="To the range"
+      :to="`/players/${playerId}/session`"
+    />
     <template v-else>
       <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2">
-        <USelect :model-value="club.clubId" :items="items" aria-label="Club" class="w-40" @update:model-value="chosen = String($event)" />
+        <USelect
+          :model-value="club.clubId"
+          :items="items"
+          aria-label="Club"
+          class="w-40"
+          @update:model-value="chosen = String($event)"
+        />
         <p class="text-xl font-bold">{{ perSpeed.toFixed(1) }} {{ unit }} for each {{ speedUnit }}</p>
-        <p class="soft">{{ club.balls.length }} balls from {{ Math.round(speedOf(club.fromMph)) }} to {{ Math.round(speedOf(club.toMph)) }} {{ speedUnit }}. In the patch lie 8 balls in 10.</p>
+        <p class="soft">
+          {{ club.balls.length }} balls from {{ Math.round(speedOf(club.fromMph)) }} to
+          {{ Math.round(speedOf(club.toMph)) }} {{ speedUnit }}. In the patch lie 8 balls in 10.
+        </p>
       </div>
-      <div class="raised p-3"><MarksSpeedPlot :key="club.clubId" :club="club" :speed-of="speedOf" :speed-unit="speedUnit" :name="labelOf(club.clubId)" /></div>
+      <div class="raised p-3">
+        <MarksSpeedPlot
+          :key="club.clubId"
+          :club="club"
+          :speed-of="speedOf"
+          :speed-unit="speedUnit"
+          :name="labelOf(club.clubId)"
+        />
+      </div>
       <div class="mt-6 grid grid-cols-1 gap-8 lg:grid-cols-2">
         <section aria-labelledby="calls-title">
           <h2 id="calls-title" class="mb-1 text-xl font-bold">Calls with the {{ labelOf(club.clubId) }}</h2>
-          <p v-if="calls.length === 0" class="soft">Its balls lie too close together to call by speed: hit some slower and some faster ones.</p>
+          <p v-if="calls.length === 0" class="soft">
+            Its balls lie too close together to call by speed: hit some slower and some faster ones.
+          </p>
           <table v-else class="w-full border-collapse text-left">
-            <thead><tr class="soft border-b border-default text-sm"><th class="py-1 font-normal">To carry, {{ unit }}</th><th class="font-normal">Swing it at, {{ speedUnit }}</th><th class="font-normal">8 in 10 land, {{ unit }}</th></tr></thead>
-            <tbody><tr v-for="call in calls" :key="call.carry" class="border-b border-default"><th scope="row" class="py-1.5 text-lg">{{ call.carry }}</th><td class="text-lg font-bold">{{ call.speed }}</td><td class="soft">{{ text(call.window[0]) }} to {{ text(call.window[1]) }}</td></tr></tbody>
+            <thead>
+              <tr class="soft border-b border-default text-sm">
+                <th class="py-1 font-normal">To carry, {{ unit }}</th>
+                <th class="font-normal">Swing it at, {{ speedUnit }}</th>
+                <th class="font-normal">8 in 10 land, {{ unit }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="call in calls" :key="call.carry" class="border-b border-default">
+                <th scope="row" class="py-1.5 text-lg">{{ call.carry }}</th>
+                <td class="text-lg font-bold">{{ call.speed }}</td>
+                <td class="soft">{{ text(call.window[0]) }} to {{ text(call.window[1]) }}</td>
+              </tr>
+            </tbody>
           </table>
         </section>
         <section v-if="swings.length > 1" aria-labelledby="swings-title">
           <h2 id="swings-title" class="mb-1 text-xl font-bold">Swing lengths by their speed</h2>
           <table class="w-full border-collapse text-left">
-            <thead><tr class="soft border-b border-default text-sm"><th class="py-1 font-normal">Swing</th><th class="font-normal">Middle speed, {{ speedUnit }}</th><th class="font-normal">Carries, {{ unit }}</th><th class="font-normal">Balls</th></tr></thead>
-            <tbody><tr v-for="swing in swings" :key="swing.name" class="border-b border-default"><th scope="row" class="py-1.5">{{ swing.name }}</th><td class="text-lg font-bold">{{ swing.speed }}</td><td>{{ text(swing.carryM) }}</td><td class="soft">{{ swing.balls }}</td></tr></tbody>
+            <thead>
+              <tr class="soft border-b border-default text-sm">
+                <th class="py-1 font-normal">Swing</th>
+                <th class="font-normal">Middle speed, {{ speedUnit }}</th>
+                <th class="font-normal">Carries, {{ unit }}</th>
+                <th class="font-normal">Balls</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="swing in swings" :key="swing.name" class="border-b border-default">
+                <th scope="row" class="py-1.5">{{ swing.name }}</th>
+                <td class="text-lg font-bold">{{ swing.speed }}</td>
+                <td>{{ text(swing.carryM) }}</td>
+                <td class="soft">{{ swing.balls }}</td>
+              </tr>
+            </tbody>
           </table>
         </section>
       </div>

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import SessionDesk from '~/components/session/Desk.vue'
+
 const { record } = usePlayerRoute()
 const route = useRoute()
 const sessionId = computed(() => String((route.params as { sessionId: string }).sessionId))

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import SessionImport from '~/components/session/Import.vue'
+
 const { record } = usePlayerRoute()
 </script>
 

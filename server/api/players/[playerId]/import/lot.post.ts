@@ -1,8 +1,10 @@
 import { ImportLot } from '../../../../../shared/session'
 import { stageLot } from '../../../../data/imports'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
 
 /** A lot of an import: it is there, but not shown before all lots are. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { sessions, shots } = await readChecked(event, ImportLot)
   await stageLot(coach, idFromRoute(event, 'playerId', 'player'), sessions, shots)

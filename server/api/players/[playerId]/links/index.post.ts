@@ -1,5 +1,8 @@
 import { NewLink, type MadeLink } from '../../../../../shared/player-link'
 import { addLink } from '../../../../data/player-links'
+import { requireCoach } from '../../../../request/coach'
+import { hashOfToken, newToken } from '../../../../request/device'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
 
 /** A private address for the player's phone. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeLink> => {

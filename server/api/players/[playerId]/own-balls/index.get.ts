@@ -1,7 +1,9 @@
 import { waitingBalls } from '../../../../data/player-links'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute } from '../../../../request/refuse'
 
-/** Balls of the player's own that wait for the coach's nod. */
-export default defineEventHandler(async (event) => {
+/** Balls of the player's own that wait for the coach's decision. */
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   return waitingBalls(coach, idFromRoute(event, 'playerId', 'player'))
 })

@@ -1,11 +1,13 @@
-import { Nod } from '../../../../../shared/player-link'
-import { nod } from '../../../../data/player-links'
+import { OwnBallDecision } from '../../../../../shared/player-link'
+import { decideOwnBalls } from '../../../../data/player-links'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
 
-/** The coach's nod about balls that wait. */
-export default defineEventHandler(async (event) => {
+/** The coach's decision about balls that wait. */
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
-  const { ids, take } = await readChecked(event, Nod)
-  await nod(coach, playerId, ids, take)
+  const { ids, take } = await readChecked(event, OwnBallDecision)
+  await decideOwnBalls(coach, playerId, ids, take)
   return { ok: true }
 })

@@ -1,6 +1,8 @@
 import { dropWhatIf, keptWhatIfs } from '../../../../data/what-ifs'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute } from '../../../../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   await dropWhatIf(coach, playerId, idFromRoute(event, 'whatIfId', 'kept bag'))

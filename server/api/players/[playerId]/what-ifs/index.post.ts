@@ -1,7 +1,9 @@
 import { NewWhatIf } from '../../../../../shared/what-if'
 import { keepWhatIf, keptWhatIfs } from '../../../../data/what-ifs'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   await keepWhatIf(coach, playerId, await readChecked(event, NewWhatIf))

@@ -2,9 +2,14 @@ import { findPlayer } from '../../../../../data/players'
 import { findPublished } from '../../../../../data/published'
 import { cardPdf } from '../../../../../print/card'
 import { HomeAirQuery, PrintQuery } from '../../../../../../shared/print-query'
+import { requireCoach } from '../../../../../request/coach'
+import { fileName, sendAsFile } from '../../../../../request/files'
+import { inksOf } from '../../../../../print/inks'
+import { numberFromRoute } from '../../../../../request/query'
+import { checked, idFromRoute } from '../../../../../request/refuse'
 
 /** The card for the pocket, or the sheet for the yardage book; for the home air where one is named. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   const { player } = await findPlayer(coach, playerId)

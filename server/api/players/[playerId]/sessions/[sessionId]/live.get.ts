@@ -1,16 +1,22 @@
 import { sessionIsOwn } from '../../../../../data/sessions'
+import { requireCoach } from '../../../../../request/coach'
+import { keepLine, listen } from '../../../../../live'
+import { idFromRoute } from '../../../../../request/refuse'
 
 const PING_MS = 15_000
 /** Ended now and then, so that a browser that is signed out by now does not listen on. */
 const LONGEST_MS = 15 * 60_000
 
 /** What devices send to this session, as it comes (server-sent events). The browser comes back by itself. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const sessionId = idFromRoute(event, 'sessionId', 'session')
   await sessionIsOwn(coach, idFromRoute(event, 'playerId', 'player'), sessionId)
   const stream = createEventStream(event)
-  const stopListening = listen(sessionId, message => void stream.push({ event: 'balls', data: JSON.stringify(message) }))
+  const stopListening = listen(
+    sessionId,
+    message => void stream.push({ event: 'balls', data: JSON.stringify(message) }),
+  )
   const ping = setInterval(() => void stream.push({ event: 'ping', data: '' }), PING_MS)
   const end = setTimeout(() => void stream.close(), LONGEST_MS)
   const ended = keepLine(() => void stream.close())

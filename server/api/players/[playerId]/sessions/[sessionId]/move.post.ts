@@ -1,11 +1,18 @@
 import { z } from 'zod'
 import { Id } from '../../../../../../shared/text'
 import { moveSession } from '../../../../../data/session-move'
+import { requireCoach } from '../../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../../request/refuse'
 
 /** A session that was hit by another player of the academy, with all its balls. */
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { toPlayerId } = await readChecked(event, z.object({ toPlayerId: Id }))
-  await moveSession(coach, idFromRoute(event, 'playerId', 'player'), idFromRoute(event, 'sessionId', 'session'), toPlayerId)
+  await moveSession(
+    coach,
+    idFromRoute(event, 'playerId', 'player'),
+    idFromRoute(event, 'sessionId', 'session'),
+    toPlayerId,
+  )
   return { ok: true }
 })

@@ -1,7 +1,9 @@
 import { HandOver } from '../../../../../../shared/handed-bag'
 import { handOver, keptWhatIfs } from '../../../../../data/what-ifs'
+import { requireCoach } from '../../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../../request/refuse'
 
-export default defineEventHandler(async (event) => {
+export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
   await handOver(coach, playerId, idFromRoute(event, 'whatIfId', 'kept bag'), (await readChecked(event, HandOver)).page)

@@ -1,0 +1,79 @@
+import { cellKey } from '#core/bag/bag'
+import { mendedCarry } from '#shared/marks'
+import type { ShotRecord } from '#shared/session'
+import type { SessionBalls } from '~/composables/session/useSessionBalls'
+import type { Done, TakingBack } from '~/composables/session/useTakingBack'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
+
+/** Changes of balls that are there: by the coach's word, or by an answer to what is asked about one. */
+export function useBallChanges(sessionId: string, { session, newestFirst }: SessionBalls, { did }: TakingBack) {
+  const record = usePlayerRecord()
+  const numbers = useNumbers()
+
+  /** A ball of this session that stands out and that the coach has not settled: the newest such. */
+  const question = computed(() => {
+    const open = new Map(numbers.questions.value.map(one => [one.shot, one]))
+    const ball = newestFirst.value.find(shot => open.has(shot.id) && shot.leftOut === null && shot.strike === null)
+    return ball && { ...open.get(ball.id)!, ball }
+  })
+
+  /** Changes balls, remembering how they stood: one step to take back. */
+  async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<Done> {
+    const before = record.records.filter(shot => ids.includes(shot.id))
+    const done = did(words, async () => {
+      for (const { id, carryM, clubId, rungId, leftOut, strike, taken, deleted } of before)
+        await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, taken, deleted })
+    })
+    for (const { id } of before) await record.changeShot(id, fields)
+    return done
+  }
+
+  /** The coach's answer about a ball that stands out; of a swing that changed, about all that stand out with it. */
+  async function settle(asked: NonNullable<typeof question.value>, counts: boolean): Promise<Done> {
+    const ids = asked.changed
+      ? numbers.questions.value.filter(one => one.changed && cellKey(one) === cellKey(asked)).map(one => one.shot)
+      : [asked.shot]
+    const fields: Partial<ShotRecord> = counts
+      ? { strike: 'clean' }
+      : { leftOut: asked.fault, strike: asked.fault === 'mishit' ? 'mishit' : null }
+    return change(ids, fields, counts ? 'that it counts' : 'leaving a ball out')
+  }
+
+  /** A ball that was read in the other unit; of a run, all of them. One step to take back. */
+  async function inOtherUnit(asked: NonNullable<typeof question.value>): Promise<Done> {
+    const ids = asked.changed
+      ? numbers.questions.value
+          .filter(one => one.otherUnit !== undefined && one.changed && cellKey(one) === cellKey(asked))
+          .map(one => one.shot)
+      : [asked.shot]
+    const before = record.records.filter(shot => ids.includes(shot.id))
+    const done = did('the other unit', async () => {
+      for (const { id, carryM, taken } of before) await record.changeShot(id, { carryM, taken })
+    })
+    for (const { id, carryM, taken } of before)
+      await record.changeShot(id, mendedCarry({ carryM, taken }, carryM * asked.otherUnit!))
+    return done
+  }
+
+  /** Gives all balls to another session of the player; this one is shown no more. */
+  async function mergeInto(otherId: string): Promise<Done> {
+    const ids = record.records.filter(shot => shot.sessionId === sessionId).map(shot => shot.id)
+    const put = async (to: string, gone: boolean) => {
+      for (const id of ids) await record.changeShot(id, { sessionId: to })
+      const now = session.value!
+      await record.putSession({
+        ...now,
+        plan: { ...now.plan, gone },
+        endedAtMs: now.endedAtMs ?? serverNowMs(),
+        version: now.version + 1,
+      })
+    }
+    const done = did('merging two sessions', () => put(sessionId, false))
+    await put(otherId, true)
+    return done
+  }
+
+  return { question, change, settle, inOtherUnit, mergeInto }
+}

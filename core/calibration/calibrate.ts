@@ -1,0 +1,173 @@
+import { cellKey } from '../bag/bag'
+import { newMemo, type Memo } from '../memo'
+import { findFlags } from '../gaps/flags'
+import { chartCover } from '../gaps/cover'
+import { gapFacts } from '../gaps/facts'
+import { unprovenOf } from '../gaps/unproven'
+import { measuringErrorM } from '../shot/measuring'
+import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
+import { carryChart } from '../chart/carry-chart'
+import { chartProgress, type CarryChart } from '../chart/chart-cell'
+import { NEXT } from '../model/constants'
+import { Z_80 } from '../stats/normal'
+import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from '../questions/launch-looks'
+import { insteadOf, otherUnitRun } from '../questions/instead'
+import { fitGrid, type GridFit, type Kept } from '../chart/grid-fit'
+import { dayOf, type NeutralPlayer, type PlayerShots } from '../shot/player-shots'
+import { onLevel } from '../corrections/level'
+import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, isEnough, type NextOptions } from '../model/next-shot'
+import { questionsOf } from '../questions/odd-balls'
+import { asMeasured, inNeutralAir } from '../corrections/neutral-air'
+import { groupByCell, inTime } from '../shot/by-cell'
+import { asPitched } from '../corrections/pitched'
+import { asHit, asPlayBall } from '../corrections/range-ball'
+import { setAsideOf, withoutOddCarries } from '../corrections/set-aside'
+
+/** Stock shots named ahead. */
+const SHOTS_AHEAD = 3
+
+const DAY_MS = 86_400_000
+/** The method's error is asked at this carry where it depends on carry: the middle of the grid. */
+const MIDDLE_CARRY_M = 70
+
+function askAbout(
+  { shots }: NeutralPlayer,
+  grid: GridFit,
+  chart: CarryChart,
+  looks: ReadonlyMap<string, LaunchLook>,
+): Calibration['questions'] {
+  const groups = groupByCell(shots.filter(shot => shot.leftOut === null))
+  return chart.flatMap(cell => {
+    if (cell.carryM === null || cell.balls === 0) return []
+    const balls = inTime(groups.get(cellKey(cell)) ?? [])
+      .filter(shot => grid.verdicts.has(shot.id))
+      .map(shot => ({
+        shot: shot.id,
+        carryM: shot.carryM,
+        verdict: grid.verdicts.get(shot.id)!,
+        settled: shot.strike !== null,
+        device: shot.readings?.ballSpeedMs !== undefined,
+      }))
+    const byCarry = questionsOf(
+      balls.filter(ball => !looks.has(ball.shot)),
+      cell.carryM,
+    ).map((one): Question => (one.changed ? one : { ...one, ...insteadOf(one.carryM, cell, chart) }))
+    const byLaunch = balls
+      .filter(ball => looks.has(ball.shot) && !ball.settled)
+      .map((ball): Question => {
+        const launch = looks.get(ball.shot)!
+        return {
+          shot: ball.shot,
+          carryM: ball.carryM,
+          fault: FAULT_OF_LOOK[launch.look],
+          offM: ball.carryM - cell.carryM!,
+          clean: ball.verdict.clean,
+          changed: false,
+          launch,
+        }
+      })
+    // A device with a launch beside it does not mistake its unit.
+    const read = balls.filter(ball => !ball.settled && !ball.device)
+    const run =
+      cell.window80M &&
+      otherUnitRun(
+        read.map(ball => ball.carryM),
+        (cell.window80M[1] - cell.window80M[0]) / (2 * Z_80 * cell.carryM),
+      )
+    const inRun = run ? read.slice(-run.balls) : []
+    const byUnit = inRun.map((ball): Question => ({
+      shot: ball.shot,
+      carryM: ball.carryM,
+      fault: 'misread',
+      offM: ball.carryM - cell.carryM!,
+      clean: ball.verdict.clean,
+      changed: true,
+      otherUnit: run!.times,
+    }))
+    const others = [...byCarry, ...byLaunch].filter(question => !inRun.some(ball => ball.shot === question.shot))
+    return [...others, ...byUnit].map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
+  })
+}
+
+/** With what it was made from: the fit, and the player's shots as they went into it. */
+export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
+
+/**
+ * From a player's shots to the carry chart, the ladder, the flags, what to hit next and how ready it is.
+ * Pure: the same record, options and day give the same result, to the byte, in whatever order the shots come.
+ * @param kept earlier sessions folded by `foldEarlier`, for one more ball in a live session
+ */
+export function calibrate(
+  measured: PlayerShots,
+  options: CalibrationOptions = USUAL_OPTIONS,
+  kept?: Kept,
+  memo: Memo = newMemo(),
+): Calibrated {
+  const pitched = asPitched(measured, memo)
+  const level = options.neutralAir ? onLevel(pitched, memo) : null
+  const { corrections, ...inAir } = level ? inNeutralAir(level.record, memo) : asMeasured(pitched)
+  const looks = launchLooks(measured.bag, inAir.shots, memo)
+  if (looks.size > 0)
+    inAir.shots = inAir.shots.map(shot =>
+      looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot,
+    )
+  const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(inAir) : asHit(inAir)
+  // Sums of doubles depend on their order, so the order is always the same, however the shots came.
+  const player: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
+  const grid = fitGrid(player, kept)
+  const chart = carryChart(player.bag, player.shots, grid)
+  const known = cellsWithin(grid.fit, grid.need, options.withinM)
+  const anyBall = chartProgress(chart).hit > 0
+  const goodEnough = anyBall && isEnough(known)
+  const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
+  const facts = gapFacts({
+    player,
+    grid,
+    chart,
+    withinM: options.withinM,
+    goodEnough,
+    cover,
+    words: options.words,
+    published: options.published,
+    memo,
+  })
+  const findings = findFlags(facts, options.flags)
+  const rule: NextOptions = {
+    measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M),
+    balls: BALLS_AT_ONCE,
+    need: grid.need,
+  }
+  const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
+  return {
+    grid,
+    player,
+    air: corrections.length > 0 ? 'neutral' : 'as measured',
+    corrections: [...corrections, ...(level?.corrections ?? [])],
+    rangeBalls,
+    chart,
+    ladder: facts.ladder,
+    findings,
+    cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
+    unproven: unprovenOf(facts, options.flags),
+    next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
+      ...grid.cells[cell]!,
+      balls: BALLS_AT_ONCE,
+      gainM,
+      others: others.map(i => grid.cells[i]!),
+    })),
+    ready: {
+      withinM: options.withinM,
+      cellsWithin: known.within,
+      cellsInUse: known.inUse,
+      goodEnough,
+      ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
+    },
+    retestDueMs:
+      grid.lastDay === null || !anyBall
+        ? null
+        : DAY_MS *
+          (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
+    questions: askAbout(player, grid, chart, looks),
+    setAside: setAsideOf(measured.shots, player.shots),
+  }
+}

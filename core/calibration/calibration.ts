@@ -1,0 +1,87 @@
+import type { StockShot } from '../bag/bag'
+import type { Finding, FlagOptions } from '../gaps/flag'
+import type { Cover } from '../gaps/stretches'
+import type { Unproven } from '../gaps/unproven'
+import type { Ladder } from '../gaps/ladder'
+import type { Method } from '../shot/shot'
+import type { DistanceUnit } from '../units'
+import type { CarryChart } from '../chart/chart-cell'
+import type { Instead } from '../questions/instead'
+import type { OddBall } from '../questions/odd-balls'
+import type { CellRemark } from '../history/coach-remarks'
+import type { PublishedNumbers } from '../history/published-numbers'
+import type { AirCorrection } from '../corrections/air-correction'
+import type { RangeBalls } from '../corrections/range-ball'
+import type { SetAside } from '../corrections/set-aside'
+import { WITHIN_M } from '../chart/within'
+
+/** A ball that stands out, what it looks like, and what else it may have been. */
+export type Question = OddBall & Instead
+
+export { WITHIN_M }
+/** Balls hit at one stock shot before the next is chosen: a coach's habit, and little is lost by it. */
+export const BALLS_AT_ONCE = 3
+
+export interface CalibrationOptions {
+  flags: FlagOptions
+  /** Cover counts only stock shots with a ball that counts. */
+  measuredOnly?: boolean
+  /** Leaves are those of a player who aims at the target, whatever the usual miss; else the aim is moved by it. */
+  aimedStraight?: boolean
+  /** Cover is shown at every yard or every metre; the flags are told from every yard. */
+  unit?: DistanceUnit
+  /** What is said of stock shots, and the chart the player carries: rules hold the balls against both. */
+  words?: readonly CellRemark[]
+  published?: PublishedNumbers
+  /** Wanted certainty either way, metres. */
+  withinM: number
+  /** How the next balls are measured. */
+  method: Method
+  /** Whether what was hit in known air is taken to neutral air. */
+  neutralAir: boolean
+}
+
+export const USUAL_OPTIONS: CalibrationOptions = { flags: {}, withinM: WITHIN_M, method: 'monitor', neutralAir: true }
+
+/** The stock shot to hit next, and why. */
+export interface Next extends StockShot {
+  balls: number
+  /** Doubt it takes off the whole chart, metres, one standard deviation of each cell summed. */
+  gainM: number
+  /** Other stock shots that learn from it, those that learn most first. */
+  others: StockShot[]
+}
+
+export interface Ready {
+  withinM: number
+  /** Cells in use that are known to within it, and all in use. */
+  cellsWithin: number
+  cellsInUse: number
+  goodEnough: boolean
+  /** About how many more balls; null when it would take more than can be forecast. */
+  ballsToGo: number | null
+}
+
+/** Everything that a player's shots say. Plain data: the same on the server, in a worker and in a file. */
+export interface Calibration {
+  /** `neutral` when any shot was taken out of its own air. */
+  air: 'neutral' | 'as measured'
+  corrections: AirCorrection[]
+  /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */
+  rangeBalls: RangeBalls | null
+  chart: CarryChart
+  ladder: Ladder
+  findings: Finding[]
+  /** Yard by yard, the shot that leaves least. */
+  cover: Cover
+  /** Stretches of it whose best number is thin or old, and the balls that would settle each. */
+  unproven: Unproven[]
+  /** The next stock shots in order; none when no cell of the grid is in use. */
+  next: Next[]
+  ready: Ready
+  /** Day the numbers should be tested again, milliseconds since 1970; null without a ball. */
+  retestDueMs: number | null
+  questions: (StockShot & Question)[]
+  /** Balls that count, but that cannot be worked out: each with its reason. */
+  setAside: SetAside[]
+}

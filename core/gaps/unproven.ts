@@ -1,0 +1,81 @@
+import { cellKey, type StockShot } from '../bag/bag'
+import { Z_80 } from '../stats/normal'
+import { DISTANCE_UNITS, distanceText, type DistanceUnit } from '../units'
+import type { FlagOptions, GapFacts } from './flag'
+import { staleAfterMs } from './flags/stale'
+import { stretches, type CoverAt, type CoverShot } from './stretches'
+
+/** A stretch of the cover whose best number is thin or old: no fault of the bag, but nothing to rely on yet. */
+export interface Unproven extends StockShot {
+  why: 'thin' | 'old'
+  /** First and last target, metres. */
+  fromM: number
+  toM: number
+  /** Doubt about the number, 8 in 10, metres. */
+  plusMinusM: number
+  /** About so many balls with it settle the stretch. */
+  balls: number
+  /** Whole days since its last ball; null without one. */
+  days: number | null
+}
+
+const DAY_MS = 86_400_000
+/** A number that is old is looked at again with so many balls (common practice: a retest of a ball or two each). */
+const RETEST_BALLS = 2
+/** Narrower stretches are the seams between two good shots. */
+const LEAST_TARGETS = 3
+/** Nine balls in ten are clean: the others tell next to nothing. From memory. */
+const CLEAN_SHARE = 0.9
+
+/**
+ * True when a number is known less well than is wanted, as it is read in yards and in metres: "± 3" is not wider than
+ * the ± 3 that is wanted.
+ */
+function isThin({ certaintySdM }: Pick<CoverShot, 'certaintySdM'>, withinM: number): boolean {
+  const read = (metres: number, unit: DistanceUnit) => Number(distanceText(metres, unit))
+  return DISTANCE_UNITS.every(unit => read(Z_80 * certaintySdM, unit) > read(withinM, unit))
+}
+
+/** Balls after which the number is known to within so much: precisions add up. */
+function ballsToProve({ certaintySdM, scatterSdM }: CoverShot, withinM: number): number {
+  const wanted = (Z_80 / withinM) ** 2 - 1 / certaintySdM ** 2
+  return Math.max(1, Math.ceil((wanted * scatterSdM ** 2) / CLEAN_SHARE - 1e-9))
+}
+
+/**
+ * The stretches of a cover that are not proven, shortest first. A hole is said by its own rule, and is not among them.
+ * Mutates nothing.
+ */
+export function unprovenOf(
+  { cover, chart, nowMs, withinM }: Pick<GapFacts, 'cover' | 'chart' | 'nowMs' | 'withinM'>,
+  options: FlagOptions = {},
+): Unproven[] {
+  const cells = new Map(chart.map(cell => [cellKey(cell), cell]))
+  const stock = new Map(cover.shots.filter(shot => !shot.grippedDown).map(shot => [cellKey(shot), shot]))
+  const staleMs = staleAfterMs(options)
+  const ownOf = (one: CoverAt) => stock.get(cellKey(cover.shots[one.best]!))!
+  const why = (one: CoverAt) => {
+    if (one.hole === 'sure' || one.hole === 'likely') return null
+    const shot = ownOf(one)
+    const { lastHitMs } = cells.get(cellKey(shot))!
+    if (isThin(shot, withinM)) return `thin ${cellKey(shot)}`
+    return lastHitMs !== null && nowMs - lastHitMs > staleMs ? `old ${cellKey(shot)}` : null
+  }
+  return stretches(cover.at, why)
+    .filter(({ all }) => all.length >= LEAST_TARGETS)
+    .map(({ kind, all }): Unproven => {
+      const shot = ownOf(all[0]!)
+      const { lastHitMs } = cells.get(cellKey(shot))!
+      const thin = kind.startsWith('thin')
+      return {
+        clubId: shot.clubId,
+        rungId: shot.rungId,
+        why: thin ? 'thin' : 'old',
+        fromM: all[0]!.atM,
+        toM: all.at(-1)!.atM,
+        plusMinusM: Z_80 * shot.certaintySdM,
+        balls: thin ? ballsToProve(shot, withinM) : RETEST_BALLS,
+        days: lastHitMs === null ? null : Math.floor((nowMs - lastHitMs) / DAY_MS),
+      }
+    })
+}

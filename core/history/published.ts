@@ -1,0 +1,141 @@
+import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
+import { rungCue, rungName } from '../swing/scale'
+import { distanceText, type DistanceUnit } from '../units'
+import type { CarryChart, ChartCell } from '../chart/chart-cell'
+import type { GridFit } from '../chart/grid-fit'
+import { plusMinusM } from '../chart/chart-cell'
+import type { Remarks } from './coach-remarks'
+import { runAfterM } from '../corrections/pitched'
+import type { Firmness } from '../flight/run-out'
+import { cellKey } from '../bag/bag'
+
+/** A figure as it is read, in both units: whole yards and whole metres. */
+export type Figure = Record<DistanceUnit, number>
+
+/** Rounded once, when it is published: the card, the phone and the next comparison all read the same figure. */
+export function figureOf(metres: number): Figure {
+  return { yd: Number(distanceText(metres, 'yd')), m: Number(distanceText(metres, 'm')) }
+}
+
+export type PublishedKind = 'measured' | 'predicted' | 'written' | 'struck-out' | 'unhit'
+
+export interface PublishedCell extends StockShot {
+  club: string
+  swing: string
+  kind: PublishedKind
+  /** What the player reads; null where there is no number. */
+  carry: Figure | null
+  /** Carry and run on the ground of `totalOn`; missing where carry is what is read. */
+  total?: Figure
+  /** Either way, 8 times in 10; null for a written number, whose certainty is the coach's. */
+  plusMinus: Figure | null
+  /** Where 8 clean balls in 10 lie. */
+  window: [Figure, Figure] | null
+  balls: number
+  /** What the balls said, metres, and the variance of its logarithm: what a later chart is held against. */
+  modelM: number | null
+  lnVariance: number | null
+}
+
+/** A dated copy of a carry chart. Nothing in it ever changes. */
+export interface PublishedChart {
+  format: 'uzzet-published'
+  version: 1
+  number: number
+  publishedAtMs: number
+  /** The unit that the coach read when it was published. */
+  unit: DistanceUnit
+  air: 'neutral' | 'as measured'
+  /** The player reads totals, on ground like this; missing for carries. */
+  totalOn?: Firmness
+  /** Clubs across, most loft first, and swing lengths down, longest on top. */
+  clubs: { id: string; label: string; name: string; loftDeg: number }[]
+  swings: { id: string; label: string; cue: string }[]
+  cells: PublishedCell[]
+  note: string
+  /** What changed since the one before, in words of that day. */
+  changed: string
+}
+
+function publishedCell(
+  bag: Bag,
+  cell: ChartCell,
+  said: Remarks | undefined,
+  lnVariance: number | null,
+  names: { club: string; swing: string },
+): PublishedCell {
+  const at = { clubId: cell.clubId, rungId: cell.rungId, ...names, balls: cell.balls, modelM: cell.carryM, lnVariance }
+  if (isStruckOut(bag, cell)) return { ...at, kind: 'struck-out', carry: null, plusMinus: null, window: null }
+  if (said?.written)
+    return {
+      ...at,
+      kind: 'written',
+      carry: figureOf(said.written.carryM!),
+      plusMinus: null,
+      window: cell.window80M && [figureOf(cell.window80M[0]), figureOf(cell.window80M[1])],
+    }
+  if (cell.carryM === null || cell.kind === 'unhit')
+    return { ...at, kind: 'unhit', carry: null, plusMinus: null, window: null }
+  return {
+    ...at,
+    kind: cell.kind === 'measured' ? 'measured' : 'predicted',
+    carry: figureOf(cell.carryM),
+    plusMinus: cell.certainty80M && figureOf(plusMinusM(cell)!),
+    window: cell.window80M && [figureOf(cell.window80M[0]), figureOf(cell.window80M[1])],
+  }
+}
+
+/** What a chart is published from: a calibration has it. */
+interface ToPublish {
+  chart: CarryChart
+  grid: GridFit
+  air: PublishedChart['air']
+  player: { bag: Bag }
+}
+
+/**
+ * The carry chart of this moment as it is published: written numbers in place of measured ones, rounded as the player
+ * reads them.
+ * @param head number, time, unit, note, what changed, and the ground of totals where the player reads those
+ */
+export function publish(
+  calibrated: ToPublish,
+  said: ReadonlyMap<string, Remarks>,
+  head: Pick<PublishedChart, 'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn'>,
+): PublishedChart {
+  const { bag } = calibrated.player
+  const clubs = clubsInUse(bag)
+  const rungs = rungsInUse(bag)
+  const variances = lnVariances(calibrated.grid)
+  const clubOf = new Map(clubs.map(club => [club.id, club.label]))
+  const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
+  const loftOf = new Map(clubs.map(club => [club.id, club.loftDeg]))
+  const withTotal = (cell: PublishedCell): PublishedCell => {
+    const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
+    return head.totalOn && cell.carry && carryM !== null
+      ? { ...cell, total: figureOf(carryM + runAfterM(loftOf.get(cell.clubId)!, carryM, head.totalOn)) }
+      : cell
+  }
+  return {
+    format: 'uzzet-published',
+    version: 1,
+    ...head,
+    air: calibrated.air,
+    clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg })),
+    swings: [...rungs].reverse().map(rung => ({ id: rung.id, label: rungName(rung), cue: rungCue(rung) })),
+    cells: calibrated.chart.map(cell =>
+      withTotal(
+        publishedCell(bag, cell, said.get(cellKey(cell)), variances.get(cellKey(cell)) ?? null, {
+          club: clubOf.get(cell.clubId)!,
+          swing: swingOf.get(cell.rungId)!,
+        }),
+      ),
+    ),
+  }
+}
+
+/** Variance of the logarithm of each stock carry of the grid, by `cellKey`. */
+export function lnVariances({ fit, cells }: GridFit): Map<string, number> {
+  const n = cells.length
+  return new Map(cells.map((cell, i) => [cellKey(cell), fit.covariance[i * n + i]!]))
+}

@@ -1,0 +1,126 @@
+import { ln } from '../stats/exact'
+import { MODEL } from './constants'
+import { pileShares, SUSPECT_SHARES, USUAL_SHARES, type BadKind, type Shares } from './kinds'
+import { pileExtent } from './pile-extent'
+
+/** One ball, or the middle of a pile, in neutral air. */
+export interface ModelShot {
+  /** Index into the cells. */
+  cell: number
+  carryM: number
+  /** Standard deviation of the way it was measured, metres. */
+  measSdM: number
+  balls: number
+  /** The coach says that it counts: it is taken as clean. */
+  counts?: boolean
+  /** What its strike or its spin makes likelier than usual. */
+  suspect?: BadKind
+  /** Of a pile: its length along the line of flight, front to back, metres. */
+  extentM?: number
+}
+
+export interface ModelSession {
+  /** Whole days since any fixed day. */
+  day: number
+  /** What is common to this session's balls: form, mat, balls, way of measuring; sd of ln carry. Default 0.012. */
+  daySd?: number
+  shots: readonly ModelShot[]
+}
+
+/** True when a shot can be taken into the fit: its cell is there and its carry is possible. */
+export function canBeFitted(shot: ModelShot, cells: number): boolean {
+  return (
+    Number.isFinite(shot.carryM) &&
+    shot.carryM >= MODEL.leastCarryM &&
+    shot.carryM <= MODEL.mostCarryM &&
+    shot.cell >= 0 &&
+    shot.cell < cells
+  )
+}
+
+/** A session as the fit goes over it: its shots column by column, and what the last round made of them. */
+export interface SessionColumns {
+  day: number
+  daySd: number
+  /** Hit cells, ascending, and what the session says of each. */
+  cells: Int32Array
+  precision: Float64Array
+  weighted: Float64Array
+  /** Mean and variance of ln carry that day of each hit cell; noise of one ball of it, and its growth factor. */
+  mean: Float64Array
+  variance: Float64Array
+  own: Float64Array
+  growth: Float64Array
+  inverseCarry2: Float64Array
+  started: boolean
+  /** Per shot: its place among the hit cells, ln carry, measuring variance in m², share of one ball's scatter. */
+  at: Int32Array
+  y: Float64Array
+  measured2: Float64Array
+  pileShare: Float64Array
+  single: Uint8Array
+  counts: Uint8Array
+  shares: Shares[]
+  /** Per shot: probability that it is clean, its site (precision p and p·y), and its likeliest fault. */
+  clean: Float64Array
+  siteP: Float64Array
+  siteQ: Float64Array
+  fault: Uint8Array
+  /** Spread read off piles, per shot that has an extent. */
+  extents: { shot: number; sd: number; degrees: number; readSd: number }[]
+  /** Where each shot stands in the session as it was handed in. */
+  source: Int32Array
+}
+
+function sharesOfShot({ suspect, balls }: ModelShot): Shares {
+  // A mark on a pile is said of the pile.
+  if (suspect !== undefined) return SUSPECT_SHARES[suspect]
+  return balls > 1 ? pileShares(balls) : USUAL_SHARES
+}
+
+/** Columns of one session; null when no shot of it can be taken. */
+export function workOf(session: ModelSession, cells: number): SessionColumns | null {
+  const source: number[] = []
+  session.shots.forEach((shot, i) => {
+    if (canBeFitted(shot, cells)) source.push(i)
+  })
+  if (source.length === 0) return null
+  const shots = source.map(i => session.shots[i]!)
+  const hit = Int32Array.from(new Set(shots.map(shot => shot.cell))).sort()
+  const place = new Map([...hit].map((cell, i) => [cell, i]))
+  const perCell = () => new Float64Array(hit.length)
+  const perShot = (value: (shot: ModelShot) => number) => {
+    const column = new Float64Array(shots.length)
+    for (let i = 0; i < column.length; i++) column[i] = value(shots[i]!)
+    return column
+  }
+  return {
+    day: session.day,
+    daySd: session.daySd ?? MODEL.daySd,
+    cells: hit,
+    precision: perCell(),
+    weighted: perCell(),
+    mean: perCell(),
+    variance: perCell(),
+    own: perCell(),
+    growth: perCell(),
+    inverseCarry2: perCell(),
+    started: false,
+    at: Int32Array.from(shots.map(shot => place.get(shot.cell)!)),
+    y: perShot(shot => ln(shot.carryM)),
+    measured2: perShot(shot => shot.measSdM * shot.measSdM),
+    pileShare: perShot(shot => (shot.balls > 1 ? MODEL.pileFactor / shot.balls : 1)),
+    single: Uint8Array.from(shots.map(shot => (shot.balls > 1 ? 0 : 1))),
+    counts: Uint8Array.from(shots.map(shot => (shot.counts ? 1 : 0))),
+    shares: shots.map(sharesOfShot),
+    clean: perShot(() => 1),
+    siteP: new Float64Array(shots.length),
+    siteQ: new Float64Array(shots.length),
+    fault: new Uint8Array(shots.length),
+    extents: shots.flatMap((shot, i) => {
+      const extent = shot.extentM === undefined ? null : pileExtent(shot.extentM, shot.balls, shot.measSdM)
+      return extent === null ? [] : [{ shot: i, ...extent }]
+    }),
+    source: Int32Array.from(source),
+  }
+}

@@ -1,0 +1,2 @@
+declare function value(y: number, x: number): number
+export default value

@@ -1,0 +1,2 @@
+declare function value(x: number, a: number, b: number): number
+export default value

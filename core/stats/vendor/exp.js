@@ -1,0 +1,1 @@
+import{require_lib2 as require_lib}from"./shared/5SSHPYAA.js";import"./shared/IUPROAGX.js";import"./shared/LF7HCQYC.js";import"./shared/EPGA6KRY.js";import"./shared/PQPUZNN2.js";import"./shared/ZRCPDYEG.js";export default require_lib();

@@ -1,0 +1,2 @@
+declare function value(x: number, s: number): number
+export default value

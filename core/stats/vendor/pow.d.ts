@@ -1,0 +1,2 @@
+declare function value(base: number, exponent: number): number
+export default value

@@ -1,0 +1,1 @@
+import{require_lib4 as require_lib}from"./shared/E2QDOZNV.js";import"./shared/5YQJHYFP.js";import"./shared/S6UST4WZ.js";import"./shared/IUPROAGX.js";import"./shared/LF7HCQYC.js";import"./shared/6PWSWOFC.js";import"./shared/EPGA6KRY.js";import"./shared/PQPUZNN2.js";import"./shared/ZRCPDYEG.js";export default require_lib();

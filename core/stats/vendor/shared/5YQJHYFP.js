@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_main=__commonJS({"node_modules/@stdlib/math-base-special-sqrt/lib/main.js"(exports,module){"use strict";var sqrt=Math.sqrt;module.exports=sqrt}});var require_lib=__commonJS({"node_modules/@stdlib/math-base-special-sqrt/lib/index.js"(exports,module){"use strict";var main=require_main();module.exports=main}});export{require_lib};

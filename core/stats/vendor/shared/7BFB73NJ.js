@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_lib=__commonJS({"node_modules/@stdlib/constants-float64-fourth-pi/lib/index.js"(exports,module){"use strict";var FOURTH_PI=.7853981633974483;module.exports=FOURTH_PI}});export{require_lib};

@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_lib=__commonJS({"node_modules/@stdlib/constants-float64-exponent-bias/lib/index.js"(exports,module){"use strict";var FLOAT64_EXPONENT_BIAS=1023|0;module.exports=FLOAT64_EXPONENT_BIAS}});export{require_lib};

@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_lib=__commonJS({"node_modules/@stdlib/constants-float64-pi/lib/index.js"(exports,module){"use strict";var PI=3.141592653589793;module.exports=PI}});export{require_lib};

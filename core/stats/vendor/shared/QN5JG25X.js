@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_lib=__commonJS({"node_modules/@stdlib/constants-float64-half-pi/lib/index.js"(exports,module){"use strict";var HALF_PI=1.5707963267948966;module.exports=HALF_PI}});export{require_lib};

@@ -1,0 +1,1 @@
+import{__commonJS}from"./ZRCPDYEG.js";var require_lib=__commonJS({"node_modules/@stdlib/constants-float64-high-word-significand-mask/lib/index.js"(exports,module){"use strict";var FLOAT64_HIGH_WORD_SIGNIFICAND_MASK=1048575;module.exports=FLOAT64_HIGH_WORD_SIGNIFICAND_MASK}});export{require_lib};

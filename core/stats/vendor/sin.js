@@ -1,0 +1,1 @@
+import{require_lib}from"./shared/VHADHYOW.js";import"./shared/ZE5UJOXS.js";import"./shared/S6UST4WZ.js";import"./shared/IUPROAGX.js";import"./shared/LF7HCQYC.js";import"./shared/EPGA6KRY.js";import"./shared/PQPUZNN2.js";import"./shared/ZRCPDYEG.js";export default require_lib();

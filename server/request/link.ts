@@ -1,0 +1,26 @@
+import type { H3Event } from 'h3'
+import { RateLimiterMemory } from 'rate-limiter-flexible'
+import { linkByToken, type KnownLink } from '../data/player-links'
+import { clientAddress } from './client-address'
+import { bearerOf, countRequest, hashOfToken } from './device'
+import { refuse } from './refuse'
+
+const MINUTE = 60
+const byLink = new RateLimiterMemory({ keyPrefix: 'link', points: 120, duration: MINUTE })
+// A phone with a revoked link tries now and then; a guesser tries thousands.
+const badLinks = new RateLimiterMemory({ keyPrefix: 'bad-link', points: 60, duration: 15 * MINUTE })
+
+/**
+ * The link whose token came along. Missing, wrong, guessed and revoked ones are answered alike.
+ * @throws 401, or 429 with Retry-After
+ */
+export async function requireLink(event: H3Event): Promise<KnownLink> {
+  const token = bearerOf(event)
+  const link = token ? await linkByToken(hashOfToken(token)) : undefined
+  if (!link) {
+    await countRequest(event, badLinks, clientAddress(event))
+    throw refuse(401, 'This link does not open anything any more: ask your coach for a new one.')
+  }
+  await countRequest(event, byLink, link.id)
+  return link
+}

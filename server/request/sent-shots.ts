@@ -1,0 +1,129 @@
+import type { z } from 'zod'
+import { labelsOf } from '../../core/bag/labels'
+import type { Bag } from '../../core/bag/bag'
+import { readRowFigures, type RowFigures } from '../../core/files/shot-table'
+import { landingHeightM } from '../../core/shot/landing-height'
+import type { Aim } from '../data/devices'
+import type { FieldError } from '../../shared/errors'
+import type { RangeTarget } from '../../shared/range'
+import { MOST_SENT, SentShots, type SentShot } from '../../shared/device'
+import { takenOf } from '../../shared/calibration-input'
+import type { ShotRecord } from '../../shared/session'
+import { refuse } from './refuse'
+
+export interface ReadShot {
+  shot: SentShot
+  figures: RowFigures
+  fieldOf: (name: string) => string
+}
+
+/** Columns of the table are text there and figures here: one reader for both. */
+function cellsOf(shot: SentShot): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(shot).map(([name, value]) => [name.toLowerCase(), value === null ? '' : String(value)]),
+  )
+}
+
+function schemaErrors(error: z.ZodError): FieldError[] {
+  const issues = error.issues.flatMap(issue =>
+    issue.code === 'invalid_union'
+      ? issue.errors.toSorted((a, b) => b[0]!.path.length - a[0]!.path.length)[0]!
+      : [issue],
+  )
+  return issues.map(issue => ({ field: issue.path.join('.') || 'body', message: issue.message }))
+}
+
+/**
+ * What a device sent, checked by the same reader as the shot table.
+ * @throws 413 past 500 shots, 422 naming each field that cannot be taken; then none is
+ */
+export function readSent(body: unknown): ReadShot[] {
+  if (Array.isArray(body) && body.length > MOST_SENT)
+    throw refuse(413, `${body.length} shots were sent: at most ${MOST_SENT} can be at once.`)
+  const sent = SentShots.safeParse(body)
+  if (!sent.success) {
+    const errors = schemaErrors(sent.error)
+    throw refuse(422, errors[0]!.message, errors)
+  }
+  const list = Array.isArray(body)
+  const errors: FieldError[] = []
+  const read = sent.data.map((shot, i): ReadShot => {
+    const fieldOf = (name: string) => (list ? `${i}.${name}` : name)
+    const figures = readRowFigures(cellsOf(shot), (column, value, allowed) =>
+      errors.push({ field: fieldOf(column), message: `${column}: "${value.slice(0, 40)}" ${allowed}` }),
+    )
+    return { shot, figures, fieldOf }
+  })
+  if (errors.length > 0) throw refuse(422, errors[0]!.message, errors)
+  return read
+}
+
+const LONGEST_AHEAD_MS = 60_000
+
+/** What the device was aimed at when a ball was hit; undefined when at nothing. */
+export function aimAt(aims: readonly Aim[], hitAtMs: number): Aim | undefined {
+  return aims.find(aim => aim.fromMs <= hitAtMs)
+}
+
+/**
+ * When a ball was hit, by our clock. One that claims to come from the future was hit now.
+ * @param offMs how far the sender's clock is behind
+ */
+export function hitAt(figures: RowFigures, offMs: number, nowMs: number): number {
+  const ms = figures.hitAtMs === null ? nowMs : figures.hitAtMs + offMs
+  return ms > nowMs + LONGEST_AHEAD_MS ? nowMs : Math.min(ms, nowMs)
+}
+
+/**
+ * The record of a ball: club and swing length as they were chosen on the screen, unless the device names its own.
+ * @throws 422 for a club or swing that the bag does not have
+ */
+export function recordOf(
+  { shot, figures, fieldOf }: ReadShot,
+  aim: Aim & { sessionId: string },
+  bag: Bag,
+  hitAtMs: number,
+  target?: RangeTarget,
+): ShotRecord {
+  const names = labelsOf(bag)
+  const named = <T extends { id: string }>(
+    list: readonly T[],
+    label: string | number | boolean | null | undefined,
+    labelOf: (item: T) => string,
+    field: string,
+    usual: string,
+  ): string => {
+    if (label === undefined || label === null || label === '') return usual
+    const found = list.find(item => labelOf(item).toLowerCase() === String(label).trim().toLowerCase())
+    if (found) return found.id
+    const message = `${field}: "${String(label).slice(0, 40)}" is not in the bag: ${list.map(labelOf).join(', ')}`
+    throw refuse(422, message, [{ field: fieldOf(field), message }])
+  }
+  const { carryM, balls, method, strike, readings } = figures
+  // What a device worked out for level ground of its own knows of no slope.
+  const heightM =
+    figures.heightM ?? (target && readings?.carryBasis !== 'computed' ? landingHeightM(target, carryM) : 0)
+  const taken = takenOf({ ...figures, heightM })
+  return {
+    id: shot.id,
+    sessionId: aim.sessionId,
+    carryM,
+    balls,
+    method,
+    strike,
+    hitAtMs,
+    readings: readings ?? null,
+    taken,
+    leftOut: null,
+    deleted: false,
+    version: 1,
+    clubId: named(bag.clubs, shot.club, club => names({ clubId: club.id, rungId: '' }).club, 'club', aim.clubId!),
+    rungId: named(
+      bag.scale.rungs,
+      shot.swing,
+      rung => names({ clubId: '', rungId: rung.id }).swing,
+      'swing',
+      aim.rungId!,
+    ),
+  }
+}

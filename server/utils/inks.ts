@@ -1,3 +1,0 @@
-import { BLACK, COLOUR, type Inks } from '../print/pen'
-
-export const inksOf = (black: boolean): Inks => black ? BLACK : COLOUR

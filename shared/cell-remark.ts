@@ -1,0 +1,34 @@
+import { z } from 'zod'
+import { REMARK_KINDS } from '../core/history/coach-remarks'
+import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
+import { boundedNumber, Id, lineOfText, ClockTime, oneOf } from './text'
+
+export const WHY_MAX = 300
+
+export const CellRemarkRecord = z
+  .strictObject({
+    id: Id,
+    clubId: Id,
+    rungId: Id,
+    kind: oneOf('Kind', REMARK_KINDS),
+    carryM: boundedNumber('Carry', CARRY_MIN_M, CARRY_MAX_M, ' m').nullable(),
+    why: lineOfText('Why', WHY_MAX, { required: false }),
+    saidAtMs: ClockTime('Time'),
+    holds: z.boolean({ error: 'Whether it holds is yes or no.' }),
+  })
+  .superRefine(({ kind, carryM, holds }, issues) => {
+    const number = kind === 'believed' || kind === 'written'
+    if (number && holds && carryM === null)
+      issues.addIssue({
+        code: 'custom',
+        path: ['carryM'],
+        message: 'Carry is missing: what is believed or written is a number.',
+      })
+    if (!number && carryM !== null)
+      issues.addIssue({
+        code: 'custom',
+        path: ['carryM'],
+        message: 'A note and a struck-out stock shot have no number.',
+      })
+  })
+export type CellRemarkRecord = z.infer<typeof CellRemarkRecord>

@@ -1,0 +1,57 @@
+import { readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { IntlMessageFormat } from 'intl-messageformat'
+import { describe, expect, it } from 'vitest'
+import { listed, sentence, write } from '../../words/message'
+
+const ENGLISH = join(import.meta.dirname, '../../words/en')
+
+function* filesOf(folder: string): Generator<string> {
+  for (const name of readdirSync(folder).sort()) {
+    const path = join(folder, name)
+    if (statSync(path).isDirectory()) yield* filesOf(path)
+    else yield path
+  }
+}
+
+function* messagesIn(value: unknown): Generator<string> {
+  if (typeof value === 'string') yield value
+  else if (typeof value === 'object' && value !== null) for (const one of Object.values(value)) yield* messagesIn(one)
+}
+
+describe('messages', () => {
+  it('are all well-formed, and none is said in two files', async () => {
+    const homes = new Map<string, string>()
+    for (const file of filesOf(ENGLISH)) {
+      if (file.endsWith('index.ts')) continue
+      for (const message of new Set(messagesIn(await import(file)))) {
+        expect(() => new IntlMessageFormat(message, 'en', undefined, { ignoreTag: true }), message).not.toThrow()
+        // A word or two may be said anywhere; a sentence has one home.
+        if (message.split(' ').length < 6 || message.includes('{n, plural')) continue
+        const home = homes.get(message) ?? file
+        expect(home.replace(/what-if\.ts$/, 'bend.ts'), message).toBe(file.replace(/what-if\.ts$/, 'bend.ts'))
+        homes.set(message, file)
+      }
+    }
+    expect(homes.size).toBeGreaterThan(60)
+  })
+
+  it('choose the plural by the count, and name what they lack', () => {
+    const balls = '{n, plural, one {# ball} other {# balls}} of {who}'
+    expect([write(balls, { n: 1, who: 'hers' }), write(balls, { n: 3, who: 'hers' })]).toEqual([
+      '1 ball of hers',
+      '3 balls of hers',
+    ])
+    expect(() => write(balls, { n: 1 })).toThrow(/who/)
+  })
+
+  it('put lists and sentences together as they are said', () => {
+    expect([listed([]), listed(['a']), listed(['a', 'b']), listed(['a', 'b', 'c'])]).toEqual([
+      '',
+      'a',
+      'a and b',
+      'a, b and c',
+    ])
+    expect([sentence('there it leaves 3'), sentence('')]).toEqual(['There it leaves 3', ''])
+  })
+})

@@ -1,0 +1,2 @@
+declare function value(p: number, degrees: number): number
+export default value

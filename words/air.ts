@@ -1,0 +1,76 @@
+import type { AirCorrection } from '../core/corrections/air-correction'
+import type { WindThere } from '../core/flight/neutral'
+import type { RangeBalls } from '../core/corrections/range-ball'
+import { Z_80 } from '../core/stats/normal'
+import { distanceText, type DistanceUnit } from '../core/units'
+import { AIR, RANGE_BALLS, WIND_THERE } from './en/air'
+import { write } from './message'
+import { heightText } from './readings'
+
+/** Under this a wind is not worth a word, m/s. */
+const WORTH_MS = 0.5
+
+function windWay(headMs: number, rightMs: number, windText: (ms: number) => string): string {
+  const [along, across] = [Math.abs(headMs), Math.abs(rightMs)]
+  if (along >= WORTH_MS && along >= across / 2)
+    return write(headMs > 0 ? AIR.into : AIR.downwind, { wind: windText(along) })
+  return across >= WORTH_MS ? write(AIR.across, { wind: windText(across) }) : write(AIR.noWind)
+}
+
+/**
+ * What the air did to a stock shot's balls, as a coach says it.
+ * @param windText a wind speed in the coach's unit
+ * @example correctionText(…) // => 'into 3 m/s: 63 measured, 66 in neutral air, ± 1.5 for the air'
+ */
+export function correctionText(
+  correction: AirCorrection,
+  unit: DistanceUnit,
+  windText: (ms: number) => string,
+): string {
+  const { measuredM, neutralM, sdM, headMs, rightMs, heightM = 0, still } = correction
+  const wind = still ? [] : [windWay(headMs, rightMs, windText)]
+  const flat = distanceText(Math.abs(heightM), unit) === '0'
+  const slope = flat ? [] : [write(AIR.toPlace, { height: heightText(heightM, unit) })]
+  const way = [...wind, ...slope].join(', ') || write(AIR.toLevel)
+  const measured = distanceText(measuredM, unit)
+  if (neutralM === null) return write(AIR.tooStrong, { way, measured })
+  const figures = { way, measured, neutral: distanceText(neutralM, unit), plusMinus: distanceText(Z_80 * sdM, unit, 1) }
+  return write(still ? AIR.levelled : AIR.corrected, figures)
+}
+
+/** Where the ball flies: beyond, flights are computed, but were held against nothing. */
+const ROUGH_MS = 10
+/** From so many of the figures as they are shown on, two answers differ. */
+const DIFFERS = 3
+
+/**
+ * The wind at the ball's height beside the one that was judged, and the rule of thumb beside our figure.
+ * @param playsM what the wind alone makes of the target: the rule knows neither slope nor warmth
+ * @param windText a wind speed in the coach's unit
+ * @returns '' for a calm day
+ */
+export function windThereText(
+  { ballMs, ruleM, into }: WindThere,
+  judgedMs: number,
+  playsM: number,
+  unit: DistanceUnit,
+  windText: (ms: number) => string,
+): string {
+  if (judgedMs < WORTH_MS) return ''
+  const [judged, there] = [windText(judgedMs), windText(ballMs)]
+  const rule = `${distanceText(ruleM, unit)} ${unit}`
+  const more = into && Number(distanceText(playsM, unit)) - Number(distanceText(ruleM, unit)) >= DIFFERS
+  return [
+    judged === there ? write(WIND_THERE.same, { there }) : write(WIND_THERE.higher, { judged, there }),
+    write(WIND_THERE.rule, { rule }),
+    ...(more ? [write(WIND_THERE.more)] : []),
+    ...(ballMs > ROUGH_MS ? [write(WIND_THERE.rough)] : []),
+  ].join(' ')
+}
+
+/** What range balls lose, how surely, and where it is from. */
+export function rangeBallText({ loss, sd, pairs }: RangeBalls): string {
+  const percent = (share: number) => String(Math.round(share * 100))
+  const from = pairs === 0 ? write(RANGE_BALLS.usual) : write(RANGE_BALLS.own, { pairs })
+  return write(RANGE_BALLS.taken, { loss: percent(loss), plusMinus: percent(Z_80 * sd), from })
+}

@@ -1,0 +1,27 @@
+/** What air, height and range balls did to what was measured. */
+export const AIR = {
+  into: 'into {wind}',
+  downwind: 'downwind {wind}',
+  across: 'across {wind}',
+  noWind: 'in that air',
+  toPlace: 'to a place {height}',
+  toLevel: 'to about the level',
+  tooStrong: '{way}: {measured} measured; the wind was too strong to count',
+  corrected: '{way}: {measured} measured, {neutral} in neutral air, ± {plusMinus} for the air',
+  levelled: '{way}: {measured} measured, {neutral} on the level, ± {plusMinus} for the ground',
+} as const
+
+/** What a wind is where the ball flies, and what the rule of thumb would make of it. */
+export const WIND_THERE = {
+  same: 'The wind where the ball flies is about {there}.',
+  higher: '{judged} where it was judged is about {there} where the ball flies.',
+  rule: 'The usual 1 % a mph into it, half that with it, would say {rule}.',
+  more: 'A lofted ball hangs up there longer than the rule allows for; a flatter shot comes nearer to it.',
+  rough: 'In so strong a wind this is a rough figure.',
+} as const
+
+export const RANGE_BALLS = {
+  usual: 'as is usual; hit some stock shots with both balls and it is yours',
+  own: 'from {pairs, plural, one {# stock shot} other {# stock shots}} hit with both balls',
+  taken: 'Range balls are taken to fly {loss} ± {plusMinus} % shorter at 100 yd, {from}.',
+} as const

@@ -1,0 +1,10 @@
+/** What changed between two published charts. */
+export const CHANGES = {
+  first: 'The first published chart.',
+  none: 'Nothing moved.',
+  moved: 'Moved: {list}',
+  fresh: 'New: {list}',
+  written: 'Written: {list}',
+  struckOut: 'Struck out: {list}',
+  move: 'from {from} to {to}, by {balls} new balls: {sure, select, certain {certain} other {likely}}',
+} as const

@@ -1,0 +1,13 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Believed too short',
+  why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} over the back.',
+  remedies: ['Show the player the balls, and let them say the new number aloud.'],
+  variants: {
+    long: {
+      title: 'Believed too long',
+      why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} short.',
+    },
+  },
+} satisfies FlagMessages

@@ -1,0 +1,13 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Crowded at {fromM}',
+  why:
+    '{cells} carry {from} to {toM} with the same swing, all within {closestM}: one of them has no job, ' +
+    'or is badly struck.',
+  remedies: [
+    'Look at the strike of the longest club first: launch and spin tell.',
+    'Then leave one of them at home, or bend one.',
+  ],
+  open: '{n, plural, one {# number may be crowded} other {# numbers may be crowded}}',
+} satisfies FlagMessages

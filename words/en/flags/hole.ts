@@ -1,0 +1,10 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: '{stretch, select, point {Hole at {toM}} other {Hole, {from} to {toM}}}',
+  why:
+    'No stock shot serves these yardages, gripped down an inch or not: the best, {cells}, leaves ' +
+    '{leaveM} on average, where a number of its own would leave {couldM}.',
+  remedies: [],
+  open: '{n, plural, one {# stretch reads like a hole} other {# stretches read like holes}}',
+} satisfies FlagMessages

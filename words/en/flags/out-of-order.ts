@@ -1,0 +1,24 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: '{longer} is no longer',
+  why: '{longer} carries {longerM} and {shorter} {shorterM}: the longer club should carry further, and does ' + 'not.',
+  remedies: [
+    'Look at its strike: a thin or open face takes carry away.',
+    'Measure both once more, one after the other.',
+    'Let a club maker check the loft.',
+  ],
+  variants: {
+    swing: {
+      why:
+        '{longer} carries {longerM} and {shorter} {shorterM}: the longer swing should carry further, and ' +
+        'does not.',
+      remedies: [
+        'Watch the length of both swings: the shorter one often goes too far.',
+        'Measure both once more, one after the other.',
+        'Strike one of them out.',
+      ],
+    },
+  },
+  open: '{n, plural, one {# pair reads out of order} other {# pairs read out of order}}',
+} satisfies FlagMessages

@@ -1,0 +1,22 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Overlap at {fromM}',
+  why:
+    '{shorter} carries {shorterM} and {longer} {longerM}: {apartM} apart, within {closestM}, and they ' + 'fly alike.',
+  remedies: [
+    'Strike one out, or hit more balls with the one that has fewer.',
+    'If you know one to fly lower, keep both: say which is for what.',
+  ],
+  open: '{n, plural, one {# pair reads as one number} other {# pairs read as one number}}',
+  thresholds: {
+    closestM: {
+      label: 'Closest pair',
+      why: "Closer than a good player's own scatter with a wedge: the ball cannot tell them apart.",
+    },
+    flightDeg: {
+      label: 'Another flight from',
+      why: 'Angles of descent as far apart as this stop differently on the green.',
+    },
+  },
+} satisfies FlagMessages

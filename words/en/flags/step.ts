@@ -1,0 +1,19 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Wide step, {from} to {toM}',
+  why:
+    '{shorter} carries {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than ' +
+    '{widestStepM}. Nothing in the chart lands in between.',
+  remedies: [
+    'Grip down an inch on {longer}: about {gripDownM} less.',
+    'Measure a swing length in between, or one of the two that has few balls.',
+  ],
+  open: '{n, plural, one {# step reads too wide} other {# steps read too wide}}',
+  thresholds: {
+    widestStepM: {
+      label: 'Widest step',
+      why: 'About 4 to 5° of loft between full wedges; gripping down an inch bridges half of it.',
+    },
+  },
+} satisfies FlagMessages

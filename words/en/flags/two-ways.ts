@@ -1,0 +1,10 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Two ways to {toM}',
+  why:
+    '{shorter} carries {shorterM} and {longer} {longerM}: a choice of flight, not a fault. {longer} ' +
+    'comes in {flatterDeg} flatter.',
+  remedies: ['Keep both: the flatter one into the wind and to a back pin, the steeper one to a front pin.'],
+  open: '{n, plural, one {# pair may be two ways to one number} other {# pairs may be two ways to one number}}',
+} satisfies FlagMessages

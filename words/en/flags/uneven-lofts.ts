@@ -1,0 +1,19 @@
+import type { FlagMessages } from '../../flag-messages'
+
+export default {
+  title: 'Equal lofts, unequal steps',
+  why:
+    '{shorter} to {middle} is {belowM}, {middle} to {longer} {aboveM}, from the same {loftDeg} of loft ' +
+    'each. That is this player, not chance.',
+  remedies: [
+    'Nothing to mend by itself. Bending the middle club a degree or two evens it out, if one of the ' +
+      'steps leaves a hole.',
+  ],
+  open: '{n, plural, one {# pair of steps reads uneven} other {# pairs of steps read uneven}}',
+  thresholds: {
+    unevenM: {
+      label: 'Uneven from',
+      why: "Four is what a good player's ball can tell apart: less is seldom noticed.",
+    },
+  },
+} satisfies FlagMessages

@@ -1,0 +1,47 @@
+/** What to hit next, and how ready the chart is. */
+export const NEXT = {
+  most: 'It takes most doubt off the chart.',
+  others: 'It takes most doubt off the chart: its balls also tell about {others}.',
+  andMore: '{named} and {n} more',
+  within: '{within} of {all} within ± {limit}',
+  enough: 'Good enough: {within}.',
+  ballsToGo: '{within}, about {n, plural, one {# more ball} other {# more balls}}.',
+  manyToGo: '{within}, many more balls.',
+} as const
+
+/** What an order of work is called, and why it proposes what it does. */
+export const ORDERS = {
+  'teach': { name: 'What teaches most', why: '' },
+  'club': { name: 'One club through its lengths', why: 'One club through all its lengths, then the next club.' },
+  'length': { name: 'One length across the clubs', why: 'One swing length across all clubs, then the next length.' },
+  'full-first': {
+    name: 'Full first, then fill down',
+    why: 'Full swings first, then fill down to about 50 yd; inside that it is touch.',
+  },
+  'free': { name: 'Free', why: 'You choose.' },
+} as const
+
+/** What is asked about a ball that stands out. */
+export const QUESTIONS = {
+  short: '{off} short',
+  past: '{off} past',
+  asUsual: 'as far as usual',
+  shortOfUsual: '{off} short of what this stock shot does',
+  pastUsual: '{off} past what this stock shot does',
+  changed: '{way}, and so were others of the last few. Has this swing changed?',
+  fault: '{way}: {fault, select, mishit {a poor strike} flyer {a flyer} other {a misread}}?',
+  otherClub: 'It is an ordinary {cell}: another club?',
+  otherUnit: '{read} would be an ordinary ball of this stock shot, {meant}: read in the other unit?',
+} as const
+
+/** What a launch shows, with the figures; `whose` is the player's own usual, or that of the loft. */
+export const LAUNCHES = {
+  whose: '{whose, select, own {this stock shot usually has} other {such a loft usually has}}',
+  spin: 'Spin {spin} where {usual} {usualSpin}',
+  flyer: '{spin}, and it went {way}: grass or dirt between face and ball?',
+  misreadSpin: '{spin}: a misread?',
+  misread: 'Its launch and its carry do not belong together, {way}: a misread?',
+  thin: 'It left at {launch}° where {usual} {usualLaunch}°: thin?',
+  heavy: 'Ball speed {speed} where {usual} {usualSpeed}, and it went {way}: heavy?',
+  heavyForClub: 'Little ball speed for the speed of the club, and it went {way}: heavy?',
+} as const

@@ -1,0 +1,16 @@
+/** What stands on a published chart, a card and the player's phone. */
+export const PUBLISHED = {
+  figures: '{total, select, yes {Total} other {Carry}} in {unit, select, yd {yards} other {metres}}',
+  onGround: '{figures}, {ground} ground',
+  neutral: 'neutral air: 20 °C, calm, sea level',
+  asMeasured: 'as measured',
+  written: '{line} (written)',
+  predicted: '{line} (predicted)',
+  line: '{figure}  {name}',
+  totals: 'totals on {ground} ground {number}',
+  chart: 'carry chart {number}',
+  head: '{player}, {chart}, {day}, {air}',
+} as const
+
+/** "56° at 9:00": full swings and one-length scales need no "at". */
+export const STOCK_SHOT = { at: '{club} at {swing}', plain: '{club} {swing}' } as const

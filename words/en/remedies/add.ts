@@ -1,0 +1,2 @@
+/** What to do, in a sentence. */
+export default 'Add a club of {toDeg}.'

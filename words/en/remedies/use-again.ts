@@ -1,0 +1,2 @@
+/** What to do, in a sentence. */
+export default 'Use {cell} again, which is struck out.'

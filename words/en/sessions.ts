@@ -1,0 +1,23 @@
+/** How a session went. */
+export const SESSIONS = {
+  notInPile: 'not put into a pile',
+  minutes: '{minutes} min',
+  hours: '{hours} h',
+  hoursAndMinutes: '{hours} h {minutes} min',
+  wentPast: 'went past it {n}',
+  stoppedShort: 'stopped short of it {n}',
+  swung: 'Asked for {swing}, {how} of the last {of}.',
+  misreads: '{n} misreads of the last {of}: change the ball, check the device.',
+  flyers: '{n} flyers of the last {of}: clean the face.',
+} as const
+
+/** Marks of a ball. */
+export const MARK_NAMES = {
+  'mishit': 'Mishit',
+  'swung long': 'Swung long',
+  'swung short': 'Swung short',
+  'thin': 'Thin',
+  'heavy': 'Heavy',
+  'toe': 'Toe',
+  'heel': 'Heel',
+} as const

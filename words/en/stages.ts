@@ -1,0 +1,22 @@
+/** Where each stage of the work stands, in a few words. */
+export const STAGES = {
+  bag: '{n, plural, one {# club} other {# clubs}}, {school}',
+  running: 'ball {balls}',
+  startMeasuring: 'start measuring',
+  noneRunning: 'none running',
+  noBalls: 'no balls yet',
+  enough: 'good enough',
+  someKnown: '{within} of {all} known',
+  noNumbers: 'no numbers yet',
+  nothingToDo: 'nothing to do',
+  flags: '{n, plural, one {# flag} other {# flags}}',
+  workingOut: '…',
+} as const
+
+/** Of a player without clubs or swing lengths. */
+export const NO_BAG = {
+  bag: 'start here',
+  session: 'needs a bag',
+  chart: 'no balls yet',
+  gaps: 'no numbers yet',
+} as const

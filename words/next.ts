@@ -1,0 +1,32 @@
+import type { StockShot } from '../core/bag/bag'
+import type { Next, Ready } from '../core/calibration/calibration'
+import type { Order } from '../core/session/order'
+import { distanceWithUnit, type DistanceUnit } from '../core/units'
+import { NEXT, ORDERS } from './en/next'
+import { listed, write } from './message'
+
+/** Named at most; the others are only counted. */
+const MOST_NAMED = 2
+
+/** Why this stock shot is the one to hit next. */
+export function nextText({ others }: Pick<Next, 'others'>, nameOf: (cell: StockShot) => string): string {
+  if (others.length === 0) return write(NEXT.most)
+  const named = others.slice(0, MOST_NAMED).map(nameOf)
+  const left = others.length - named.length
+  const list = left > 0 ? write(NEXT.andMore, { named: named.join(', '), n: String(left) }) : listed(named)
+  return write(NEXT.others, { others: list })
+}
+
+/** What an order of work is called, and why it proposes what it does. */
+export const orderTexts: Record<Order, { name: string; why: string }> = ORDERS
+
+/** How ready the chart is, in one line. */
+export function readyText(
+  { cellsWithin, cellsInUse, goodEnough, ballsToGo, withinM }: Ready,
+  unit: DistanceUnit,
+): string {
+  const limit = distanceWithUnit(withinM, unit)
+  const within = write(NEXT.within, { within: String(cellsWithin), all: String(cellsInUse), limit })
+  if (goodEnough) return write(NEXT.enough, { within })
+  return ballsToGo === null ? write(NEXT.manyToGo, { within }) : write(NEXT.ballsToGo, { within, n: ballsToGo })
+}
