@@ -227,7 +227,10 @@ export const useOutbox = defineStore('outbox', () => {
       comeBack()
     })
     useEventListener(document, 'visibilitychange', () => {
-      if (document.visibilityState === 'visible') void offerAgain()
+      if (document.visibilityState !== 'visible') return
+      void offerAgain()
+      // Somebody may have signed in on another page of this browser.
+      if (state.value === 'signed-out') void send()
     })
   }
 

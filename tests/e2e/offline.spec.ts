@@ -63,9 +63,10 @@ for (const [balls, tag] of [
         await expect(again.getByText('Pip Marlow')).toBeVisible()
         await again.goto(url)
 
-        server = await serve(process.env.E2E_DATABASE_URL!, Number(new URL(server.url).port))
-        // Chromium writes cookies down every half minute: a killed one may have forgotten this one.
+        // Chromium writes cookies down every half minute: a killed one may have forgotten this one. Before the server
+        // is there: the page would be told that it is signed out, and would wait for its coach.
         await again.context().addCookies(cookies)
+        server = await serve(process.env.E2E_DATABASE_URL!, Number(new URL(server.url).port))
         await expect.poll(async () => (await ballsInDatabase(player)).length).toBe(balls + 2)
         await expect(again.getByText(`${balls + 2} balls this session`)).toBeVisible()
         await expect(again.getByText('No connection.')).toHaveCount(0)
