@@ -36,7 +36,9 @@ export interface GridFit {
 }
 
 export function spreadOptions(level: Level): FitOptions {
-  return level === 'unknown' ? USUAL_SPREAD : { spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
+  return level === 'unknown'
+    ? USUAL_SPREAD
+    : { ...USUAL_SPREAD, spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
 }
 
 /** Swing lengths of one school and label are one family, whatever their flight. */

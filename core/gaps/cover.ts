@@ -24,8 +24,8 @@ export interface PlayerScatter {
   sideBias: number
 }
 
-export function playerScatter(grid: GridFit, sides: AimedSides, mishitShare: number): PlayerScatter {
-  return { mishitShare, spread: grid.fit.spread, sideShare: sides.sd, sideBias: sides.playerBias }
+export function playerScatter({ fit }: Pick<GridFit, 'fit'>, sides: AimedSides): PlayerScatter {
+  return { mishitShare: fit.mishitShare, spread: fit.spread, sideShare: sides.sd, sideBias: sides.playerBias }
 }
 
 /**
@@ -37,14 +37,6 @@ export const HOLE_M = yardsToMetres(2)
  * To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt.
  */
 const REACH_SDS = { sure: 1.28, likely: 0.5 } as const
-
-/** Of all balls so far, the share that was mishit, pulled to the usual by thirty balls. */
-const MISHIT_PRIOR_BALLS = 30
-export function mishitShareOf(grid: Pick<GridFit, 'verdicts'>): number {
-  let mishits = MODEL.mishitShare * MISHIT_PRIOR_BALLS
-  for (const { clean, fault } of grid.verdicts.values()) if (fault === 'mishit') mishits += 1 - clean
-  return mishits / (MISHIT_PRIOR_BALLS + grid.verdicts.size)
-}
 
 /** A shot gripped down an inch. */
 export function grippedDown(shot: CoverShot): CoverShot {
@@ -222,7 +214,6 @@ export function chartCover(
   const unit = options.unit ?? 'yd'
   const sides = aimed(pattern, options.aimedStraight ?? false)
   const shots = coverShots(chart, grid, sides, options)
-  const mishitShare = mishitShareOf(grid)
   const targets = targetsOf(
     shots.filter(shot => !shot.grippedDown).map(shot => shot.carryM),
     unit,
@@ -230,7 +221,7 @@ export function chartCover(
   return {
     unit,
     shots,
-    mishitShare,
-    at: coverOf(shots, playerScatter(grid, sides, mishitShare), targets),
+    mishitShare: grid.fit.mishitShare,
+    at: coverOf(shots, playerScatter(grid, sides), targets),
   }
 }

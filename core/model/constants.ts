@@ -60,8 +60,13 @@ export const MODEL = {
   spreadBalls: 4,
   /** Cells differ in looseness by about 20 %. [sim] */
   loosenessBalls: 12,
-  /** Shares of bad shots [cp] and how far they go in ln carry [mem]. */
+  /**
+   * Shares of bad shots [cp] and how far they go in ln carry [mem]. The share of mishits is the player's own, learnt,
+   * pulled to the usual one by so many balls, and never more than this. [sim]
+   */
   mishitShare: 0.07,
+  mishitBalls: 8,
+  mostMishitShare: 0.6,
   flyerShare: 0.03,
   misreadShare: 0.01,
   mishitFrom: -0.8,
@@ -95,6 +100,7 @@ export const MODEL = {
   rounds: 4,
   stopLnCarry: 3e-4,
   stopLnSpread: 6e-3,
+  stopMishitShare: 4e-3,
 } as const
 
 /**

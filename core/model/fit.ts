@@ -6,17 +6,18 @@ import { priorCovariance, priorMean, type ModelCell } from './prior'
 import { mixBeliefs, type Candidate } from './regularity'
 import { fitSession } from './session-fit'
 import { workOf, type ModelSession, type SessionColumns } from './shots'
-import { noSpreadSums, updateSpread, type Spread, type SpreadSums } from './spread'
+import { noSpreadSums, updateSpread, type FitOptions, type Spread, type SpreadSums } from './spread'
 
 export type { ModelSession, ModelShot } from './shots'
 
-export interface FitOptions {
-  /** φ before the first ball, and how many balls that is worth: narrower knowledge where the level is stated. */
-  spread: number
-  spreadBalls: number
-}
+export type { FitOptions } from './spread'
 
-export const USUAL_SPREAD: FitOptions = { spread: MODEL.spread, spreadBalls: MODEL.spreadBalls }
+export const USUAL_SPREAD: FitOptions = {
+  spread: MODEL.spread,
+  spreadBalls: MODEL.spreadBalls,
+  mishitShare: MODEL.mishitShare,
+  mishitBalls: MODEL.mishitBalls,
+}
 
 /** What one shot turned out to be. */
 export interface Verdict {
@@ -38,6 +39,8 @@ export interface Fit {
   cellDegrees: Float64Array
   /** Degrees of freedom behind the spread. */
   degrees: number
+  /** The share of the player's balls that are mishit. */
+  mishitShare: number
   /**
    * What the balls of each cell say for each, over all sessions, row by row: the sum of what a session's balls know
    * once the day that they share is set aside. Times the covariance it is each cell's weight in each number; all 0 when
@@ -98,7 +101,7 @@ function pass(
   for (const work of works) {
     drift(belief, work.day - day)
     day = work.day
-    fitSession(room, work, belief, before.spread, before.looseness, seen)
+    fitSession(room, work, belief, before, seen)
     evidence += absorb(room, belief, work, work.daySd)
   }
   return { ...belief, evidence }
@@ -129,16 +132,18 @@ export function settle(
   let passes = 0
   for (;;) {
     passes++
-    sums = { cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
+    sums = { ...seen, cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
     const belief = pass(room, start, works, fromDay, spread, sums)
     const after = updateSpread(options, spread.looseness, sums)
     let moved = last === null ? Infinity : 0
     if (last !== null)
       for (let i = 0; i < start.mean.length; i++) moved = Math.max(moved, Math.abs(belief.mean[i]! - last.mean[i]!))
     const widened = 2 * Math.abs(ln(after.spread / spread.spread))
+    const learnt = Math.abs(after.mishitShare - spread.mishitShare)
     spread = after
     last = belief
-    if ((moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread) || passes === MODEL.mostPasses)
+    const still = moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread && learnt < MODEL.stopMishitShare
+    if (still || passes === MODEL.mostPasses)
       return { ...spread, ...sums, passes, last }
   }
 }
@@ -164,6 +169,14 @@ export function verdictsOf(work: SessionColumns | undefined, shots: number): Ver
   return verdicts
 }
 
+/** Scatter and mishits before the first ball: all cells alike. */
+export const spreadBefore = ({ spread, mishitShare }: FitOptions, cells: number): Spread => ({
+  spread,
+  looseness: new Float64Array(cells).fill(1),
+  degrees: 0,
+  mishitShare,
+})
+
 /** The fit for any prior; `fitModel` is the usual door. */
 export function fitWithPrior(
   priorOf: PriorOf,
@@ -176,14 +189,13 @@ export function fitWithPrior(
   const works = entries.map(entry => entry.work)
   const room = roomFor(cells, works)
   const firstDay = works[0]?.day ?? today
-  const flat: Spread = { spread: options.spread, looseness: new Float64Array(cells).fill(1), degrees: 0 }
-  const { spread, looseness, degrees, cellDegrees, passes, last } = settle(
+  const { spread, looseness, degrees, mishitShare, cellDegrees, passes, last } = settle(
     room,
     priorOf(USUAL_REGULARITY),
     works,
     firstDay,
     options,
-    flat,
+    spreadBefore(options, cells),
     noSpreadSums(cells),
   )
   const candidates = MODEL.regularities.map((regularity, k): Candidate => {
@@ -200,6 +212,7 @@ export function fitWithPrior(
     spread,
     looseness,
     cellDegrees,
+    mishitShare,
     passes,
     degrees: Math.max(MODEL.leastDegrees, options.spreadBalls + degrees),
     information: addInformation(new Float64Array(cells * cells), cells, works),

@@ -22,8 +22,9 @@ function sharesOf({
   return { clean: 1 - mishit - flyer - misread, mishit, flyer, misread }
 }
 
-/** Of an unmarked ball, and of one that its strike or its spin makes suspect. */
-export const USUAL_SHARES = sharesOf({})
+/** Of an unmarked ball of a player who mishits so often, and of one that its strike or its spin makes suspect. */
+export const ballShares = (mishit: number): Shares => sharesOf({ mishit })
+export const USUAL_SHARES = ballShares(MODEL.mishitShare)
 export const SUSPECT_SHARES: Record<BadKind, Shares> = {
   mishit: sharesOf({ mishit: MODEL.calledMishitShare }),
   flyer: sharesOf({ flyer: MODEL.lowSpinFlyerShare }),
@@ -34,17 +35,18 @@ export const SUSPECT_SHARES: Record<BadKind, Shares> = {
  * What the middle of an unmarked pile can be: a mishit or a flyer only if most of its balls were (half of them count
  * half), a misread seldom: whoever lasers a pile sees it lie there.
  * @param balls in the pile, from 2
+ * @param mishitShare of the player's single balls
  * @example pileShares(9).mishit // => 0.000167
  */
-export function pileShares(balls: number): Shares {
+export function pileShares(balls: number, mishitShare: number = MODEL.mishitShare): Shares {
   const most = (share: number) => {
     const half = Math.floor(balls / 2)
     // At least k of n: the regularised incomplete beta function (Abramowitz and Stegun 26.5.24).
     const atLeast = (k: number) => betainc(share, k, balls - k + 1)
     return balls % 2 === 1 ? atLeast(half + 1) : (atLeast(half) + atLeast(half + 1)) / 2
   }
-  const { mishit, flyer, misread } = USUAL_SHARES
-  return sharesOf({ mishit: most(mishit), flyer: most(flyer), misread: misread * MODEL.pileMisread })
+  const { flyer, misread } = USUAL_SHARES
+  return sharesOf({ mishit: most(mishitShare), flyer: most(flyer), misread: misread * MODEL.pileMisread })
 }
 
 /** So that a shot beyond all four kinds still divides. */

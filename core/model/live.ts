@@ -6,6 +6,7 @@ import {
   addInformation,
   prepare,
   priorOfCells,
+  spreadBefore,
   roomFor,
   settle,
   USUAL_REGULARITY,
@@ -42,8 +43,8 @@ export function foldSessions(
   const room = roomFor(cells.length, works)
   const [firstDay, day] = [works[0]!.day, works.at(-1)!.day]
   const priorOf = priorOfCells(cells)
-  const flat: Spread = { spread: options.spread, looseness: new Float64Array(cells.length).fill(1), degrees: 0 }
-  const settled = settle(room, priorOf(USUAL_REGULARITY), works, firstDay, options, flat, noSpreadSums(cells.length))
+  const before = spreadBefore(options, cells.length)
+  const settled = settle(room, priorOf(USUAL_REGULARITY), works, firstDay, options, before, noSpreadSums(cells.length))
   const candidates = MODEL.regularities.map((regularity, k): Candidate => {
     const belief = regularity === USUAL_REGULARITY ? settled.last : priorOf(regularity)
     const evidence = regularity === USUAL_REGULARITY ? settled.last.evidence : absorbAll(room, belief, works, firstDay)
@@ -73,7 +74,7 @@ export function continueFit(folded: Folded, session: ModelSession, today: number
   const room = roomFor(n, works)
   const copy = ({ mean, covariance }: Belief): Belief => ({ mean: mean.slice(), covariance: covariance.slice() })
   const usual = copy(folded.candidates[MODEL.regularities.indexOf(USUAL_REGULARITY)]!.belief)
-  const { spread, looseness, degrees, cellDegrees, passes } = settle(
+  const { spread, looseness, degrees, mishitShare, cellDegrees, passes } = settle(
     room,
     usual,
     works,
@@ -94,6 +95,7 @@ export function continueFit(folded: Folded, session: ModelSession, today: number
     spread,
     looseness,
     cellDegrees,
+    mishitShare,
     passes,
     degrees: Math.max(MODEL.leastDegrees, folded.options.spreadBalls + degrees),
     information: addInformation(folded.information.slice(), n, works),

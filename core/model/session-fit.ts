@@ -3,8 +3,8 @@ import { startSession, withinSession, type Belief, type Room } from './belief'
 import { MODEL } from './constants'
 import { flyerDensity, misreadDensity, mishitDensity } from './kinds'
 import { normalDensity } from '../stats/normal'
-import type { SessionColumns } from './shots'
-import type { SpreadSums } from './spread'
+import { setShares, type SessionColumns } from './shots'
+import type { Spread, SpreadSums } from './spread'
 
 const LEAST_CAVITY = 1e-9
 const LEAST_DENSITY = 1e-300
@@ -74,6 +74,7 @@ function updateSites(work: SessionColumns): void {
     siteQ,
     clean,
     shares,
+    mishit,
     fault,
     mean,
     variance,
@@ -98,7 +99,9 @@ function updateSites(work: SessionColumns): void {
     const f1 = share.mishit * mishitDensity(e, s)
     const f2 = share.flyer * flyerDensity(e, s)
     const f3 = share.misread * misreadDensity(e, total)
-    const w = f0 / (f0 + f1 + f2 + f3 + LEAST_DENSITY)
+    const all = f0 + f1 + f2 + f3 + LEAST_DENSITY
+    const w = f0 / all
+    mishit[k] = f1 / all
     fault[k] = f3 >= f1 && f3 >= f2 ? 2 : f2 >= f1 ? 1 : 0
     const cleanV = 1 / (1 / cavityV + 1 / noise)
     const cleanM = cleanV * (cavityM / cavityV + yk / noise)
@@ -109,6 +112,15 @@ function updateSites(work: SessionColumns): void {
     siteP[k] = DAMPING * p + DAMPING * (1 / tiltedV - 1 / cavityV)
     siteQ[k] = DAMPING * q + DAMPING * (tiltedM / tiltedV - cavityM / cavityV)
     clean[k] = DAMPING * clean[k]! + DAMPING * w
+  }
+}
+
+/** How often this session's single balls were mishit. What the coach called a mishit tells as much as its carry does. */
+function tellMishits({ single, mishit }: SessionColumns, sums: SpreadSums): void {
+  for (let k = 0; k < single.length; k++) {
+    if (single[k] === 0) continue
+    sums.mishits += mishit[k]!
+    sums.judged += 1
   }
 }
 
@@ -141,10 +153,10 @@ export function fitSession(
   room: Room,
   work: SessionColumns,
   belief: Belief,
-  spread: number,
-  looseness: Float64Array,
+  { spread, looseness, mishitShare }: Spread,
   sums: SpreadSums,
 ): void {
+  setShares(work, mishitShare)
   startSession(room, belief, work.cells, work.daySd)
   const h = work.cells.length
   if (!work.started) {
@@ -164,4 +176,5 @@ export function fitSession(
   }
   sumSites(work)
   tellSpread(work, sums)
+  tellMishits(work, sums)
 }

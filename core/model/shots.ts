@@ -1,6 +1,6 @@
 import { ln } from '../stats/exact'
 import { MODEL } from './constants'
-import { pileShares, SUSPECT_SHARES, USUAL_SHARES, type BadKind, type Shares } from './kinds'
+import { ballShares, pileShares, SUSPECT_SHARES, USUAL_SHARES, type BadKind, type Shares } from './kinds'
 import { pileExtent } from './pile-extent'
 
 /** One ball, or the middle of a pile, in neutral air. */
@@ -60,7 +60,11 @@ export interface SessionColumns {
   pileShare: Float64Array
   single: Uint8Array
   counts: Uint8Array
+  marks: (BadKind | undefined)[]
+  balls: Int32Array
   shares: Shares[]
+  /** Probability that it is a mishit; 0 for one that counts by the coach's word. */
+  mishit: Float64Array
   /** Per shot: probability that it is clean, its site (precision p and p·y), and its likeliest fault. */
   clean: Float64Array
   siteP: Float64Array
@@ -72,10 +76,17 @@ export interface SessionColumns {
   source: Int32Array
 }
 
-function sharesOfShot({ suspect, balls }: ModelShot): Shares {
-  // A mark on a pile is said of the pile.
-  if (suspect !== undefined) return SUSPECT_SHARES[suspect]
-  return balls > 1 ? pileShares(balls) : USUAL_SHARES
+/** What each shot may be, before its carry is looked at, of a player who mishits so often. */
+export function setShares({ marks, balls, shares }: SessionColumns, mishitShare: number): void {
+  const single = ballShares(mishitShare)
+  const piles = new Map<number, Shares>()
+  for (let k = 0; k < shares.length; k++) {
+    const mark = marks[k]
+    const n = balls[k]!
+    if (n > 1 && !piles.has(n)) piles.set(n, pileShares(n, mishitShare))
+    // A mark on a pile is said of the pile.
+    shares[k] = mark !== undefined ? SUSPECT_SHARES[mark] : n > 1 ? piles.get(n)! : single
+  }
 }
 
 /** Columns of one session; null when no shot of it can be taken. */
@@ -112,7 +123,10 @@ export function workOf(session: ModelSession, cells: number): SessionColumns | n
     pileShare: perShot(shot => (shot.balls > 1 ? MODEL.pileFactor / shot.balls : 1)),
     single: Uint8Array.from(shots.map(shot => (shot.balls > 1 ? 0 : 1))),
     counts: Uint8Array.from(shots.map(shot => (shot.counts ? 1 : 0))),
-    shares: shots.map(sharesOfShot),
+    marks: shots.map(shot => shot.suspect),
+    balls: Int32Array.from(shots.map(shot => shot.balls)),
+    shares: shots.map(() => USUAL_SHARES),
+    mishit: new Float64Array(shots.length),
     clean: perShot(() => 1),
     siteP: new Float64Array(shots.length),
     siteQ: new Float64Array(shots.length),

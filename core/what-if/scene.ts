@@ -1,6 +1,6 @@
 import type { CarryChart } from '../chart/chart-cell'
 import { aimed } from '../gaps/aim'
-import { coverOf, coverShots, mishitShareOf, playerScatter, targetsOf } from '../gaps/cover'
+import { coverOf, coverShots, playerScatter, targetsOf } from '../gaps/cover'
 import { answered, openFlags, type FlagAnswer } from '../gaps/answers'
 import { gapFacts } from '../gaps/facts'
 import { raisedFlags, type Finding, type FlagOptions } from '../gaps/flag'
@@ -48,8 +48,7 @@ export function sceneOf(layout: Layout, whatIf: WhatIf, judging: Judging): Scene
   const findings = raisedFlags(findFlags(facts, flags)).filter(({ flag }) => flagRule(flag).meta.about === 'bag')
   const aim = aimed(sides, layout.aimedStraight)
   const shots = coverShots(chart, grid, aim)
-  const mishitShare = mishitShareOf(layout.grid)
-  const at = coverOf(shots, playerScatter(grid, aim, mishitShare), targetsM)
+  const at = coverOf(shots, playerScatter(grid, aim), targetsM)
   return {
     whatIf,
     bag,
@@ -57,7 +56,7 @@ export function sceneOf(layout: Layout, whatIf: WhatIf, judging: Judging): Scene
     ladder: facts.ladder,
     findings,
     open: openFlags(answered(findings, answers, player.nowMs)),
-    cover: { unit, shots, at, mishitShare },
+    cover: { unit, shots, at, mishitShare: grid.fit.mishitShare },
     sum: sumCover(at, lineM),
   }
 }

@@ -3,7 +3,7 @@ import { clubsInUse, isGridClub, type StockShot } from '../bag/bag'
 import { MODEL } from '../model/constants'
 import { ballSd } from '../model/estimate'
 import { exp } from '../stats/exact'
-import { grippedDown, mishitShareOf } from '../gaps/cover'
+import { grippedDown } from '../gaps/cover'
 import { leastLeaveM, meanLeaveM } from '../gaps/leave'
 import { GRIP_DOWN_M, type CoverShot } from '../gaps/stretches'
 import { yardsToMetres } from '../units'
@@ -64,7 +64,7 @@ export function clubLeaves(
 ): Float64Array {
   const { fit } = layout.grid
   const n = fit.mean.length
-  const mishitShare = mishitShareOf(layout.grid)
+  const { mishitShare } = fit
   const sides = aimed(layout.sides, layout.aimedStraight)
   const shots = place(layout, { ...whatIf, clubs: [club] })
     .filter(one => !struck.some(cell => cell.clubId === club.from && cell.rungId === one.rungId))

@@ -47,7 +47,7 @@ function propose(work: Work): Remedy[] {
   if (row === undefined) return []
   const shots = knownBetter(work, shot, row)
   const sides = aimed(layout.sides, layout.aimedStraight)
-  const player = playerScatter(layout.grid, sides, today.cover.mishitShare)
+  const player = playerScatter(layout.grid, sides)
   const after = coverOf(
     shots,
     player,

@@ -42,30 +42,30 @@ export function chooseHit(player: SimulatedPlayer, hitShare = 0.5): number[] {
   return all.slice(0, Math.max(1, Math.round(hitShare * all.length))).sort((a, b) => a - b)
 }
 
+export interface JudgeOptions extends PlayerOptions {
+  levelSaid?: boolean
+  /** The model is told the share of mishits, and learns nothing of it. */
+  mishitsTold?: boolean
+}
+
 /** Adds one player's errors: hit and unhit cells, by hand and by the model. */
-export function judgePlayer(
-  tally: Tally,
-  seed: number,
-  balls: number,
-  options: PlayerOptions & { levelSaid?: boolean },
-): void {
+export function judgePlayer(tally: Tally, seed: number, balls: number, options: JudgeOptions): void {
   const player = drawPlayer(seed, options)
   const hit = chooseHit(player)
   const shots = visit(player, hit, balls)
   const piles = player.cells.map((_, cell) => shots.filter(s => s.cell === cell).map(s => s.carryM))
   const byHand = piles.map(pile => (pile.length === 0 ? null : trimmed(pile)))
-  const fit = fitModel(
-    player.cells,
-    [{ day: 0, shots }],
-    0,
-    spreadOptions(options.levelSaid ? player.level : 'unknown'),
-  )
+  const fit = fitModel(player.cells, [{ day: 0, shots }], 0, {
+    ...spreadOptions(options.levelSaid ? player.level : 'unknown'),
+    ...(options.mishitsTold && { mishitShare: player.mishits, mishitBalls: Infinity }),
+  })
   player.truthM.forEach((truthM, cell) => {
     const estimate = cellEstimate(fit, cell)
     const state = piles[cell]!.length > 0 ? 'hit' : 'unhit'
     const inside = ([low, high]: [number, number], value: number) => value >= low && value <= high
     addError(tally, `${state}: model`, estimate.carryM - truthM)
     addHit(tally, `${state}: 80`, inside(estimate.certainty80M, truthM))
+    addError(tally, `${state}: width`, (estimate.certainty80M[1] - estimate.certainty80M[0]) / 2)
     addHit(tally, `${state}: 95`, inside(estimate.certainty95M, truthM))
     if (state === 'hit') {
       addError(tally, 'hit: mean', mean(piles[cell]!) - truthM)
@@ -90,7 +90,7 @@ export function judgePlayers(
   from: number,
   players: number,
   balls: number,
-  options: PlayerOptions & { levelSaid?: boolean } = {},
+  options: JudgeOptions = {},
 ): Tally {
   const tally = newTally()
   for (let i = 0; i < players; i++) judgePlayer(tally, from + i, balls, options)

@@ -13,8 +13,12 @@ export interface SimulatedPlayer {
   truthM: number[]
   /** Standard deviation of ln carry of a clean strike of each cell. */
   scatter: number[]
+  /** Share of balls that are mishit. */
+  mishits: number
   dice: Dice
 }
+
+const MISHITS = 0.06
 
 export const LEVELS = {
   expert: [0.022, 0.03],
@@ -84,6 +88,8 @@ export interface PlayerOptions {
   quirks?: number
   /** Clubs in the bag; any of the bags when left away. */
   clubs?: number
+  /** Share of balls that are mishit; 0.06 when left away. */
+  mishits?: number
 }
 
 export function drawLevel(dice: Dice): SimulatedLevel {
@@ -92,7 +98,7 @@ export function drawLevel(dice: Dice): SimulatedLevel {
 
 export function drawPlayer(
   seed: number,
-  { level, quirks = 1, clubs }: PlayerOptions = {},
+  { level, quirks = 1, clubs, mishits = MISHITS }: PlayerOptions = {},
 ): SimulatedPlayer & { level: SimulatedLevel } {
   const dice = makeDice(seed)
   const own = level ?? drawLevel(dice)
@@ -121,7 +127,7 @@ export function drawPlayer(
       scatter.push(share * (fraction < 0.97 ? 1.33 : 1) * Math.exp(0.2 * dice.normal()))
     }),
   )
-  return { cells, truthM, scatter, dice, level: own }
+  return { cells, truthM, scatter, mishits, dice, level: own }
 }
 
 /** Skewed loss: good strikes bunch up, the rest fall short. Its median is 0 and its sd 1. */
@@ -136,14 +142,14 @@ export function cleanLn(player: SimulatedPlayer, cell: number, dayLn: number): n
   return Math.log(player.truthM[cell]!) + dayLn + player.scatter[cell]! * strike(player.dice)
 }
 
-/** One ball as a launch monitor reads it, metres: 6 % mishits, 3 % flyers, 1 % misreads among them. */
+/** One ball as a launch monitor reads it, metres: mishits, 3 % flyers, 1 % misreads among them. */
 export function hitM(player: SimulatedPlayer, cell: number, dayLn: number): number {
-  const { dice } = player
+  const { dice, mishits } = player
   let ln = cleanLn(player, cell, dayLn)
   const kind = dice.uniform()
-  if (kind < 0.06) ln += Math.log(1 - dice.between(0.08, 0.55))
-  else if (kind < 0.09) ln += Math.log(1 + dice.between(0.05, 0.19))
-  else if (kind < 0.1) ln += 0.6 * dice.normal()
+  if (kind < mishits) ln += Math.log(1 - dice.between(0.08, 0.55))
+  else if (kind < mishits + 0.03) ln += Math.log(1 + dice.between(0.05, 0.19))
+  else if (kind < mishits + 0.04) ln += 0.6 * dice.normal()
   return Math.max(2.5, Math.exp(ln) + 0.9144 * dice.normal())
 }
 

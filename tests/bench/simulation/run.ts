@@ -10,7 +10,7 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000]
+const [A, B, C, D, M, E, F] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
@@ -86,6 +86,37 @@ function coverage(): void {
       share(three!, 'window').toFixed(1),
     ])
   }
+}
+
+/** Of players who mishit more: the share learnt, and the same model told the true one. */
+function mishits(): void {
+  const players = many(200)
+  say(
+    `\n### (b2) Players who mishit often; half of the cells hit, ${players} players a row, seeds ${F} up: the 80 % ` +
+      'interval of hit cells in 100, half its width and the error in yards\n',
+  )
+  head('mishits, balls a hit cell', [
+    'interval, share learnt',
+    'interval, share told',
+    'half width, learnt',
+    'half width, told',
+    'error, learnt',
+    'error, told',
+    'error of the median',
+  ])
+  for (const percent of [6, 15, 25, 35])
+    for (const balls of [3, 5, 10]) {
+      const [learnt, told] = [false, true].map(mishitsTold =>
+        judgePlayers(F, players, balls, { mishits: percent / 100, mishitsTold }),
+      ) as [Tally, Tally]
+      const both = (of: (t: Tally) => string) => [of(learnt), of(told)]
+      row(`${percent} %, ${balls}`, [
+        ...both(t => share(t, 'hit: 80').toFixed(1)),
+        ...both(t => rmse(t, 'hit: width').toFixed(2)),
+        ...both(t => rmse(t, 'hit: model').toFixed(2)),
+        rmse(learnt, 'hit: median').toFixed(2),
+      ])
+    }
 }
 
 function rounds(): void {
