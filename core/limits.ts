@@ -19,7 +19,7 @@ export const LOFT_MIN_DEG = 8
 export const LOFT_MAX_DEG = 70
 
 /** Lofts the pooled model knows: wedges and short irons. Other clubs have a plain record of their own. */
-export const GRID_LOFT_MIN_DEG = 40
+export const GRID_LOFT_MIN_DEG = 33
 export const GRID_LOFT_MAX_DEG = 62
 
 /** Share of the full carry of one swing length. Above 1 is a stretch beyond full. */

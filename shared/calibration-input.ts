@@ -44,6 +44,7 @@ export function calibrationOptions(
     method,
     neutralAir: !thresholds.asMeasured,
     ...(thresholds.measuredOnly && { measuredOnly: true }),
+    ...(thresholds.asBalls && { asBalls: true }),
     ...(thresholds.aimedStraight && { aimedStraight: true }),
     ...(words && { words }),
     ...(published && { published }),

@@ -51,6 +51,8 @@ export const Thresholds = z.object({
   ...figures,
   /** Cover counts only stock shots with a ball that counts. */
   measuredOnly: z.literal(true, { error: 'Measured only is yes or missing.' }).optional(),
+  /** Ladder, cover and flags go by the balls even where the coach has written a number. */
+  asBalls: z.literal(true, { error: 'As the balls have it is yes or missing.' }).optional(),
   /** Leaves are those of a player who aims at the target, whatever the usual miss; else the aim is moved by it. */
   aimedStraight: z.literal(true, { error: 'Aimed straight is yes or missing.' }).optional(),
   /** Total is shown first, on ground like this: for a beginner, who sees where the ball stops. */

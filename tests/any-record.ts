@@ -243,10 +243,11 @@ export const anyRecord: fc.Arbitrary<AnyRecord> = fc
     words: fc.array(anyWord, { maxLength: 4 }).map(list => withIds(5, list)),
     measuredOnly: fc.boolean(),
     aimedStraight: fc.boolean(),
+    asBalls: fc.boolean(),
     asMeasured: fc.boolean(),
     totalOn: fc.option(fc.constantFrom(...FIRMNESSES), { nil: undefined }),
   })
-  .map(({ name, level, bag, sessions, shots, words, measuredOnly, aimedStraight, asMeasured, totalOn }) => {
+  .map(({ name, level, bag, sessions, shots, words, measuredOnly, aimedStraight, asBalls, asMeasured, totalOn }) => {
     const at = <T>(list: readonly T[], n: number) => list[n % list.length]!
     const cell = (c: number, r: number) => ({ clubId: at(bag.clubs, c).id, rungId: at(bag.scale.rungs, r).id })
     const taken = <T>(results: readonly { success: boolean; data?: T }[]) =>
@@ -258,6 +259,7 @@ export const anyRecord: fc.Arbitrary<AnyRecord> = fc
       thresholds: Thresholds.parse({
         ...(measuredOnly && { measuredOnly: true }),
         ...(aimedStraight && { aimedStraight: true }),
+        ...(asBalls && { asBalls: true }),
         ...(asMeasured && { asMeasured: true }),
         ...(totalOn && { totalOn }),
       }),

@@ -1,4 +1,5 @@
 import { sameFlag } from '#core/gaps/answers'
+import { isGone } from '#core/what-if/gone'
 import type { Finding } from '#core/gaps/flag'
 import { labelsOf } from '#core/bag/labels'
 import { clubsInUse, isGridClub, type Bag, type StockShot } from '#core/bag/bag'
@@ -27,7 +28,7 @@ export function flagChanges(
   const title = (finding: Finding, of: Scene) => flagText(finding, sceneNames(of), unit).title
   const in_ = (list: readonly Finding[], one: Finding) => list.some(other => sameFlag(one, other))
   return {
-    gone: before.open.filter(one => !in_(after.open, one)).map(one => title(one, before)),
+    gone: before.open.filter(one => !in_(after.open, one) && isGone(one, before, after)).map(one => title(one, before)),
     fresh: after.open.filter(one => !in_(before.open, one)).map(one => title(one, after)),
     stay: after.open.filter(one => in_(before.open, one)).map(one => title(one, after)),
   }

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import { calibrate } from '#core/calibration/calibrate'
-import type { CalibrationOptions } from '#core/calibration/calibration'
+import { calibrate, writtenNumbers } from '#core/calibration/calibrate'
+import { readChart, type CalibrationOptions } from '#core/calibration/calibration'
 import type { Finding } from '#core/gaps/flag'
 import { newMemo } from '#core/memo'
 import type { PlayerShots } from '#core/shot/player-shots'
@@ -32,8 +32,11 @@ interface OpenAsk {
 const api = {
   /** The player that all else is about; again whenever something about them changes. */
   open(ask: OpenAsk): { today: Scene; newRungs: { id: string; label: string; fraction: number }[] } {
-    const { player: record, chart } = calibrate(ask.player, ask.options, undefined, memo)
-    const layout = layOut(record, memo, ask.options.aimedStraight)
+    const calibrated = calibrate(ask.player, ask.options, undefined, memo)
+    const { player: record } = calibrated
+    const numbers = ask.options.asBalls ? new Map<string, number>() : writtenNumbers(ask.options, record.nowMs)
+    const chart = readChart(calibrated)
+    const layout = layOut(record, memo, ask.options.aimedStraight, numbers)
     const targetsM = ownTargets(chart, ask.judging.unit)
     const judging: Judging = { ...ask.judging, plain: chart.filter(cell => cell.plain), targetsM }
     const today = sceneOf(layout, asItIs(record.bag), judging)

@@ -1,11 +1,14 @@
 import { cellKey } from '../bag/bag'
+import { remarksAt } from '../history/coach-remarks'
 import { newMemo, type Memo } from '../memo'
 import { findFlags } from '../gaps/flags'
+import { oneFactOneFlag } from '../gaps/one-fact'
 import { chartCover } from '../gaps/cover'
 import { gapFacts } from '../gaps/facts'
 import { unprovenOf } from '../gaps/unproven'
 import { measuringErrorM } from '../shot/measuring'
 import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
+import { asRead } from '../chart/as-read'
 import { carryChart } from '../chart/carry-chart'
 import { chartProgress, type CarryChart } from '../chart/chart-cell'
 import { NEXT } from '../model/constants'
@@ -89,6 +92,13 @@ function askAbout(
   })
 }
 
+/** The numbers that the coach wrote and that hold, by `cellKey`, metres. */
+export function writtenNumbers({ words = [] }: Pick<CalibrationOptions, 'words'>, nowMs: number): Map<string, number> {
+  return new Map(
+    [...remarksAt(words, nowMs)].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])),
+  )
+}
+
 /** With what it was made from: the fit, and the player's shots as they went into it. */
 export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
 
@@ -120,10 +130,11 @@ export function calibrate(
   const anyBall = chartProgress(chart).hit > 0
   const goodEnough = anyBall && isEnough(known)
   const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
+  const read = asRead(chart, grid, options.asBalls ? new Map() : writtenNumbers(options, player.nowMs))
   const facts = gapFacts({
     player,
-    grid,
-    chart,
+    ...read,
+    byBalls: { chart, grid },
     withinM: options.withinM,
     goodEnough,
     cover,
@@ -131,7 +142,7 @@ export function calibrate(
     published: options.published,
     memo,
   })
-  const findings = findFlags(facts, options.flags)
+  const findings = oneFactOneFlag(findFlags(facts, options.flags))
   const rule: NextOptions = {
     measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M),
     balls: BALLS_AT_ONCE,
@@ -145,9 +156,10 @@ export function calibrate(
     corrections: [...corrections, ...(level?.corrections ?? [])],
     rangeBalls,
     chart,
+    written: read.chart.filter(cell => cell.written),
     ladder: facts.ladder,
     findings,
-    cover: options.unit === 'm' ? chartCover(chart, grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
+    cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
     unproven: unprovenOf(facts, options.flags),
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
       ...grid.cells[cell]!,

@@ -1,4 +1,4 @@
-import type { StockShot } from '../bag/bag'
+import { cellKey, type StockShot } from '../bag/bag'
 import type { Finding, FlagOptions } from '../gaps/flag'
 import type { Cover } from '../gaps/stretches'
 import type { Unproven } from '../gaps/unproven'
@@ -28,6 +28,8 @@ export interface CalibrationOptions {
   measuredOnly?: boolean
   /** Leaves are those of a player who aims at the target, whatever the usual miss; else the aim is moved by it. */
   aimedStraight?: boolean
+  /** Ladder, cover and flags go by the balls even where the coach has written a number. */
+  asBalls?: boolean
   /** Cover is shown at every yard or every metre; the flags are told from every yard. */
   unit?: DistanceUnit
   /** What is said of stock shots, and the chart the player carries: rules hold the balls against both. */
@@ -69,7 +71,10 @@ export interface Calibration {
   corrections: AirCorrection[]
   /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */
   rangeBalls: RangeBalls | null
+  /** As the balls have it. */
   chart: CarryChart
+  /** Those of its stock shots that have a written number, as they are read; ladder, cover and flags go by them. */
+  written: CarryChart
   ladder: Ladder
   findings: Finding[]
   /** Yard by yard, the shot that leaves least. */
@@ -84,4 +89,11 @@ export interface Calibration {
   questions: (StockShot & Question)[]
   /** Balls that count, but that cannot be worked out: each with its reason. */
   setAside: SetAside[]
+}
+
+/** The chart as it is read: with the coach's written numbers. */
+export function readChart({ chart, written }: Pick<Calibration, 'chart' | 'written'>): CarryChart {
+  if (written.length === 0) return chart
+  const read = new Map(written.map(cell => [cellKey(cell), cell]))
+  return chart.map(cell => read.get(cellKey(cell)) ?? cell)
 }

@@ -29,6 +29,9 @@ export interface ChartCell extends Pile {
    */
   sideM?: number
   sideWindow80M?: [number, number]
+  /** The number is the coach's own, and what the balls say instead; null where they say nothing. */
+  written?: true
+  ballsM?: number | null
 }
 
 export type CarryChart = ChartCell[]

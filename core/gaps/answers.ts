@@ -69,7 +69,7 @@ export function answered(findings: readonly Finding[], answers: readonly FlagAns
   })
 }
 
-const SURENESS_WEIGHT = { sure: 1, counted: 0.8, likely: 0.6, open: 0 } as const
+const SURENESS_WEIGHT = { sure: 1, counted: 0.8, written: 0.8, likely: 0.6, open: 0 } as const
 
 /** How much a flag matters: what to show first, and whom to see first. */
 export function weightOf({ flag, sureness }: Finding): number {

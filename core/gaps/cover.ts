@@ -1,5 +1,5 @@
 import { cellKey } from '../bag/bag'
-import type { CarryChart } from '../chart/chart-cell'
+import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { MODEL } from '../model/constants'
 import { ballSd } from '../model/estimate'
@@ -58,6 +58,10 @@ export interface CoverOptions {
   aimedStraight?: boolean
 }
 
+/** A stock shot that the player can choose; of predicted ones only those that are asked for, or that the coach wrote. */
+const isServing = ({ kind, written }: ChartCell, measuredOnly: boolean | undefined) =>
+  kind === 'measured' || (kind === 'predicted' && (written === true || !measuredOnly))
+
 /** The shots of a chart that cover is worked out from, those gripped down after them. */
 export function coverShots(
   chart: CarryChart,
@@ -68,7 +72,7 @@ export function coverShots(
   const { fit } = grid
   const n = fit.mean.length
   const stock = chart.flatMap((cell): CoverShot[] => {
-    if (cell.plain || cell.carryM === null || (cell.kind !== 'measured' && (cell.kind !== 'predicted' || measuredOnly)))
+    if (cell.plain || cell.carryM === null || !isServing(cell, measuredOnly))
       return []
     const i = grid.indexOf.get(cellKey(cell))!
     const carryM = exp(fit.mean[i]!)
@@ -77,7 +81,7 @@ export function coverShots(
         clubId: cell.clubId,
         rungId: cell.rungId,
         grippedDown: false,
-        predicted: cell.kind === 'predicted',
+        predicted: cell.kind === 'predicted' && !cell.written,
         carryM,
         certaintySdM: carryM * Math.sqrt(fit.covariance[i * n + i]!),
         scatterSdM: carryM * ballSd(fit, i),
@@ -166,6 +170,9 @@ export function targetsOf(carriesM: readonly number[], unit: DistanceUnit): numb
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, k) => fromUnit(from + k, unit))
 }
 
+/** Scatter of one clean ball of a stock shot that is as any other of the player, metres. */
+export const usualScatterM = (spread: number, carryM: number): number => spread * (carryM + MODEL.spreadOffsetM)
+
 /**
  * What the player would leave at this target with a stock shot that carries exactly so far, and a certain number,
  * aimed like all the others.
@@ -173,7 +180,7 @@ export function targetsOf(carriesM: readonly number[], unit: DistanceUnit): numb
 export function couldLeaveM(targetM: number, { spread, sideShare, sideBias, mishitShare }: PlayerScatter): number {
   return meanLeaveM(targetM, {
     carryM: targetM,
-    longSdM: spread * (targetM + MODEL.spreadOffsetM),
+    longSdM: usualScatterM(spread, targetM),
     sideBiasM: sideBias * targetM,
     sideSdM: sideShare * targetM,
     mishitShare,

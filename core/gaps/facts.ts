@@ -2,6 +2,7 @@ import { cellKey, type Bag } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import { remarksAt, type CellRemark, type Remarks } from '../history/coach-remarks'
 import { compareCharts, type Before, type Compared } from '../history/compare'
+import type { AsRead } from '../chart/as-read'
 import type { GridFit } from '../chart/grid-fit'
 import type { Level } from '../level'
 import { newMemo, type Memo } from '../memo'
@@ -10,11 +11,13 @@ import type { PublishedNumbers } from '../history/published-numbers'
 import type { SidePattern } from '../model/side'
 import { groupByCell } from '../shot/by-cell'
 import { sidesOfGrid } from '../chart/sides'
-import { chartCover, type CoverOptions } from './cover'
+import { aimed } from './aim'
+import { chartCover, playerScatter, type CoverOptions, type PlayerScatter } from './cover'
 import type { Cover } from './stretches'
 import { descentDeg } from './descent'
 import { buildLadder, withStepDoubt, type Ladder } from './ladder'
 import { oddsOf, type Odds } from './odds'
+import { byCell, ownScatters, type OwnScatterOf } from './own-scatter'
 
 /** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
 export interface Trusted {
@@ -41,6 +44,9 @@ export interface GapFacts {
   /** Enough of the chart is known: before that, everything is thinly measured, and the chart says so. */
   goodEnough: boolean
   sides: SidePattern
+  /** The player's scatter, aimed; and how each stock shot strays from it. */
+  scatter: PlayerScatter
+  ownScatter: OwnScatterOf
   /** Scatter of one ball where all cells are alike, φ, and the balls' worth of scatter behind it. */
   spread: { ln: number; degrees: number }
   /** The angle a usual strike of this stock shot comes down at, degrees; null where none is known. */
@@ -53,8 +59,11 @@ export interface GapFacts {
 
 export interface FactsInput {
   player: NeutralPlayer
+  /** As they are read: with the coach's written numbers. */
   grid: GridFit
   chart: CarryChart
+  /** As the balls have them, for what has moved; the same where nothing is written. */
+  byBalls?: AsRead
   withinM: number
   goodEnough: boolean
   cover?: CoverOptions
@@ -110,6 +119,7 @@ export function gapFacts({
   player,
   grid,
   chart,
+  byBalls = { grid, chart },
   withinM,
   goodEnough,
   cover,
@@ -129,6 +139,7 @@ export function gapFacts({
     lnVariance: cell.lnVariance,
   }))
   const odds = oddsOf(grid)
+  const aim = aimed(sides, cover?.aimedStraight ?? false)
   return {
     ladder: withStepDoubt(buildLadder(chart), odds.stepPlusMinusM),
     chart,
@@ -139,11 +150,13 @@ export function gapFacts({
     withinM,
     goodEnough,
     sides,
+    scatter: playerScatter(grid, aim),
+    ownScatter: byCell(() => ownScatters(player.shots, grid, aim, sides)),
     said,
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
     spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
     descentDeg: cell => (cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM, memo)),
-    moved: before ? compareCharts({ chart, grid, player }, before, published!.publishedAtMs) : [],
+    moved: before ? compareCharts({ ...byBalls, player }, before, published!.publishedAtMs) : [],
     trusted: trustedBalls(player, said, published),
     flyers: flyerCounts(player, grid),
   }

@@ -6,16 +6,17 @@ export type { GapFacts }
 export { GRIP_DOWN_M } from './stretches'
 
 /**
- * How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. `asset` is no fault.
+ * How a flag stands in the picture: its colour, icon and word are chosen from this at the edge. `unproven` and `asset`
+ * are no faults.
  */
-export type FlagKind = 'hole' | 'overlap' | 'weak' | 'finding' | 'asset'
+export type FlagKind = 'hole' | 'overlap' | 'weak' | 'finding' | 'unproven' | 'asset'
 
 /**
  * How surely it is said. `sure`: false in few charts, however often one looks. `likely`: of all that are listed so, few
  * are false. `open`: the numbers read so, and there are not enough balls to tell. `counted`: a count or a date, not
- * odds.
+ * odds. `written`: it rests on a number that the coach wrote and no ball stands behind.
  */
-export type Sureness = 'sure' | 'likely' | 'open' | 'counted'
+export type Sureness = 'sure' | 'likely' | 'open' | 'counted' | 'written'
 
 /**
  * Everything a coach can set of the flags, and what it is measured in: `M` metres, `Deg` degrees, `Percent`, or a
@@ -52,11 +53,13 @@ export type RemedyKind = (typeof REMEDY_KINDS)[number]
 export interface FlagMeta {
   id: string
   kind: FlagKind
-  /** How much it matters beside the others: 0 for an asset, 5 for a hole. */
+  /** How much it matters beside the others: 0 for what is no fault, 5 for a hole. */
   weight: number
   /** The bag, so that a what-if can have it too; or the record: balls hit, days, what was said. */
   about: 'bag' | 'record'
   speaksOf: FlagSubject
+  /** Two findings about one stock shot that show the same are one fact. */
+  shows?: 'scatter'
   /** What may mend it; nothing where no change of the bag can. */
   helpedBy?: readonly RemedyKind[]
   /** Other findings of the same rule, with sentences of their own, by a finding's `variant`. */
@@ -91,6 +94,8 @@ export interface Finding {
   toM: number
   /** What an answer is held against, in what the rule counts. */
   figure: number
+  /** Other findings about the same stretch or group, said with it. */
+  parts?: Finding[]
 }
 
 export interface FlagRule<Options extends FlagOptions = FlagOptions> {

@@ -6,6 +6,10 @@ export interface LadderStep extends StockShot {
   balls: number
   /** No ball of it counts: the number is what the others make of it. */
   predicted: boolean
+  /** The number is the coach's own. */
+  written: boolean
+  /** A club longer than the grid's, which stands by its own balls alone. */
+  plain: boolean
   /** Step up from the next shorter stock shot, metres; null for the shortest. */
   stepM: number | null
   /**
@@ -18,18 +22,20 @@ export interface LadderStep extends StockShot {
 export type Ladder = LadderStep[]
 
 /**
- * The ladder of a chart: every cell of the grid in use that has a number, predicted ones too. Struck-out cells are not
- * on it, nor are longer clubs. Equal carries keep the order of the chart, so the same chart gives the same ladder.
+ * The ladder of a chart: every stock shot in use that has a number, predicted ones and longer clubs too. Struck-out
+ * ones are not on it. Equal carries keep the order of the chart, so the same chart gives the same ladder.
  */
 export function buildLadder(chart: CarryChart): Ladder {
   const steps = chart
-    .filter(cell => (cell.kind === 'measured' || cell.kind === 'predicted') && !cell.plain)
-    .map(({ clubId, rungId, carryM, balls, kind }) => ({
+    .filter(cell => cell.kind !== 'struck-out' && cell.carryM !== null)
+    .map(({ clubId, rungId, carryM, balls, kind, written, plain }) => ({
       clubId,
       rungId,
       carryM: carryM!,
       balls,
-      predicted: kind === 'predicted',
+      predicted: kind === 'predicted' && !written,
+      written: written === true,
+      plain,
     }))
     .sort((a, b) => a.carryM - b.carryM)
   return steps.map((step, i) => ({

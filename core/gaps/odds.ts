@@ -3,6 +3,7 @@ import gammainc from '../stats/vendor/gammainc.js'
 import { normalCdf } from '../stats/normal'
 import { cellKey, type StockShot } from '../bag/bag'
 import type { GridFit } from '../chart/grid-fit'
+import { joined } from '../chart/joined'
 import {
   probabilityOfGap,
   probabilityOfLooser,
@@ -33,7 +34,7 @@ export const plainOdds: PlainOdds = {
   below: normalCdf,
 }
 
-/** Probabilities of what can be said about stock shots of one grid. */
+/** Probabilities of what can be said about stock shots of one grid, and of longer clubs beside it. */
 export interface Odds extends PlainOdds {
   /** That the step from one up to the other is wider than the limit. */
   gap: (shorter: StockShot, longer: StockShot, limitM: number) => number
@@ -48,18 +49,19 @@ export interface Odds extends PlainOdds {
 }
 
 /** @throws RangeError, when asked, for a stock shot that the grid does not have */
-export function oddsOf(grid: GridFit): Odds {
+export function oddsOf(grid: Pick<GridFit, 'fit' | 'indexOf' | 'plain'>): Odds {
+  const { fit, indexOf } = joined(grid)
   const at = (cell: StockShot) => {
-    const i = grid.indexOf.get(cellKey(cell))
+    const i = indexOf.get(cellKey(cell))
     if (i === undefined) throw new RangeError(`no stock shot "${cellKey(cell)}" in this grid`)
     return i
   }
   return {
     ...plainOdds,
-    gap: (shorter, longer, limitM) => probabilityOfGap(grid.fit, at(shorter), at(longer), limitM),
-    stepPlusMinusM: (shorter, longer) => stepHalf80M(grid.fit, at(shorter), at(longer)),
-    overlap: (a, b, limitM) => probabilityOfOverlap(grid.fit, at(a), at(b), limitM),
-    uneven: (a, b, c, limitM) => probabilityOfUneven(grid.fit, at(a), at(b), at(c), limitM),
-    looser: (cell, ratio) => probabilityOfLooser(grid.fit, at(cell), ratio),
+    gap: (shorter, longer, limitM) => probabilityOfGap(fit, at(shorter), at(longer), limitM),
+    stepPlusMinusM: (shorter, longer) => stepHalf80M(fit, at(shorter), at(longer)),
+    overlap: (a, b, limitM) => probabilityOfOverlap(fit, at(a), at(b), limitM),
+    uneven: (a, b, c, limitM) => probabilityOfUneven(fit, at(a), at(b), at(c), limitM),
+    looser: (cell, ratio) => probabilityOfLooser(fit, at(cell), ratio),
   }
 }

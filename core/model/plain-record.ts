@@ -4,7 +4,7 @@ import { MODEL } from './constants'
 import { fitWithPrior, type Fit, type FitOptions, type ModelSession } from './fit'
 
 /**
- * The plain robust record of one stock shot by itself: a club outside 40° to 62°, of which the pooled model knows
+ * The plain robust record of one stock shot by itself: a club outside 33° to 62°, of which the pooled model knows
  * nothing. The same rounds over its balls, mishits down-weighted, but no neighbour and no loft says anything: the prior
  * is as wide as an unknown player's level, about the middle of the balls themselves.
  * @param sessions shots of this one cell, cell 0 throughout; at least one that can be taken

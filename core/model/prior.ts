@@ -19,6 +19,15 @@ export interface ModelCell {
 
 const loftUnits = (cell: ModelCell) => (cell.loftDeg - MODEL.centreLoftDeg) / MODEL.loftUnitDeg
 
+/**
+ * The square of x, and from the least loft of a wedge on its tangent: longer clubs go on as the flight has it, and a
+ * square would have two short irons carry alike.
+ */
+function bend(x: number): number {
+  const knee = MODEL.straightFromX
+  return x >= knee ? x * x : knee * knee + 2 * knee * (x - knee)
+}
+
 /** Prior mean of ln stock carry (metres) of each cell. */
 export function priorMean(cells: readonly ModelCell[]): Float64Array {
   return Float64Array.from(cells, cell => {
@@ -28,7 +37,7 @@ export function priorMean(cells: readonly ModelCell[]): Float64Array {
       MODEL.levelMean +
       l +
       x * (MODEL.slopeMean + MODEL.tiltMean * l) +
-      MODEL.curvatureMean * x * x +
+      MODEL.curvatureMean * bend(x) +
       FLIGHT_MEAN[cell.flight ?? 'normal']
     )
   })

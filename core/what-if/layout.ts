@@ -1,5 +1,6 @@
 import { cellKey, isGridClub, isStruckOut, rungsInUse, type Bag, type Club, type StockShot } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
+import { asRead } from '../chart/as-read'
 import { fitGrid, type GridFit } from '../chart/grid-fit'
 import type { NeutralPlayer } from '../shot/player-shots'
 import { cellEstimate } from '../model/estimate'
@@ -50,8 +51,14 @@ const SHORTER = 0.75
  * Fits a player's record together with every whole loft, every loft of the bag, and the swing lengths that could be
  * added.
  * Cells nobody has hit take nothing from those that were, so the player's own numbers stay what they are.
+ * @param numbers written by the coach, by `cellKey`, metres
  */
-export function layOut(player: NeutralPlayer, memo: Memo = newMemo(), aimedStraight = false): Layout {
+export function layOut(
+  player: NeutralPlayer,
+  memo: Memo = newMemo(),
+  aimedStraight = false,
+  numbers: ReadonlyMap<string, number> = new Map(),
+): Layout {
   const { bag } = player
   const own = bag.clubs.filter(isGridClub)
   const lofts = [...new Set([...MADE_LOFTS, ...own.flatMap(club => [club.loftDeg, ...bends(club.loftDeg)])])].sort(
@@ -86,7 +93,8 @@ export function layOut(player: NeutralPlayer, memo: Memo = newMemo(), aimedStrai
       struckOut: [],
     },
   })
-  return { player, grid, sides: sidesOfGrid(player.shots, grid), newRungs, aimedStraight, memo }
+  const { grid: read } = asRead([], grid, numbers)
+  return { player, grid: read, sides: sidesOfGrid(player.shots, grid), newRungs, aimedStraight, memo }
 }
 
 /** Doubt of what bending does, as a share of it in ln carry. From memory: lie and bounce change too. */
@@ -176,7 +184,6 @@ export function chartOf(
     indexOf: new Map(cells.map((cell, i) => [cellKey(cell), i])),
     fit: picked(whole.fit, placed, moved),
     need: cells.map(cell => (isStruckOut(bag, cell) ? 0 : 1)),
-    plain: new Map(),
   }
   const groups = groupByCell(player.shots)
   const chart = placed.map((one, i): ChartCell => {

@@ -4,7 +4,8 @@ import { coverOf, coverShots, playerScatter, targetsOf } from '../gaps/cover'
 import { answered, openFlags, type FlagAnswer } from '../gaps/answers'
 import { gapFacts } from '../gaps/facts'
 import { raisedFlags, type Finding, type FlagOptions } from '../gaps/flag'
-import { findFlags, flagRule } from '../gaps/flags'
+import { findFlags } from '../gaps/flags'
+import { oneFactOneFlag } from '../gaps/one-fact'
 import type { Ladder } from '../gaps/ladder'
 import { sumCover, type Cover, type CoverSum } from '../gaps/stretches'
 import type { Bag } from '../bag/bag'
@@ -45,7 +46,7 @@ export function sceneOf(layout: Layout, whatIf: WhatIf, judging: Judging): Scene
   const player = { ...layout.player, bag, level: layout.player.level }
   const cover = { aimedStraight: layout.aimedStraight }
   const facts = gapFacts({ player, grid, chart, withinM, goodEnough: true, sides, cover, memo: layout.memo })
-  const findings = raisedFlags(findFlags(facts, flags)).filter(({ flag }) => flagRule(flag).meta.about === 'bag')
+  const findings = raisedFlags(oneFactOneFlag(findFlags(facts, flags, 'bag')))
   const aim = aimed(sides, layout.aimedStraight)
   const shots = coverShots(chart, grid, aim)
   const at = coverOf(shots, playerScatter(grid, aim), targetsM)

@@ -363,8 +363,8 @@ describe('what leans on what', () => {
     expect(plusMinusM(low)!).toBeLessThan(plusMinusM(atOf(chart, '58°', 'full'))!)
   })
 
-  it('a club outside 40° to 62° stands by itself: it gets nothing from the grid and gives nothing to it', () => {
-    const longer = bagOf({ '54°': 54, '7 iron': 33 }, ['9:00', 'full'])
+  it('a club outside 33° to 62° stands by itself: it gets nothing from the grid and gives nothing to it', () => {
+    const longer = bagOf({ '54°': 54, '7 iron': 31 }, ['9:00', 'full'])
     const iron = balls('7 iron', 'full', [150, 152, 149, 110, 151])
     const chart = calibrated(longer, [...iron, ...tenBalls('54°', 'full', 100)]).chart
     expect(atOf(chart, '7 iron', '9:00')).toMatchObject({ kind: 'unhit', carryM: null, plain: true })
@@ -427,7 +427,7 @@ describe('what leans on what', () => {
       9,
     )
     expect(predictClub({ ...player, shots: [] }, 54)).toEqual([])
-    expect(() => predictClub(player, 33)).toThrow('a loft of 33° cannot be predicted: 40 to 62° can')
+    expect(() => predictClub(player, 32)).toThrow('a loft of 32° cannot be predicted: 33 to 62° can')
   })
 
   it("the side pattern leans on the player's own, and is there only when sides were measured", () => {
@@ -452,7 +452,7 @@ describe('what to do next', () => {
 
   it('never names a cell that is struck out, or a longer club', () => {
     const bag = {
-      ...bagOf({ '54°': 54, '50°': 50, '7 iron': 33 }, ['9:00', 'full']),
+      ...bagOf({ '54°': 54, '50°': 50, '7 iron': 31 }, ['9:00', 'full']),
       struckOut: [{ clubId: '54°', rungId: 'full' }],
     }
     const names = calibrated(bag, balls('50°', 'full', [100])).next.map(n => `${n.clubId} ${n.rungId}`)

@@ -13,6 +13,8 @@ export function ladderOf(...carriesYd: number[]): Ladder {
     carryM: yardsToMetres(yd),
     balls: 5,
     predicted: false,
+    written: false,
+    plain: false,
     stepM: i === 0 ? null : yardsToMetres(yd - carriesYd[i - 1]!),
     stepPlusMinusM: null,
   }))
@@ -38,6 +40,8 @@ export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFac
     withinM: yardsToMetres(3),
     goodEnough: true,
     sides: sidePattern([], 0),
+    scatter: { mishitShare: 0.07, spread: 0.033, sideShare: 0.05, sideBias: 0 },
+    ownScatter: () => null,
     spread: { ln: 0.03, degrees: 10 },
     descentDeg: () => null,
     moved: [],

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { answered, openFlags, weightOf, type FlagAnswer } from '../../core/gaps/answers'
+import { USUAL_OPTIONS, type CalibrationOptions } from '../../core/calibration/calibration'
 import type { ChartCell } from '../../core/chart/chart-cell'
 import type { CellRemark, Remarks } from '../../core/history/coach-remarks'
 import type { GapFacts } from '../../core/gaps/facts'
 import type { Finding } from '../../core/gaps/flag'
 import { FLAG_RULES, flagRule } from '../../core/gaps/flags'
+import { withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
 import { yardsToMetres } from '../../core/units'
@@ -41,15 +43,16 @@ const cellOf = (clubId: string, rungId: string, yd: number, more: Partial<ChartC
 })
 const ofChart = (chart: ChartCell[], more: Partial<GapFacts> = {}, probability = 0.99) =>
   factsOf(
-    chart
-      .filter(cell => !cell.plain)
+    [...chart]
       .sort((a, b) => a.carryM! - b.carryM!)
-      .map(({ clubId, rungId, carryM, balls: n, kind }) => ({
+      .map(({ clubId, rungId, carryM, balls: n, kind, plain }) => ({
         clubId,
         rungId,
         carryM: carryM!,
         balls: n,
         predicted: kind === 'predicted',
+        written: false,
+        plain,
         stepM: null,
         stepPlusMinusM: null,
       })),
@@ -62,7 +65,9 @@ const flagsOf = (bag: ReturnType<typeof bagOf>, measuredYd: readonly (readonly [
     measuredYd.flatMap(([club, swing, yd]) => tenBalls(club, swing, yd)),
     { level: 'good' },
   ).findings
-const said = (flags: Finding[], id: string) => flags.filter(one => one.flag === id && one.sureness !== 'open')
+const atCell = (chart: readonly ChartCell[], clubId: string, rungId: string) =>
+  chart.find(cell => cell.clubId === clubId && cell.rungId === rungId)!
+const said = (flags: Finding[], id: string) => withParts(flags).filter(one => one.flag === id && one.sureness !== 'open')
 
 const shot: CoverShot = {
   clubId: 'a',
@@ -218,17 +223,71 @@ describe('flags that count', () => {
     expect(find('no-floor', factsOf(ladderOf(51, 70)), { floorM: yardsToMetres(60) })).toEqual([])
   })
 
-  it('the step to the first longer club', () => {
+  it('the step to the first longer club, unless a club in between has no number yet', () => {
     const chart = [
       cellOf('9 iron', 'full', 130),
       cellOf('5 iron', 'full', 165, { plain: true }),
       cellOf('7 iron', 'full', 150, { plain: true }),
     ]
-    expect(find('top-of-bag', ofChart(chart))).toMatchObject([
+    expect(find('step', ofChart(chart))).toMatchObject([
       { sureness: 'sure', cells: [{ clubId: '9 iron' }, { clubId: '7 iron' }] },
+      { sureness: 'sure', cells: [{ clubId: '7 iron' }, { clubId: '5 iron' }] },
     ])
-    expect(find('top-of-bag', ofChart(chart.slice(0, 1)))).toEqual([])
-    expect(find('top-of-bag', ofChart([chart[0]!, cellOf('8 iron', 'full', 141, { plain: true })]))).toEqual([])
+    expect(find('step', ofChart(chart.slice(0, 1)))).toEqual([])
+    expect(find('step', ofChart([chart[0]!, cellOf('8 iron', 'full', 141, { plain: true })]))).toEqual([])
+  })
+})
+
+describe('numbers that the coach wrote', () => {
+  const bag = bagOf({ '46°': 46, '50°': 50, '54°': 54, '6 iron': 28 }, ['half', 'full'], 'arm')
+  const word = (clubId: string, rungId: string, yd: number): CellRemark => ({
+    id: `${clubId} ${rungId}`,
+    kind: 'written',
+    clubId,
+    rungId,
+    carryM: yardsToMetres(yd),
+    why: '',
+    saidAtMs: 0,
+    holds: true,
+  })
+  const shots = [
+    ...tenBalls('46°', 'full', 120),
+    ...tenBalls('50°', 'full', 110),
+    ...tenBalls('54°', 'full', 100),
+    ...tenBalls('54°', 'half', 58),
+  ]
+  const withWords = (words: CellRemark[], more: Partial<CalibrationOptions> = {}) =>
+    calibrated(bag, shots, { level: 'good' }, { ...USUAL_OPTIONS, words, ...more })
+  const stepOf = ({ ladder }: ReturnType<typeof withWords>, clubId: string, rungId = 'full') =>
+    ladder.find(step => step.clubId === clubId && step.rungId === rungId)!
+
+  it('are the numbers of ladder, cover and steps; their doubt and scatter stay those of the balls', () => {
+    const [by, read] = [withWords([]), withWords([word('50°', 'full', 104)])]
+    expect(stepOf(read, '50°')).toMatchObject({ written: true, carryM: yardsToMetres(104) })
+    expect(stepOf(read, '46°').stepM).toBeGreaterThan(yardsToMetres(14))
+    const [before, now] = [by, read].map(one =>
+      one.cover.shots.find(shot => shot.clubId === '50°' && shot.rungId === 'full' && !shot.grippedDown),
+    )
+    expect(now!.carryM).toBeCloseTo(yardsToMetres(104), 9)
+    expect(now!.certaintySdM / now!.carryM).toBeCloseTo(before!.certaintySdM / before!.carryM, 9)
+    expect(said(read.findings, 'step').map(one => one.cells.map(cell => cell.clubId))).toContainEqual(['50°', '46°'])
+    expect(said(by.findings, 'step').map(one => one.cells.map(cell => cell.clubId))).not.toContainEqual(['50°', '46°'])
+    // The balls' own number stays on the chart, and stands beside the written one.
+    expect(read.chart).toEqual(by.chart)
+    expect(read.written).toMatchObject([{ written: true, ballsM: atCell(by.chart, '50°', 'full').carryM }])
+  })
+
+  it('give way where the coach asks how the balls have it', () => {
+    const words = [word('50°', 'full', 104)]
+    expect(withWords(words, { asBalls: true }).ladder).toEqual(withWords([]).ladder)
+  })
+
+  it('with no ball behind them are named instead of odds', () => {
+    const { findings, ladder } = withWords([word('6 iron', 'full', 170)])
+    expect(ladder.at(-1)).toMatchObject({ clubId: '6 iron', written: true, plain: true, balls: 0 })
+    const top = findings.find(one => one.flag === 'step' && one.cells.at(-1)!.clubId === '6 iron')!
+    expect(top).toMatchObject({ sureness: 'written', probability: null })
+    expect(flagText(top, names, 'yd').odds).toBe('By the written number')
   })
 })
 
@@ -296,13 +355,31 @@ describe('flags with odds', () => {
 })
 
 describe('weak and missing yards', () => {
-  it('weak is a known number that leaves too much; never a seam of two yards, a hole, nor what is thin or old', () => {
+  const own = { looseness: 1, degrees: 40, sideBias: 0, sideBiasSd: 0.008, balls: 30, mishits: 2 }
+  const weakOf = (more: Partial<typeof own>, at = run()) =>
+    find('weak', { ...facts(at), ownScatter: () => ({ ...own, ...more }) })
+
+  it('weak is a shot that leaves clearly more than this player does at its distance, by odds, and says why', () => {
+    expect(weakOf({})).toEqual([])
+    expect(weakOf({ looseness: 5 })).toMatchObject([{ sureness: 'sure', cells: [{ clubId: 'a' }] }])
+    expect(weakOf({ mishits: 20 })).toMatchObject([{ variant: 'mishits' }])
+    expect(weakOf({ sideBias: -0.09 })).toMatchObject([{ variant: 'side' }])
+    const [{ data }] = weakOf({ sideBias: -0.09 }) as [Finding]
+    expect(data.sideM).toBeCloseTo(0.09 * shot.carryM, 9)
+    expect(data.leaveM! / data.couldM!).toBeCloseTo(data.overTimes!, 9)
+  })
+
+  it('weak needs odds: the same scatter from few balls is not said', () => {
+    expect(weakOf({ looseness: 5, degrees: 60 })).toHaveLength(1)
+    expect(weakOf({ looseness: 5, degrees: 3 })).toEqual([])
+    expect(weakOf({ sideBias: -0.09, sideBiasSd: 0.05 })).toEqual([])
+    expect(weakOf({ balls: 3, mishits: 2 })).toEqual([])
+  })
+
+  it('weak is never a seam of two yards, nor a shot gripped down, nor one without a ball', () => {
+    expect(weakOf({ looseness: 5 }, run().slice(0, 2))).toEqual([])
+    expect(find('weak', { ...facts(run(), { grippedDown: true }), ownScatter: () => ({ ...own, looseness: 5 }) })).toEqual([])
     expect(find('weak', facts(run()))).toEqual([])
-    expect(find('weak', facts(run({ leaveM: 7 })))).toMatchObject([{ sureness: 'likely', data: { leaveM: 7 } }])
-    expect(find('weak', facts(run({ leaveM: 7 }), { certaintySdM: 4 }))).toEqual([])
-    expect(find('weak', facts(run(), {}, DAY_MS + 90 * DAY))).toEqual([])
-    expect(find('weak', facts(run({ leaveM: 7 }).slice(0, 2)))).toEqual([])
-    expect(find('weak', facts(run({ leaveM: 9, hole: 'likely' })))).toEqual([])
   })
 
   it('thin or old is unproven: a stretch with its shot, and the balls that would settle it', () => {
@@ -445,13 +522,13 @@ describe("a coach's answer", () => {
       { ...finding, flag: 'overlap', sureness: 'sure' },
     ]
     const open = openFlags(answered(list, [answer({ flag: 'overlap' })], 5_000))
-    expect(open.map(one => one.flag)).toEqual(['step', 'hole', 'thin'])
-    expect(open.map(weightOf)).toEqual([4, 3, 0.8])
+    expect(open.map(one => one.flag)).toEqual(['step', 'hole'])
+    expect(open.map(weightOf)).toEqual([4, 3])
   })
 })
 
 it('every rule can be worded from what it finds, in both units, in each of its variants', () => {
-  const flags = [
+  const flags = withParts([
     ...flagsOf(bagOf({ '46°': 46, '50°': 50, '54°': 54, '58°': 58 }, ['9:00', '10:00', 'full']), [
       ['46°', 'full', 112],
       ['50°', 'full', 111],
@@ -462,7 +539,7 @@ it('every rule can be worded from what it finds, in both units, in each of its v
       ['50°', '9:00', 78],
     ]),
     ...calibrated(bagOf({ '50°': 50 }, ['full', 'half'], 'arm'), balls('50°', 'full', [100])).findings,
-  ]
+  ])
   expect(new Set(flags.map(one => one.flag)).size).toBeGreaterThan(7)
   for (const flag of flags) {
     for (const unit of ['yd', 'm'] as const) {
@@ -497,7 +574,7 @@ it('every rule can be worded from what it finds, in both units, in each of its v
   const more = FLAG_RULES.flatMap(rule => rule.find(facts))
   expect(new Set(more.map(one => one.flag))).toEqual(
     new Set([
-      'top-of-bag',
+      'step',
       'moved',
       'believed-wrong',
       'loose',

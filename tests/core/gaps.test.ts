@@ -77,7 +77,7 @@ describe('the ladder of really measured players (common practice)', () => {
 })
 
 describe('a ladder', () => {
-  it('leaves out what is struck out, takes in what is predicted, and has no longer club on it', () => {
+  it('leaves out what is struck out, takes in what is predicted, and longer clubs by their own balls', () => {
     const bag = bagOf({ '60°': 60, '50°': 50, '5 iron': 27 }, ['half', 'full'], 'arm', [['60°', 'full']])
     const { ladder, chart } = calibrated(bag, [
       ...balls('60°', 'full', [90]),
@@ -89,6 +89,7 @@ describe('a ladder', () => {
       ['60°', 'half', false],
       ['50°', 'half', true],
       ['50°', 'full', false],
+      ['5 iron', 'full', false],
     ])
     expect(chart.find(cell => cell.clubId === '5 iron' && cell.rungId === 'full')).toMatchObject({
       plain: true,
@@ -181,7 +182,7 @@ describe('the registry of flags', () => {
   const good = flagRule('step')
 
   it('holds each rule once, known by its id', () => {
-    expect(FLAG_RULES).toHaveLength(19)
+    expect(FLAG_RULES).toHaveLength(18)
     expect(flagRule('step')).toBe(good)
     expect(() => flagRule('nope')).toThrow(/"nope" is no flag; known: hole, step,/)
   })

@@ -23,4 +23,5 @@ export const SURENESS = {
   nearly: 'Nearly sure',
   open: 'Not enough balls to tell',
   counted: 'Counted',
+  written: 'By the written number',
 } as const

@@ -1,4 +1,6 @@
-import { THRESHOLD_NAMES, type Finding, type FlagOptions, type FlagRule, type GapFacts, type RemedyKind } from '../flag'
+import { cellKey } from '../../bag/bag'
+import type { CarryChart } from '../../chart/chart-cell'
+import { THRESHOLD_NAMES, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts, type RemedyKind } from '../flag'
 import believedWrong from './believed-wrong'
 import crowded from './crowded'
 import flyerProne from './flyer-prone'
@@ -13,7 +15,6 @@ import sideBias from './side-bias'
 import stale from './stale'
 import step from './step'
 import thin from './thin'
-import topOfBag from './top-of-bag'
 import twoWays from './two-ways'
 import unevenLofts from './uneven-lofts'
 import weak from './weak'
@@ -25,7 +26,6 @@ export type { FlagOptions }
 const RULES: readonly FlagRule[] = [
   hole,
   step,
-  topOfBag,
   moved,
   outOfOrder,
   crowded,
@@ -56,8 +56,9 @@ export function checkRules(rules: readonly FlagRule[]): void {
     if (seen.has(meta.id)) throw new Error(`${name}: two rules have this id`)
     seen.add(meta.id)
     if (!meta.kind || !meta.about || !meta.speaksOf) throw new Error(`${name}: meta.kind, about or speaksOf is missing`)
-    const weighs = meta.weight >= 0 && (meta.kind === 'asset') === (meta.weight === 0)
-    if (!weighs) throw new Error(`${name}: meta.weight must be above 0, and 0 for an asset`)
+    const isFault = meta.kind !== 'asset' && meta.kind !== 'unproven'
+    const weighs = meta.weight >= 0 && isFault === meta.weight > 0
+    if (!weighs) throw new Error(`${name}: meta.weight must be above 0, and 0 for what is no fault`)
     if (!(meta.settledWithin >= 0)) throw new Error(`${name}: meta.settledWithin is missing`)
     const stray = meta.notHelped?.find(variant => !meta.variants?.includes(variant))
     if (stray !== undefined) throw new Error(`${name}: meta.notHelped names "${stray}", which is no variant`)
@@ -97,7 +98,19 @@ export function remediesOf({ flag, variant }: Pick<Finding, 'flag' | 'variant'>)
 /** What every threshold of the rules usually is. */
 export const USUAL_THRESHOLDS: FlagOptions = RULES.reduce((all, rule) => ({ ...all, ...rule.defaults }), {})
 
-/** All findings of all rules on one chart: rules in the order of the registry, shortest first within each. */
-export function findFlags(facts: GapFacts, options: FlagOptions = {}): Finding[] {
-  return RULES.flatMap(rule => rule.find(facts, options))
+/** What rests on a written number that no ball stands behind is said by that number: odds would be made up. */
+function byTheWord(finding: Finding, chart: CarryChart): Finding {
+  const rests = finding.cells.some(one => {
+    const cell = chart.find(other => cellKey(other) === cellKey(one))
+    return cell?.written === true && cell.balls === 0
+  })
+  return rests && finding.sureness !== 'counted' ? { ...finding, sureness: 'written', probability: null } : finding
+}
+
+/**
+ * All findings of all rules on one chart: rules in the order of the registry, shortest first within each.
+ * @param about only the rules about this
+ */
+export function findFlags(facts: GapFacts, options: FlagOptions = {}, about?: FlagMeta['about']): Finding[] {
+  return RULES.filter(({ meta }) => about === undefined || meta.about === about).flatMap(rule => rule.find(facts, options)).map(finding => byTheWord(finding, facts.chart))
 }

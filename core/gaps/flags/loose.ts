@@ -7,6 +7,7 @@ export const meta = {
   weight: 3,
   about: 'bag',
   speaksOf: 'shots',
+  shows: 'scatter',
   variants: ['level'],
   staysOpen: true,
   settledWithin: 0.15,

@@ -19,7 +19,8 @@ export const defaults = { floorM: yardsToMetres(50) }
 export function find({ ladder, goodEnough }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { floorM } = { ...defaults, ...options }
   const shortest = ladder[0]
-  if (!shortest || shortest.carryM <= floorM || !goodEnough) return []
+  // Of a bag of longer clubs alone the short end is not the matter.
+  if (!shortest || shortest.plain || shortest.carryM <= floorM || !goodEnough) return []
   return [
     {
       flag: meta.id,

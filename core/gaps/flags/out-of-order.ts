@@ -1,4 +1,4 @@
-import { cellKey, clubsInUse, isGridClub, rungsInUse, type StockShot } from '../../bag/bag'
+import { cellKey, clubsInUse, rungsInUse, type StockShot } from '../../bag/bag'
 import { SAY } from '../../model/constants'
 import { likelyOnes } from '../../stats/false-discovery'
 import { yardsToMetres } from '../../units'
@@ -25,7 +25,7 @@ export const defaults = {}
  */
 export function find({ ladder, odds, bag }: GapFacts): Finding[] {
   const steps = new Map(ladder.map(step => [cellKey(step), step]))
-  const clubs = clubsInUse(bag).filter(isGridClub)
+  const clubs = clubsInUse(bag)
   const rungs = rungsInUse(bag).filter(rung => rung.flight === 'normal')
   const at = (cell: StockShot) => steps.get(cellKey(cell))
   const pairs: { variant?: 'swing'; shorter: LadderStep; longer: LadderStep }[] = []

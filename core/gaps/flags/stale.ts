@@ -2,8 +2,8 @@ import { plainCell, type Finding, type FlagMeta, type FlagOptions, type FlagRule
 
 export const meta = {
   id: 'stale',
-  kind: 'weak',
-  weight: 2,
+  kind: 'unproven',
+  weight: 0,
   about: 'record',
   speaksOf: 'list',
   thresholds: ['staleDays'],

@@ -1,7 +1,8 @@
+import { clubsInUse } from '../../bag/bag'
 import { SAY } from '../../model/constants'
 import { likelyOnes } from '../../stats/false-discovery'
 import { plainCell, SAME_M, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
-import { neighbours } from '../ladder'
+import { neighbours, type LadderStep } from '../ladder'
 import { yardsToMetres } from '../../units'
 
 export const meta = {
@@ -23,10 +24,29 @@ export const defaults = {
   widestStepM: yardsToMetres(12),
 }
 
-/** Neighbours on the ladder further apart than the widest step, shortest first. Mutates nothing. */
-export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
+/** Lofts of clubs in use that nothing is known of yet: their number may well fall into the step. */
+function unknownLofts({ bag, chart, ladder }: GapFacts): number[] {
+  const known = new Set(ladder.map(step => step.clubId))
+  const used = new Set(chart.filter(cell => cell.kind !== 'struck-out').map(cell => cell.clubId))
+  return clubsInUse(bag)
+    .filter(club => !known.has(club.id) && used.has(club.id))
+    .map(club => club.loftDeg)
+}
+
+/**
+ * Neighbours on the ladder further apart than the widest step, shortest first. Where a club in between has no number
+ * yet it is no finding. Mutates nothing.
+ */
+export function find(facts: GapFacts, options: FlagOptions = {}): Finding[] {
+  const { ladder, odds, bag } = facts
   const { widestStepM } = { ...defaults, ...options }
-  const wide = neighbours(ladder).filter(([shorter, longer]) => longer.carryM - shorter.carryM > widestStepM + SAME_M)
+  const lofts = new Map(bag.clubs.map(club => [club.id, club.loftDeg]))
+  const unknown = unknownLofts(facts)
+  const between = ({ clubId: short }: LadderStep, { clubId: long }: LadderStep) =>
+    unknown.some(loftDeg => loftDeg < lofts.get(short)! && loftDeg > lofts.get(long)!)
+  const wide = neighbours(ladder).filter(
+    ([shorter, longer]) => longer.carryM - shorter.carryM > widestStepM + SAME_M && !between(shorter, longer),
+  )
   const probabilities = wide.map(([shorter, longer]) => odds.gap(shorter, longer, widestStepM))
   const likely = likelyOnes(probabilities, SAY.likelyFalseShare)
   return wide.map(([shorter, longer], i) => ({

@@ -2,8 +2,8 @@ import { plainCell, type Finding, type FlagMeta, type FlagOptions, type FlagRule
 
 export const meta = {
   id: 'thin',
-  kind: 'weak',
-  weight: 1,
+  kind: 'unproven',
+  weight: 0,
   about: 'record',
   speaksOf: 'list',
   thresholds: ['leastBalls'],

@@ -1,9 +1,9 @@
 import type { StockShot } from '../../bag/bag'
-import { sameFlag } from '../../gaps/answers'
 import type { Finding, RemedyKind } from '../../gaps/flag'
 import { flagRule } from '../../gaps/flags'
 import type { CoverAt } from '../../gaps/stretches'
 import type { Layout } from '../layout'
+import { isGone } from '../gone'
 import { sceneOf, type Judging, type Scene } from '../scene'
 import { clubLeaves } from '../search'
 import type { WhatIf } from '../thought-of'
@@ -81,7 +81,7 @@ function judged(work: Work, kind: RemedyKind, scene: Scene, more: Partial<Remedy
     withinAfter: scene.sum?.within ?? 0,
     openBefore: today.open.length,
     openAfter: scene.open.length,
-    settlesFlag: canBeSettled(finding) && !scene.findings.some(other => sameFlag(other, finding)),
+    settlesFlag: canBeSettled(finding) && isGone(finding, today, scene),
     whatIf: scene.whatIf,
     ...more,
   }

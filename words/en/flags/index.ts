@@ -12,7 +12,6 @@ import sideBias from './side-bias'
 import stale from './stale'
 import step from './step'
 import thin from './thin'
-import topOfBag from './top-of-bag'
 import twoWays from './two-ways'
 import unevenLofts from './uneven-lofts'
 import weak from './weak'
@@ -34,7 +33,6 @@ export const FLAG_MESSAGES = {
   stale,
   step,
   thin,
-  topOfBag,
   twoWays,
   unevenLofts,
   weak,

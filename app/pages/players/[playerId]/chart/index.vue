@@ -289,7 +289,7 @@ const line = computed(() => {
       </div>
       <section v-if="clubs.others.length > 0" class="mt-8" aria-labelledby="others-title">
         <h2 id="others-title" class="text-xl font-bold">Longer clubs</h2>
-        <p class="soft mb-2">Each stock shot by itself: below 40° one club tells little about another.</p>
+        <p class="soft mb-2">Each stock shot by itself: below 33° one club tells little about another.</p>
         <ChartCarryGrid
           :chart="chart"
           :clubs="clubs.others"
