@@ -18,7 +18,7 @@ interface FlagSentences {
 export interface FlagMessages extends FlagSentences {
   /** Other sentences of the same rule, by a finding's `variant`. */
   variants?: Readonly<Record<string, Partial<FlagSentences>>>
-  /** One line for all that are still open, by their number {n}. */
+  /** What is asked of one that too few balls tell. */
   open?: string
   thresholds?: Readonly<Partial<Record<ThresholdName, { label: string; why: string }>>>
 }

@@ -1,8 +1,9 @@
 import type { StockShot } from '../core/bag/bag'
 import { GRIP_DOWN_M, type Finding, type FlagRule, type ThresholdName } from '../core/gaps/flag'
 import { FLAG_RULES, flagRule } from '../core/gaps/flags'
+import type { StillOpen } from '../core/gaps/still-open'
 import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
-import { FIGURES, ODDS, SURENESS } from './en/figures'
+import { FIGURES, ODDS, STILL_OPEN, SURENESS } from './en/figures'
 import { FLAG_MESSAGES } from './en/flags'
 import type { FlagMessages } from './flag-messages'
 import { byId, listed, write, type MessageValues } from './message'
@@ -125,28 +126,30 @@ function decimalsOf({ data }: Finding, { difference }: FlagRule['meta'], unit: D
 /** "Likely" is no word for 99 in 100. */
 const NEARLY_SURE = 0.985
 
+/** Everything that a message about a finding may ask for, lengths with so many decimals. */
+function valuesOf(finding: Finding, names: StockShotNames, unit: DistanceUnit, decimals: 0 | 1): MessageValues {
+  const figures = figureTexts(finding, unit, decimals)
+  const { difference } = flagRule(finding.flag).meta
+  const step = difference && `${stepBetween(finding.data.shorterM!, finding.data.longerM!, unit, decimals)} ${unit}`
+  return {
+    ...figures,
+    ...nameTexts(finding, names),
+    ...(difference && { [difference.of]: step! }),
+    stretch: figures.fromM === figures.toM ? 'point' : 'stretch',
+  }
+}
+
 /** Words and units are put on a finding here and nowhere else. */
 export function flagText(finding: Finding, names: StockShotNames, unit: DistanceUnit): FlagText {
   const { meta } = flagRule(finding.flag)
   const own = messagesOf(finding.flag)
   const { title, why, remedies } = { ...own, ...own.variants?.[finding.variant ?? ''] }
-  const valuesWith = (decimals: 0 | 1): MessageValues => {
-    const figures = figureTexts(finding, unit, decimals)
-    const { difference } = meta
-    const step = difference && `${stepBetween(finding.data.shorterM!, finding.data.longerM!, unit, decimals)} ${unit}`
-    return {
-      ...figures,
-      ...nameTexts(finding, names),
-      ...(difference && { [difference.of]: step! }),
-      stretch: figures.fromM === figures.toM ? 'point' : 'stretch',
-    }
-  }
-  const whole = valuesWith(0)
+  const whole = valuesOf(finding, names, unit, 0)
   const nearly = finding.sureness === 'likely' && (finding.probability ?? 0) >= NEARLY_SURE
   const sureness = write(SURENESS[nearly ? 'nearly' : finding.sureness])
   return {
     title: write(title, whole),
-    why: write(why, valuesWith(decimalsOf(finding, meta, unit))),
+    why: write(why, valuesOf(finding, names, unit, decimalsOf(finding, meta, unit))),
     remedies: remedies.map(remedy => write(remedy, whole)),
     odds:
       finding.probability === null
@@ -155,10 +158,16 @@ export function flagText(finding: Finding, names: StockShotNames, unit: Distance
   }
 }
 
-/** One line for all findings of a rule that are still open; empty where nothing of it stays open. */
-export function openText(id: string, n: number): string {
-  const { open } = messagesOf(id)
-  return open && n > 0 ? write(open, { n }) : ''
+/**
+ * What a finding that is still open asks, and the balls that would decide it.
+ * @example stillOpenText(open, names, 'yd') // => '50° half to 46° half, 13 yd: too wide? About 6 balls more with each.'
+ */
+export function stillOpenText({ finding, balls }: StillOpen, names: StockShotNames, unit: DistanceUnit): string {
+  const { meta } = flagRule(finding.flag)
+  const values = valuesOf(finding, names, unit, decimalsOf(finding, meta, unit))
+  const question = write(messagesOf(finding.flag).open!, values)
+  if (balls === null) return write(STILL_OPEN.atLimit, { question })
+  return write(STILL_OPEN.decided, { question, n: balls, each: finding.cells.length > 1 ? 'each' : 'one' })
 }
 
 /** What a threshold is called, and why it is what it usually is. */

@@ -20,14 +20,32 @@ export function chartStateText(known: boolean, hit: number, ready: Ready | null 
   if (!known) return write(STAGES.workingOut)
   if (hit === 0 || !ready) return write(STAGES.noBalls)
   const { goodEnough, cellsWithin, cellsInUse } = ready
+  // Of a bag of longer clubs alone: each stands by its own balls.
+  if (cellsInUse === 0) return write(STAGES.measured, { n: hit })
   return goodEnough
     ? write(STAGES.enough)
     : write(STAGES.someKnown, { within: String(cellsWithin), all: String(cellsInUse) })
 }
 
-/** @param known false while the numbers are being worked out */
-export function gapsStateText(known: boolean, hit: number, flags: number): string {
-  if (!known) return write(STAGES.workingOut)
-  if (hit === 0) return write(STAGES.noNumbers)
-  return flags === 0 ? write(STAGES.nothingToDo) : write(STAGES.flags, { n: flags })
+/** What is known of the gaps of a player. */
+export interface GapsState {
+  /** Stock shots with a number. */
+  numbers: number
+  flags: number
+  /** Questions that too few balls tell, and stretches that are not proven. */
+  open: number
+  /** Targets within the line, and all; null without any. */
+  covered: { within: number; targets: number } | null
+}
+
+/** @param state null while the numbers are being worked out */
+export function gapsStateText(state: GapsState | null): string {
+  if (!state) return write(STAGES.workingOut)
+  const { numbers, flags, open, covered } = state
+  if (numbers === 0) return write(STAGES.noNumbers)
+  if (flags > 0) return write(STAGES.flags, { n: flags })
+  if (open > 0) return write(STAGES.stillOpen, { n: open })
+  if (covered && covered.within < covered.targets)
+    return write(STAGES.covered, { within: String(covered.within), all: String(covered.targets) })
+  return write(STAGES.nothingToDo)
 }

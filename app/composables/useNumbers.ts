@@ -1,5 +1,6 @@
 import { rungName } from '#core/swing/scale'
 import type { StockShot } from '#core/bag/bag'
+import { readChart } from '#core/calibration/calibration'
 import { answered, openFlags } from '#core/gaps/answers'
 import { raisedFlags } from '#core/gaps/flag'
 import { stockShotName } from '#words/stock-shot'
@@ -20,9 +21,12 @@ export const useNumbers = createSharedComposable(() => {
     cover: computed(() => calibration.result?.cover ?? null),
     /** Stretches of the cover that are not proven, and the balls that would settle each. */
     unproven: computed(() => calibration.result?.unproven ?? []),
+    stillOpen: computed(() => calibration.result?.stillOpen ?? []),
     /** False until there is something to show. */
     known: computed(() => calibration.result !== null),
+    /** As the balls have it, and as it is read: with the coach's written numbers. */
     chart: computed(() => calibration.result?.chart ?? []),
+    readChart: computed(() => (calibration.result ? readChart(calibration.result) : [])),
     ladder: computed(() => calibration.result?.ladder ?? []),
     findings: computed(() => calibration.result?.findings ?? []),
     said: computed(() => raisedFlags(calibration.result?.findings ?? [])),

@@ -5,6 +5,7 @@ import { findFlags } from '../gaps/flags'
 import { oneFactOneFlag } from '../gaps/one-fact'
 import { chartCover } from '../gaps/cover'
 import { gapFacts } from '../gaps/facts'
+import { stillOpen } from '../gaps/still-open'
 import { unprovenOf } from '../gaps/unproven'
 import { measuringErrorM } from '../shot/measuring'
 import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
@@ -161,6 +162,7 @@ export function calibrate(
     findings,
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
     unproven: unprovenOf(facts, options.flags),
+    stillOpen: stillOpen(findings, facts, read.grid, options.flags, rule.measSdM),
     next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
       ...grid.cells[cell]!,
       balls: BALLS_AT_ONCE,

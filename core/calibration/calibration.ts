@@ -1,6 +1,7 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import type { Finding, FlagOptions } from '../gaps/flag'
 import type { Cover } from '../gaps/stretches'
+import type { StillOpen } from '../gaps/still-open'
 import type { Unproven } from '../gaps/unproven'
 import type { Ladder } from '../gaps/ladder'
 import type { Method } from '../shot/shot'
@@ -81,6 +82,8 @@ export interface Calibration {
   cover: Cover
   /** Stretches of it whose best number is thin or old, and the balls that would settle each. */
   unproven: Unproven[]
+  /** What the numbers read like, with too few balls to say so, and how many would decide it. */
+  stillOpen: StillOpen[]
   /** The next stock shots in order; none when no cell of the grid is in use. */
   next: Next[]
   ready: Ready

@@ -66,7 +66,7 @@ export interface FlagMeta {
   variants?: readonly string[]
   /** Those of them that nothing in `helpedBy` mends. */
   notHelped?: readonly string[]
-  /** Findings that too few balls tell are counted in one line. */
+  /** Findings that too few balls tell are asked in a line of their own. */
   staysOpen?: true
   /**
    * The figure that is a difference, its limit, and whether the flag is raised above or below that limit.

@@ -44,6 +44,8 @@ test('balls of a club that another screen took away are given to another one, al
   provokes('422|ERR_INTERNET_DISCONNECTED')
   await atTheRange(page)
   const player = playerOf(page)
+  // No service worker here: what is fetched late must have come before the network goes.
+  await page.waitForLoadState('networkidle')
   await context.setOffline(true)
   await hit(page, '52° 9:00', [70, 71])
   const cookies = await context.cookies()

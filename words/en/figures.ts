@@ -16,6 +16,12 @@ export const ODDS = {
 } as const
 
 /** How surely a flag is said. */
+/** What is still open, and what decides it. */
+export const STILL_OPEN = {
+  decided: '{question} About {n, plural, one {# ball} other {# balls}} more{each, select, each { with each} other {}}.',
+  atLimit: '{question} Right at the limit: no number of balls decides it.',
+} as const
+
 export const SURENESS = {
   sure: 'Sure',
   likely: 'Likely',

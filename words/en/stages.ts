@@ -8,7 +8,10 @@ export const STAGES = {
   enough: 'good enough',
   someKnown: '{within} of {all} known',
   noNumbers: 'no numbers yet',
+  measured: '{n} measured',
   nothingToDo: 'nothing to do',
+  stillOpen: '{n} still open',
+  covered: '{within} of {all} covered',
   flags: '{n, plural, one {# flag} other {# flags}}',
   workingOut: '…',
 } as const

@@ -15,7 +15,7 @@ import { Line } from 'vue-chartjs'
 import type { CoverAt } from '#core/gaps/stretches'
 import { useChartInk } from '~/composables/useChartInk'
 import { useDistance } from '~/composables/useDistance'
-import { LANE_LABEL_PX, drawCursor } from '~/utils/lanes'
+import { LANE_RIGHT_PX, drawCursor, laneLabelPx } from '~/utils/lanes'
 
 /** Expected leave of the best stock shot at every yard, with the line of what is acceptable; above it, filled. */
 const props = defineProps<{
@@ -128,7 +128,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
   maintainAspectRatio: false,
   responsive: true,
   parsing: false,
-  layout: { padding: { right: 8 } },
+  layout: { padding: { right: LANE_RIGHT_PX } },
   onHover: (event, _, chart) => point(event, chart as Chart),
   onClick: (event, _, chart) => point(event, chart as Chart),
   scales: {
@@ -146,7 +146,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
       border: { display: false },
       grid: { display: false },
       afterFit: scale => {
-        scale.width = LANE_LABEL_PX
+        scale.width = laneLabelPx(scale.chart.width)
       },
       ticks: {
         color: ink.value.soft,
@@ -172,7 +172,7 @@ const label = computed(
 </script>
 
 <template>
-  <div class="chart-box h-[150px]">
+  <div class="chart-box h-[120px] sm:h-[130px]">
     <Line ref="chart" :data="data as never" :options="options" :plugins="[shade, line]" :aria-label="label" />
   </div>
 </template>

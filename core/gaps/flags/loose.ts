@@ -9,7 +9,6 @@ export const meta = {
   speaksOf: 'shots',
   shows: 'scatter',
   variants: ['level'],
-  staysOpen: true,
   settledWithin: 0.15,
 } as const satisfies FlagMeta
 

@@ -9,5 +9,5 @@ export default {
     'Look at the strike of the longest club first: launch and spin tell.',
     'Then leave one of them at home, or bend one.',
   ],
-  open: '{n, plural, one {# number may be crowded} other {# numbers may be crowded}}',
+  open: '{cells}: one number?',
 } satisfies FlagMessages

@@ -6,5 +6,5 @@ export default {
     'No stock shot serves these yardages, gripped down an inch or not: the best, {cells}, leaves ' +
     '{leaveM} on average, where a number of its own would leave {couldM}.',
   remedies: [],
-  open: '{n, plural, one {# stretch reads like a hole} other {# stretches read like holes}}',
+  open: '{stretch, select, point {{toM}} other {{from} to {toM}}}: a hole?',
 } satisfies FlagMessages

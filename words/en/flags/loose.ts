@@ -14,5 +14,4 @@ export default {
       remedies: ['Block practice over all swing lengths, or state another level: it only changes what is expected.'],
     },
   },
-  open: '{n, plural, one {# stock shot may be loose} other {# stock shots may be loose}}',
 } satisfies FlagMessages

@@ -20,5 +20,5 @@ export default {
       ],
     },
   },
-  open: '{n, plural, one {# pair reads out of order} other {# pairs read out of order}}',
+  open: '{longer} against {shorter}: out of order?',
 } satisfies FlagMessages

@@ -8,7 +8,7 @@ export default {
     'Strike one out, or hit more balls with the one that has fewer.',
     'If you know one to fly lower, keep both: say which is for what.',
   ],
-  open: '{n, plural, one {# pair reads as one number} other {# pairs read as one number}}',
+  open: '{shorter} and {longer}, {apartM} apart: one number?',
   thresholds: {
     closestM: {
       label: 'Closest pair',

@@ -9,7 +9,7 @@ export default {
     'Grip down an inch on {longer}: about {gripDownM} less.',
     'Measure a swing length in between, or one of the two that has few balls.',
   ],
-  open: '{n, plural, one {# step reads too wide} other {# steps read too wide}}',
+  open: '{shorter} to {longer}, {stepM}: too wide?',
   thresholds: {
     widestStepM: {
       label: 'Widest step',

@@ -6,5 +6,5 @@ export default {
     '{shorter} carries {shorterM} and {longer} {longerM}: a choice of flight, not a fault. {longer} ' +
     'comes in {flatterDeg} flatter.',
   remedies: ['Keep both: the flatter one into the wind and to a back pin, the steeper one to a front pin.'],
-  open: '{n, plural, one {# pair may be two ways to one number} other {# pairs may be two ways to one number}}',
+  open: '{shorter} and {longer}: two ways to one number?',
 } satisfies FlagMessages

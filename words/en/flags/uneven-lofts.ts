@@ -9,7 +9,7 @@ export default {
     'Nothing to mend by itself. Bending the middle club a degree or two evens it out, if one of the ' +
       'steps leaves a hole.',
   ],
-  open: '{n, plural, one {# pair of steps reads uneven} other {# pairs of steps read uneven}}',
+  open: '{shorter}, {middle}, {longer}: uneven steps?',
   thresholds: {
     unevenM: {
       label: 'Uneven from',
