@@ -48,7 +48,8 @@ export interface FlagText {
   title: string
   why: string
   remedies: string[]
-  /** "Sure: 99 in 100", and what that is of. */
+  /** "Sure", and with its odds: "Sure: 99 in 100". */
+  sureness: string
   odds: string
 }
 
@@ -151,6 +152,7 @@ export function flagText(finding: Finding, names: StockShotNames, unit: Distance
     title: write(title, whole),
     why: write(why, valuesOf(finding, names, unit, decimalsOf(finding, meta, unit))),
     remedies: remedies.map(remedy => write(remedy, whole)),
+    sureness,
     odds:
       finding.probability === null
         ? sureness

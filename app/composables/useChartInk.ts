@@ -9,6 +9,9 @@ export function useChartInk() {
     hole: '#c8401a',
     tint: '#c8401a1f',
     window: '#1e2a3a1a',
+    overlap: '#75619b',
+    weak: '#8a6500',
+    paper: '#faf8f3',
   })
   function read() {
     const style = getComputedStyle(document.documentElement)
@@ -21,6 +24,9 @@ export function useChartInk() {
       hole: of('--hole'),
       tint: of('--hole-tint'),
       window: of('--window-tint'),
+      overlap: of('--overlap'),
+      weak: of('--weak'),
+      paper: of('--ui-bg'),
     }
   }
   onMounted(read)

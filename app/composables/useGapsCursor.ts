@@ -5,7 +5,7 @@ import { useNumbers } from '~/composables/useNumbers'
 
 /** Where the coach points in lanes and cover, by hand or by keys, and which stretch of them is shown. */
 export function useGapsCursor() {
-  const { chart, ladder, cover } = useNumbers()
+  const { readChart, ladder, cover } = useNumbers()
   const { to, from } = useDistance()
   const cursorM = ref<number | null>(null)
   const picked = shallowRef<StockShot | null>(null)
@@ -13,9 +13,9 @@ export function useGapsCursor() {
 
   /** From the shortest pile's near end to the longest one's far end, in fives. */
   const wholeM = computed<[number, number]>(() => {
-    const ends = chart.value
-      .filter(cell => !cell.plain && cell.window80M && cell.kind !== 'unhit')
-      .flatMap(cell => cell.window80M!.map(to))
+    const ends = readChart.value
+      .filter(cell => cell.carryM !== null)
+      .flatMap(cell => (cell.window80M ?? [cell.carryM!]).map(to))
     if (ends.length === 0) return [0, from(100)]
     return [
       from(Math.max(0, Math.floor((Math.min(...ends) - 3) / 5) * 5)),
@@ -63,12 +63,5 @@ export function useGapsCursor() {
     event.preventDefault()
   }
 
-  /** Shows a stretch with some room to either side. */
-  function zoomTo(fromM: number, toM: number): void {
-    const room = Math.max(from(12), (toM - fromM) * 0.8)
-    zoomM.value = [Math.max(wholeM.value[0], fromM - room), Math.min(wholeM.value[1], toM + room)]
-    point((fromM + toM) / 2)
-  }
-
-  return { cursorM, picked, zoomM, wholeM, rangeM, at, point, key, zoomTo }
+  return { cursorM, picked, zoomM, wholeM, rangeM, at, point, key }
 }

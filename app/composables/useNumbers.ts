@@ -26,7 +26,11 @@ export const useNumbers = createSharedComposable(() => {
     known: computed(() => calibration.result !== null),
     /** As the balls have it, and as it is read: with the coach's written numbers. */
     chart: computed(() => calibration.result?.chart ?? []),
-    readChart: computed(() => (calibration.result ? readChart(calibration.result) : [])),
+    readChart: computed(() => {
+      const { result } = calibration
+      if (!result) return []
+      return record.player?.thresholds.asBalls ? result.chart : readChart(result)
+    }),
     ladder: computed(() => calibration.result?.ladder ?? []),
     findings: computed(() => calibration.result?.findings ?? []),
     said: computed(() => raisedFlags(calibration.result?.findings ?? [])),

@@ -35,7 +35,7 @@ const api = {
     const calibrated = calibrate(ask.player, ask.options, undefined, memo)
     const { player: record } = calibrated
     const numbers = ask.options.asBalls ? new Map<string, number>() : writtenNumbers(ask.options, record.nowMs)
-    const chart = readChart(calibrated)
+    const chart = ask.options.asBalls ? calibrated.chart : readChart(calibrated)
     const layout = layOut(record, memo, ask.options.aimedStraight, numbers)
     const targetsM = ownTargets(chart, ask.judging.unit)
     const judging: Judging = { ...ask.judging, plain: chart.filter(cell => cell.plain), targetsM }

@@ -131,7 +131,8 @@ export function calibrate(
   const anyBall = chartProgress(chart).hit > 0
   const goodEnough = anyBall && isEnough(known)
   const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
-  const read = asRead(chart, grid, options.asBalls ? new Map() : writtenNumbers(options, player.nowMs))
+  const written = asRead(chart, grid, writtenNumbers(options, player.nowMs))
+  const read = options.asBalls ? { chart, grid } : written
   const facts = gapFacts({
     player,
     ...read,
@@ -157,7 +158,7 @@ export function calibrate(
     corrections: [...corrections, ...(level?.corrections ?? [])],
     rangeBalls,
     chart,
-    written: read.chart.filter(cell => cell.written),
+    written: written.chart.filter(cell => cell.written),
     ladder: facts.ladder,
     findings,
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,

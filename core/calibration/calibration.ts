@@ -74,7 +74,10 @@ export interface Calibration {
   rangeBalls: RangeBalls | null
   /** As the balls have it. */
   chart: CarryChart
-  /** Those of its stock shots that have a written number, as they are read; ladder, cover and flags go by them. */
+  /**
+   * Those of its stock shots that have a written number, as they are read; ladder, cover and flags go by them, unless
+   * the coach asks how the balls have it.
+   */
   written: CarryChart
   ladder: Ladder
   findings: Finding[]

@@ -1,9 +1,8 @@
 import type { StockShot } from '../bag/bag'
-import type { Calibration, Next } from '../calibration/calibration'
-import { cellKey } from '../bag/bag'
+import { readChart, type Calibration, type Next } from '../calibration/calibration'
 import type { ChartCell } from '../chart/chart-cell'
-import type { Remarks } from '../history/coach-remarks'
 import type { Finding } from '../gaps/flag'
+import { withParts } from '../gaps/one-fact'
 
 /** What a stock shot is called in a file. */
 export type CellNames = (cell: StockShot) => { club: string; swing: string }
@@ -28,14 +27,12 @@ const cm = (metres: number) => Number(metres.toFixed(2))
 /** A probability with three decimals. */
 const odds = (probability: number) => Number(probability.toFixed(3))
 
-function cellOut(cell: ChartCell, names: CellNames, said: Remarks | undefined) {
-  const written = cell.kind === 'struck-out' ? undefined : said?.written
+function cellOut(cell: ChartCell, names: CellNames) {
   return {
     ...names(cell),
-    kind: written ? 'written' : cell.kind,
-    ...(written
-      ? { carryM: cm(written.carryM!), ...(cell.carryM !== null && { measuredCarryM: cm(cell.carryM) }) }
-      : cell.carryM !== null && { carryM: cm(cell.carryM) }),
+    kind: cell.written ? 'written' : cell.kind,
+    ...(cell.carryM !== null && { carryM: cm(cell.carryM) }),
+    ...(cell.written && cell.ballsM != null && { measuredCarryM: cm(cell.ballsM) }),
     ...(cell.certainty80M && { certainty80M: cell.certainty80M.map(cm) }),
     ...(cell.window80M && { window80M: cell.window80M.map(cm) }),
     ...(cell.sideM !== undefined && { sideM: cm(cell.sideM), sideWindow80M: cell.sideWindow80M!.map(cm) }),
@@ -49,31 +46,31 @@ function cellOut(cell: ChartCell, names: CellNames, said: Remarks | undefined) {
 /**
  * The chart for a file, as `docs/formats.md` describes it. Same calibration in, same file out, to the byte.
  * Cells of which nothing is known, not even by others, are not in it.
- * @param said a written number stands in its cell, with what the balls say beside it
+ * A written number stands in its cell, with what the balls say beside it.
  */
 export function writeChartFile(
   asOf: string | null,
   calibration: Calibration,
   names: CellNames,
   words: ChartFileWords,
-  said: ReadonlyMap<string, Remarks> = new Map(),
 ) {
-  const { air, chart, ladder, findings, next, ready, retestDueMs, setAside } = calibration
+  const { air, ladder, findings, next, ready, retestDueMs, setAside } = calibration
   return {
     format: 'uzzet-chart',
     version: 1,
     air,
     asOf,
-    cells: chart
-      .filter(cell => cell.kind !== 'unhit' || said.get(cellKey(cell))?.written)
-      .map(cell => cellOut(cell, names, said.get(cellKey(cell)))),
+    cells: readChart(calibration)
+      .filter(cell => cell.kind !== 'unhit' || cell.written)
+      .map(cell => cellOut(cell, names)),
     ladder: ladder.map(step => ({
       ...names(step),
       carryM: cm(step.carryM),
       ...(step.stepM !== null && { stepM: cm(step.stepM) }),
       ...(step.stepPlusMinusM !== null && { stepPlusMinusM: cm(step.stepPlusMinusM) }),
     })),
-    flags: findings.map(finding => ({
+    // Each by itself, also where the screen says several as one.
+    flags: withParts(findings).map(finding => ({
       rule: finding.flag,
       sureness: finding.sureness,
       ...(finding.probability !== null && { probability: odds(finding.probability) }),

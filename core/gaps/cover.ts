@@ -36,7 +36,7 @@ export const HOLE_M = yardsToMetres(2)
 /**
  * To be sure, and to be likely, every number is moved towards the target by so many standard deviations of its doubt.
  */
-const REACH_SDS = { sure: 1.28, likely: 0.5 } as const
+const REACH_SDS = { sure: 1.28, likely: 0.9 } as const
 
 /** A shot gripped down an inch. */
 export function grippedDown(shot: CoverShot): CoverShot {

@@ -21,7 +21,7 @@ export interface StillOpen {
 /** So many more with each are tried; more than the last of them is no session. Our choice. */
 const LOTS = [3, 6, 10, 15, 20, 30, 40]
 /** The rest are the same few clubs again. */
-const MOST_NAMED = 8
+const MOST_NAMED = 5
 
 /** The fit after so many more clean balls of some stock shots that lie where their numbers are. */
 function afterBalls(fit: Fit, rows: readonly number[], balls: number, measSdM: number): Fit {

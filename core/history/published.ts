@@ -1,6 +1,7 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
 import { distanceText, type DistanceUnit } from '../units'
+import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { plusMinusM } from '../chart/chart-cell'
@@ -63,6 +64,7 @@ function publishedCell(
   said: Remarks | undefined,
   lnVariance: number | null,
   names: { club: string; swing: string },
+  window80M: ChartCell['window80M'],
 ): PublishedCell {
   const at = { clubId: cell.clubId, rungId: cell.rungId, ...names, balls: cell.balls, modelM: cell.carryM, lnVariance }
   if (isStruckOut(bag, cell)) return { ...at, kind: 'struck-out', carry: null, plusMinus: null, window: null }
@@ -72,7 +74,7 @@ function publishedCell(
       kind: 'written',
       carry: figureOf(said.written.carryM!),
       plusMinus: null,
-      window: cell.window80M && [figureOf(cell.window80M[0]), figureOf(cell.window80M[1])],
+      window: window80M && [figureOf(window80M[0]), figureOf(window80M[1])],
     }
   if (cell.carryM === null || cell.kind === 'unhit')
     return { ...at, kind: 'unhit', carry: null, plusMinus: null, window: null }
@@ -110,6 +112,10 @@ export function publish(
   const clubOf = new Map(clubs.map(club => [club.id, club.label]))
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
   const loftOf = new Map(clubs.map(club => [club.id, club.loftDeg]))
+  const numbers = new Map(
+    [...said].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])),
+  )
+  const read = asRead(calibrated.chart, calibrated.grid, numbers).chart
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
     return head.totalOn && cell.carry && carryM !== null
@@ -123,14 +129,13 @@ export function publish(
     air: calibrated.air,
     clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg })),
     swings: [...rungs].reverse().map(rung => ({ id: rung.id, label: rungName(rung), cue: rungCue(rung) })),
-    cells: calibrated.chart.map(cell =>
-      withTotal(
-        publishedCell(bag, cell, said.get(cellKey(cell)), variances.get(cellKey(cell)) ?? null, {
-          club: clubOf.get(cell.clubId)!,
-          swing: swingOf.get(cell.rungId)!,
-        }),
-      ),
-    ),
+    cells: calibrated.chart.map((cell, i) => {
+      const names = { club: clubOf.get(cell.clubId)!, swing: swingOf.get(cell.rungId)! }
+      const lnVariance = variances.get(cellKey(cell)) ?? null
+      return withTotal(
+        publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M),
+      )
+    }),
   }
 }
 

@@ -133,7 +133,7 @@ export const SAY = {
    */
   moved: 150,
   /** Likely enough to be listed, and surely. */
-  looser: 0.85,
+  looser: 0.93,
   looserSure: 0.97,
   /** Looser means this many times the player's usual scatter. */
   looserRatio: 1.25,

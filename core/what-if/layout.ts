@@ -25,6 +25,8 @@ export interface Layout {
   newRungs: Rung[]
   /** The player aims at the target, whatever the usual miss to one side. */
   aimedStraight: boolean
+  /** Written by the coach, by `cellKey`, metres. */
+  numbers: ReadonlyMap<string, number>
   memo: Memo
 }
 
@@ -94,7 +96,7 @@ export function layOut(
     },
   })
   const { grid: read } = asRead([], grid, numbers)
-  return { player, grid: read, sides: sidesOfGrid(player.shots, grid), newRungs, aimedStraight, memo }
+  return { player, grid: read, sides: sidesOfGrid(player.shots, grid), newRungs, aimedStraight, numbers, memo }
 }
 
 /** Doubt of what bending does, as a share of it in ln carry. From memory: lie and bounce change too. */
@@ -186,17 +188,24 @@ export function chartOf(
     need: cells.map(cell => (isStruckOut(bag, cell) ? 0 : 1)),
   }
   const groups = groupByCell(player.shots)
+  const fromOf = new Map(whatIf.clubs.map(club => [club.id, club.from]))
+  const ownKey = ({ clubId, rungId }: StockShot) => cellKey({ clubId: fromOf.get(clubId)!, rungId })
   const chart = placed.map((one, i): ChartCell => {
-    const own =
-      one.owned && !one.bent
-        ? (groups.get(
-            cellKey({ clubId: whatIf.clubs.find(club => club.id === one.clubId)!.from!, rungId: one.rungId }),
-          ) ?? [])
-        : []
+    const own = one.owned && !one.bent ? (groups.get(ownKey(one)) ?? []) : []
     const pile = pileOf(one, own)
     const { carryM, certainty80M, window80M } = cellEstimate(grid.fit, i)
     const kind = isStruckOut(bag, one) ? 'struck-out' : pile.balls > 0 ? 'measured' : 'predicted'
-    return { ...pile, kind, plain: false, carryM, certainty80M, window80M, leansOn: null }
+    const written = one.owned && !one.bent && layout.numbers.has(ownKey(one))
+    return {
+      ...pile,
+      kind,
+      plain: false,
+      carryM,
+      certainty80M: written && pile.balls === 0 ? null : certainty80M,
+      window80M,
+      leansOn: null,
+      ...(written && { written: true as const, ballsM: null }),
+    }
   })
   const of = (values: readonly number[]) => placed.map(one => values[one.row]!)
   return {

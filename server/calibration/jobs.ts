@@ -102,13 +102,7 @@ export const jobs = {
   chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
     return asBytes(
-      writeChartFile(
-        moment(nowMs),
-        calibrateRecord(record, nowMs),
-        names,
-        chartFileWords(names, unit),
-        remarksAt(record.words, Infinity),
-      ),
+      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartFileWords(names, unit)),
     )
   },
 

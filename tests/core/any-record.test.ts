@@ -74,7 +74,7 @@ describe('any record that the schemas take', () => {
         )
         expect(() =>
           JSON.parse(
-            JSON.stringify(writeChartFile(moment(NOW_MS), calibrated, names, chartFileWords(names, 'yd'), said)),
+            JSON.stringify(writeChartFile(moment(NOW_MS), calibrated, names, chartFileWords(names, 'yd'))),
           ),
         ).not.toThrow()
         const file = BagFile.parse(JSON.parse(JSON.stringify(writeBagFile(bag, record.name, record.level))))

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { readBagFile, readBelieved, writeBagFile } from '../../core/files/bag-file'
-import { remarksAt } from '../../core/history/coach-remarks'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { writeChartFile } from '../../core/files/chart-file'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
 import type { Readings } from '../../core/shot/readings'
@@ -300,14 +300,16 @@ describe('the chart file', () => {
       saidAtMs: 1,
       holds: true,
     })
-    const calibration = calibrated(bag, balls('56°', '9:00', [72]))
-    const out = writeChartFile(
-      null,
-      calibration,
-      c => ({ club: c.clubId, swing: c.rungId }),
-      { finding: () => ({ title: '', why: '', remedy: '' }), next: () => 'why' },
-      remarksAt([written('56°'), written('5 iron')], 9),
+    const calibration = calibrated(
+      bag,
+      balls('56°', '9:00', [72]),
+      {},
+      { ...USUAL_OPTIONS, words: [written('56°'), written('5 iron')] },
     )
+    const out = writeChartFile(null, calibration, c => ({ club: c.clubId, swing: c.rungId }), {
+      finding: () => ({ title: '', why: '', remedy: '' }),
+      next: () => 'why',
+    })
     expect(out.cells).toMatchObject([
       {
         club: '56°',

@@ -34,13 +34,21 @@ test("lanes and cover are read by keys and by hand, a flag is answered and taken
   await page.getByRole('button', { name: 'As lanes' }).click()
 
   // Counting only what was hit, nothing serves the yards between the two: the coach is working on it.
+  await page.getByRole('button', { name: 'What counts' }).click()
   await page.getByRole('switch', { name: 'Count only stock shots that were hit' }).click()
-  const step = page.getByRole('article').filter({ hasText: /Hole/ }).first()
+  await page.keyboard.press('Escape')
+  const step = page.getByRole('article').filter({ hasText: /Hole|Wide step/ }).first()
   await expect(step).toBeVisible()
   const title = (await step.getByRole('heading').textContent())!
+    .replace(/^\s*\d+/, '')
     .trim()
-    .split(/ {2,}|Sure|Likely/)[0]!
+    .split(/ {2,}|Nearly|Sure|Likely/)[0]!
     .trim()
+  // Its place in the picture has its number, and each leads to the other.
+  const mark = page.getByRole('button', { name: `: ${title}` })
+  await expect(mark).toHaveAttribute('aria-pressed', 'false')
+  await step.getByRole('heading').getByRole('button').click()
+  await expect(mark).toHaveAttribute('aria-pressed', 'true')
   const open = Number((await page.getByRole('heading', { name: /open flags?$/ }).textContent())!.match(/\d+/)![0])
   await step.getByRole('button', { name: 'Answer' }).click()
   await page.getByRole('menuitem', { name: 'Working on it' }).click()
@@ -64,7 +72,8 @@ test("lanes and cover are read by keys and by hand, a flag is answered and taken
   await expect(page.getByRole('heading', { name: new RegExp(`^${open} open flags?$`) })).toBeVisible()
 
   // What would help is worked out, and goes on to What if.
-  const hole = page.getByRole('article').filter({ hasText: /Hole/ }).first()
+  const hole = page.getByRole('article').filter({ hasText: title }).first()
+  await hole.getByRole('heading').getByRole('button').click()
   await hole.getByRole('button', { name: 'What would help' }).click()
   const panel = page.getByRole('dialog')
   await expect(panel.getByText(/Add a club of \d+°\./)).toBeVisible()
@@ -79,6 +88,7 @@ test("lanes and cover are read by keys and by hand, a flag is answered and taken
 
   // A figure of the academy: refused when it cannot be, kept when it can.
   await page.getByRole('link', { name: 'Gaps' }).last().click()
+  await page.getByRole('button', { name: 'What counts' }).click()
   await page.getByRole('radio', { name: 'For all players of the academy' }).click()
   await page.getByLabel('Old after, days').fill('3')
   await page.getByRole('button', { name: 'Use these' }).click()

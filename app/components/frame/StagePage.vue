@@ -3,7 +3,12 @@ import { Refused } from '~/utils/api'
 import { usePlayerRecord } from '~/stores/record'
 
 /** The frame of a stage: its title, one line under it, its actions; and what to show while there is no player yet. */
-defineProps<{ title: string; line?: string; wide?: boolean }>()
+defineProps<{
+  title: string
+  line?: string
+  /** Less room above and below the title: what follows is to be seen at once. */
+  tight?: boolean
+}>()
 const record = usePlayerRecord()
 const keptAt = computed(() =>
   record.keptAtMs
@@ -14,7 +19,7 @@ useHead({ title: () => (record.player ? record.player.name : '') })
 </script>
 
 <template>
-  <main class="mx-auto w-full max-w-[1100px] px-4 py-5 sm:px-6">
+  <main class="mx-auto w-full max-w-[1100px] px-4 sm:px-6" :class="tight ? 'py-3' : 'py-5'">
     <section v-if="record.failure && !record.player" role="alert" class="mx-auto max-w-lg py-14 text-center">
       <h1 class="text-2xl font-bold">
         {{
@@ -30,7 +35,7 @@ useHead({ title: () => (record.player ? record.player.name : '') })
       </div>
     </section>
     <template v-else-if="record.player">
-      <header class="mb-5 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
+      <header class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3" :class="tight ? 'mb-2' : 'mb-5'">
         <div class="min-w-0 sm:flex-1">
           <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
           <p v-if="line || $slots.line" class="soft mt-0.5">

@@ -148,12 +148,15 @@ const options = computed<ChartOptions<'line'>>(() => ({
       afterFit: scale => {
         scale.width = laneLabelPx(scale.chart.width)
       },
+      // The line that is held to, and the top: more figures say no more.
+      afterBuildTicks: scale => {
+        scale.ticks = [0, to(props.lineM), most.value].map(value => ({ value }))
+      },
       ticks: {
         color: ink.value.soft,
-        maxTicksLimit: 4,
         padding: 8,
         font: { size: 13, family: '"Overpass Variable", sans-serif' },
-        callback: value => `${value} ${unit.value}`,
+        callback: value => `${Math.round(Number(value))} ${unit.value}`,
       },
     },
   },

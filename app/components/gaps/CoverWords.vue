@@ -3,12 +3,9 @@ import { sumCover, type Cover } from '#core/gaps/stretches'
 import { unprovenText } from '#words/unproven'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
-import { usePlayerRecord } from '~/stores/record'
 
 /** The cover in a few sentences, and what it counts. */
 const props = defineProps<{ cover: Cover; lineM: number }>()
-defineEmits<{ measuredOnly: [on: boolean]; aimedStraight: [on: boolean] }>()
-const record = usePlayerRecord()
 const { withUnit, text, unit, unitWord } = useDistance()
 const { cellName } = useCellNames()
 const { unproven } = useNumbers()
@@ -24,8 +21,6 @@ const worst = computed(() => {
   }
 })
 const open = computed(() => unprovenText(unproven.value, unit.value, cellName))
-const measuredOnly = computed(() => record.player?.thresholds.measuredOnly === true)
-const aimedStraight = computed(() => record.player?.thresholds.aimedStraight === true)
 </script>
 
 <template>
@@ -42,17 +37,5 @@ const aimedStraight = computed(() => record.player?.thresholds.aimedStraight ===
       {{ Math.round(100 * cover.mishitShare) }} in 100.
     </p>
     <p v-if="open"><span class="unproven mr-1 inline-block h-3 w-5 align-baseline" aria-hidden="true" />{{ open }}</p>
-    <div class="flex flex-wrap gap-x-8 gap-y-2 pt-1">
-      <USwitch
-        :model-value="measuredOnly"
-        label="Count only stock shots that were hit"
-        @update:model-value="$emit('measuredOnly', $event)"
-      />
-      <USwitch
-        :model-value="aimedStraight"
-        label="Aimed at the target, not moved for the usual miss"
-        @update:model-value="$emit('aimedStraight', $event)"
-      />
-    </div>
   </div>
 </template>

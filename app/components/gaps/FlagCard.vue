@@ -8,24 +8,38 @@ import { useFlagAnswers } from '~/composables/useFlagAnswers'
 import { useCellNames } from '~/composables/useNumbers'
 import { serverNowMs } from '~/utils/server-clock'
 
-/** One flag: what, how surely, why with the figures, what to do; and what the coach says to it. */
-const props = defineProps<{ answered: Answered }>()
-defineEmits<{ show: []; help: [] }>()
+/**
+ * One flag: what, how surely, why with the figures, what to do; and what the coach says to it. What can be done with it
+ * stands there once it is chosen.
+ */
+const props = defineProps<{
+  answered: Answered
+  /** The number that stands at its place in the picture. */
+  number?: number
+  chosen?: boolean
+  /** Its place in the picture is pointed at. */
+  lit?: boolean
+}>()
+defineEmits<{ choose: []; light: [on: boolean]; help: [] }>()
 const { unit } = useDistance()
 const { cellName, clubLabel } = useCellNames()
 const { say, takeBack } = useFlagAnswers()
-const words = computed(() => flagText(props.answered.finding, { cell: cellName, club: clubLabel }, unit.value))
+const names = { cell: cellName, club: clubLabel }
+const words = computed(() => flagText(props.answered.finding, names, unit.value))
+const parts = computed(() => (props.answered.finding.parts ?? []).map(part => flagText(part, names, unit.value)))
 const LOOKS = {
   hole: { icon: 'i-lucide-diamond', colour: 'var(--hole)' },
   overlap: { icon: 'i-lucide-arrow-left-right', colour: 'var(--overlap)' },
   weak: { icon: 'i-lucide-triangle-alert', colour: 'var(--weak)' },
   finding: { icon: 'i-lucide-info', colour: 'var(--soft-ink)' },
+  unproven: { icon: 'i-lucide-circle-dashed', colour: 'var(--soft-ink)' },
   asset: { icon: 'i-lucide-git-fork', colour: 'var(--sound)' },
 } as const
-const look = computed(() => LOOKS[flagRule(props.answered.finding.flag).meta.kind])
-const asset = computed(() => flagRule(props.answered.finding.flag).meta.kind === 'asset')
+const kind = computed(() => flagRule(props.answered.finding.flag).meta.kind)
+const look = computed(() => LOOKS[kind.value])
+const asset = computed(() => kind.value === 'asset' || kind.value === 'unproven')
 const line = computed(() => answerLine(props.answered))
-const placed = computed(() => props.answered.finding.toM > 0)
+const open = computed(() => props.chosen === true || props.number === undefined)
 
 const DAY_MS = 86_400_000
 const WEEKS = [2, 4, 8]
@@ -52,23 +66,50 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
 
 <template>
   <article
-    class="raised flex flex-col border-l-[5px]! px-4 py-3"
-    :class="[answered.finding.sureness === 'likely' && 'border-dashed!', answered.settled && 'opacity-80']"
+    class="raised border-l-[5px]! px-3.5 py-2.5"
+    :class="[
+      answered.finding.sureness === 'likely' && 'border-dashed!',
+      answered.settled && 'opacity-80',
+      (chosen || lit) && 'ring-2 ring-(--ink)',
+    ]"
     :style="{ borderLeftColor: look.colour }"
+    @mouseenter="$emit('light', true)"
+    @mouseleave="$emit('light', false)"
   >
-    <h3 class="flex flex-wrap items-center gap-x-2 text-lg leading-snug font-bold">
-      <UIcon :name="look.icon" class="shrink-0" :style="{ color: look.colour }" /> {{ words.title }}
-      <span class="soft ml-auto text-sm font-semibold">{{ words.odds }}</span>
+    <h3 class="text-base leading-snug font-bold">
+      <component
+        :is="number === undefined ? 'span' : 'button'"
+        class="flex w-full flex-wrap items-center gap-x-2 text-left"
+        :type="number === undefined ? undefined : 'button'"
+        :aria-expanded="number === undefined ? undefined : open"
+        @click="$emit('choose')"
+      >
+        <span v-if="number !== undefined" class="flag-disc" :data-kind="kind">{{ number }}</span>
+        <UIcon :name="look.icon" class="shrink-0" :style="{ color: look.colour }" />
+        <span class="min-w-0">{{ words.title }}</span>
+        <span class="soft ml-auto text-sm font-semibold" :title="words.odds">{{
+          open ? words.odds : words.sureness
+        }}</span>
+      </component>
     </h3>
-    <p class="mt-0.5">{{ words.why }}</p>
-    <ul v-if="words.remedies.length > 0" class="soft mt-1.5 space-y-0.5">
-      <li v-for="remedy in words.remedies" :key="remedy" class="flex gap-2">
-        <UIcon name="i-lucide-corner-down-right" class="mt-1 shrink-0" />{{ remedy }}
-      </li>
-    </ul>
-    <p v-if="line" class="mt-1.5 font-semibold">
-      <UIcon name="i-lucide-message-square-text" class="soft" /> {{ line }}
+    <p class="mt-0.5 text-[0.95rem] leading-snug">
+      {{ words.why }} <span v-if="!open && words.remedies.length > 0" class="soft">{{ words.remedies[0] }}</span>
     </p>
+    <template v-if="open">
+      <ul v-if="parts.length > 0" class="mt-1.5 space-y-1 text-[0.95rem]" aria-label="The same, seen otherwise">
+        <li v-for="part in parts" :key="part.title + part.why" class="flex gap-2">
+          <UIcon name="i-lucide-equal" class="soft mt-1 shrink-0" /><span
+            ><strong>{{ part.title }}</strong> <span class="soft">({{ part.odds }})</span> {{ part.why }}</span
+          >
+        </li>
+      </ul>
+      <ul v-if="words.remedies.length > 0" class="soft mt-1.5 space-y-0.5 text-[0.95rem]">
+        <li v-for="remedy in words.remedies" :key="remedy" class="flex gap-2">
+          <UIcon name="i-lucide-corner-down-right" class="mt-1 shrink-0" />{{ remedy }}
+        </li>
+      </ul>
+    </template>
+    <p v-if="line" class="mt-1 font-semibold"><UIcon name="i-lucide-message-square-text" class="soft" /> {{ line }}</p>
     <form v-if="asking" class="mt-2 space-y-2" @submit.prevent="asking !== 'working' && confirm(asking)">
       <UInput
         v-model="note"
@@ -88,16 +129,7 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
         <UButton size="sm" type="button" color="neutral" variant="ghost" @click="asking = null">Cancel</UButton>
       </div>
     </form>
-    <div v-else class="mt-auto flex flex-wrap gap-x-1 gap-y-1 pt-2 print:hidden">
-      <UButton
-        v-if="placed"
-        size="sm"
-        color="neutral"
-        variant="outline"
-        icon="i-lucide-scan-search"
-        @click="$emit('show')"
-        >Show it</UButton
-      >
+    <div v-else-if="open && (answered.settled || !asset)" class="flex flex-wrap gap-1 pt-2 print:hidden">
       <UButton
         v-if="!answered.settled && remediesOf(answered.finding).length > 0"
         size="sm"
@@ -117,7 +149,7 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
         @click="takeBack(answered.finding, answered.answer!)"
         >Take the answer back</UButton
       >
-      <UDropdownMenu v-else-if="!asset" :items="answers">
+      <UDropdownMenu v-else :items="answers">
         <UButton size="sm" color="neutral" variant="ghost" trailing-icon="i-lucide-chevron-down">Answer</UButton>
       </UDropdownMenu>
     </div>

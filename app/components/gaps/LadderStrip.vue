@@ -27,15 +27,19 @@ const marks = computed(() => {
 
 <template>
   <ol class="raised divide-y divide-default">
-    <li v-for="(step, i) in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-3 py-1.5 sm:px-4">
+    <li v-for="(step, i) in ladder" :key="cellKey(step)" class="flex items-center gap-3 px-3 py-1 sm:px-4">
       <span
         class="w-11 shrink-0 text-right text-xl"
-        :class="step.predicted ? 'soft font-semibold italic' : 'font-extrabold'"
+        :class="[
+          step.predicted ? 'soft font-semibold italic' : 'font-extrabold',
+          step.written && 'underline decoration-2 underline-offset-4',
+        ]"
         >{{ text(step.carryM) }}</span
       >
       <span class="soft w-6 text-sm">{{ unit }}</span>
       <span class="min-w-0 flex-1 truncate font-semibold"
-        >{{ cellName(step) }}<span v-if="step.predicted" class="soft text-sm font-normal">, predicted</span></span
+        >{{ cellName(step) }}<span v-if="step.predicted" class="soft text-sm font-normal">, predicted</span
+        ><span v-else-if="step.written" class="soft text-sm font-normal">, written</span></span
       >
       <span v-if="marks.get(cellKey(step)) === 'wide'" class="flex items-center gap-1 font-bold text-(--hole)"
         ><UIcon name="i-lucide-diamond" /> wide</span
@@ -43,9 +47,9 @@ const marks = computed(() => {
       <span v-else-if="marks.get(cellKey(step)) === 'close'" class="flex items-center gap-1 font-bold text-(--overlap)"
         ><UIcon name="i-lucide-arrow-left-right" /> overlap</span
       >
-      <span class="soft w-14 shrink-0 text-right"
-        >{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)} ${unit}`
-        }}<span v-if="step.stepPlusMinusM !== null" class="block text-xs">± {{ text(step.stepPlusMinusM) }}</span></span
+      <span class="soft shrink-0 text-right"
+        >{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)}`
+        }}<span v-if="step.stepPlusMinusM !== null" class="text-sm"> ± {{ text(step.stepPlusMinusM) }} {{ unit }}</span></span
       >
     </li>
   </ol>

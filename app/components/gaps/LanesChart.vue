@@ -10,187 +10,149 @@ import {
   type ChartOptions,
   type Plugin,
 } from 'chart.js'
-import { color } from 'chart.js/helpers'
 import { Bar } from 'vue-chartjs'
-import { cellKey, clubsInUse, isGridClub, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
+import { cellKey, clubsInUse, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
-import type { Remarks } from '#core/history/coach-remarks'
-import { rungName } from '#core/swing/scale'
 import { useChartInk } from '~/composables/useChartInk'
 import { useDistance } from '~/composables/useDistance'
-import { LANE_LABEL_PX, drawCursor } from '~/utils/lanes'
+import { drawCursor, laneLabelPx, LANE_RIGHT_PX, type FlagMark } from '~/utils/lanes'
+import { drawFlagNumber, drawNumber, drawPatch, type Patch } from '~/utils/lanes-draw'
 import { swingSolidity } from '~/utils/swing-fill'
 
 /**
- * Each club a lane, each stock shot a bar of its window with its number and its certainty; stretches no shot serves
- * as bands through all lanes.
+ * Each club a lane, each stock shot the patch its balls land in, with its number and how well that is known; stretches
+ * no shot serves as bands through all lanes, and what a chosen flag speaks of lit.
  */
 const props = defineProps<{
   bag: Bag
+  /** As it is read. */
   chart: CarryChart
   bands: readonly { fromM: number; toM: number; dashed: boolean }[]
+  marks?: readonly FlagMark[]
+  /** The number of the flag that is chosen or pointed at. */
+  lit?: number | null
   rangeM: [number, number]
   cursorM: number | null
   picked: StockShot | null
-  remarksOf: (cell: StockShot) => Remarks
 }>()
 const emit = defineEmits<{ point: [atM: number, cell: StockShot | null] }>()
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 
 const { to, from, text, typed, unitWord } = useDistance()
 const { ink } = useChartInk()
-const shown = (cell: ChartCell) => cell.carryM !== null && cell.kind !== 'unhit'
+const isNarrow = useMediaQuery('(max-width: 767px)')
+const shown = (cell: ChartCell) => cell.carryM !== null && (cell.kind !== 'unhit' || cell.written === true)
 const clubs = computed(() =>
-  clubsInUse(props.bag).filter(
-    club => isGridClub(club) && props.chart.some(cell => cell.clubId === club.id && shown(cell)),
-  ),
+  clubsInUse(props.bag).filter(club => props.chart.some(cell => cell.clubId === club.id && shown(cell))),
 )
 const rungs = computed(() => rungsInUse(props.bag))
 
 const LABEL_ROOM_PX = 34
-const RING_PX = 8
-const CROSS_PX = 7
-
-/** From the paper to the ink: how solid a mark is. */
-const shade = (solidity: number) =>
-  color(ink.value.ink)
-    .mix(color(ink.value.raised), solidity * 0.88)
-    .rgbString()
+const NUMBER_ROOM_PX = 14
+/** Lanes are as high as they may be for all of them to be seen at once, and no lower than a number needs. */
+const LANES_PX = { desk: 330, phone: 250 }
+const LANE_PX = { least: 48, most: 64 }
+const AXIS_PX = 50
 
 interface Mark {
   x: [number, number]
   y: string
   cell: ChartCell
-  number: string
-  numberM: number
-  written: boolean
+  solidity: number
 }
 
+const marks = computed(() =>
+  clubs.value.flatMap((club): Mark[] =>
+    rungs.value.flatMap((rung, i) => {
+      const cell = props.chart.find(one => one.clubId === club.id && one.rungId === rung.id)
+      if (!cell || !shown(cell)) return []
+      const carry = to(cell.carryM!)
+      const x = (cell.window80M?.map(to) ?? [carry, carry]) as [number, number]
+      return [{ x, y: club.label, cell, solidity: swingSolidity(i, rungs.value.length) }]
+    }),
+  ),
+)
+/** The library keeps the scales; the patches are drawn by hand. */
 const data = computed<ChartData<'bar', Mark[]>>(() => ({
   labels: clubs.value.map(club => club.label),
-  datasets: rungs.value.map((rung, i) => ({
-    label: rungName(rung),
-    data: clubs.value.flatMap((club): Mark[] => {
-      const cell = props.chart.find(c => c.clubId === club.id && c.rungId === rung.id)
-      if (!cell || !shown(cell)) return []
-      const written = props.remarksOf(cell).written?.carryM ?? null
-      return [
-        {
-          x: cell.window80M!.map(to) as [number, number],
-          y: club.label,
-          cell,
-          number: written === null ? text(cell.carryM!) : typed(written),
-          numberM: written ?? cell.carryM!,
-          written: written !== null,
-        },
-      ]
-    }),
-    // Predicted: no bar, since no ball has been hit; an open ring marks the number. Struck out: an outline and a cross.
-    backgroundColor: ({ raw }) =>
-      (raw as Mark | undefined)?.cell.kind === 'measured' ? shade(swingSolidity(i, rungs.value.length)) : 'transparent',
-    borderColor: ({ raw }) =>
-      (raw as Mark | undefined)?.cell.kind === 'measured'
-        ? ink.value.ink
-        : (raw as Mark | undefined)?.cell.kind === 'struck-out'
-          ? ink.value.hairline
-          : 'transparent',
-    borderWidth: 1.5,
-    borderRadius: 10,
-    borderSkipped: false,
-    barThickness: 20,
-    grouped: false,
-  })),
+  datasets: [{ data: marks.value, backgroundColor: 'transparent', grouped: false }],
 }))
-const marks = computed(() => data.value.datasets.flatMap(set => set.data))
+const lit = computed(() => props.marks?.find(mark => mark.number === props.lit) ?? null)
 
 const bands: Plugin<'bar'> = {
   id: 'bands',
   beforeDatasetsDraw({ ctx, chartArea, scales }) {
+    const pixels = (fromM: number, toM: number) => {
+      const left = scales.x!.getPixelForValue(to(fromM))
+      return { left, width: Math.max(2, scales.x!.getPixelForValue(to(toM)) - left) }
+    }
     ctx.save()
     ctx.beginPath()
     ctx.rect(chartArea.left, chartArea.top - 2, chartArea.width, chartArea.height + 4)
     ctx.clip()
     for (const { fromM, toM, dashed } of props.bands) {
-      const left = scales.x!.getPixelForValue(to(fromM))
-      const right = scales.x!.getPixelForValue(to(toM))
+      const { left, width } = pixels(fromM, toM)
       ctx.fillStyle = ink.value.tint
-      ctx.fillRect(left, chartArea.top, Math.max(2, right - left), chartArea.height)
+      ctx.fillRect(left, chartArea.top, width, chartArea.height)
       ctx.strokeStyle = ink.value.hole
       ctx.lineWidth = 1.5
       ctx.setLineDash(dashed ? [2, 3] : [])
-      ctx.strokeRect(left, chartArea.top - 1, Math.max(2, right - left), chartArea.height + 2)
+      ctx.strokeRect(left, chartArea.top - 1, width, chartArea.height + 2)
+    }
+    if (lit.value) {
+      const { left, width } = pixels(lit.value.fromM, lit.value.toM)
+      ctx.fillStyle = ink.value.window
+      ctx.fillRect(left, chartArea.top, width, chartArea.height)
     }
     ctx.restore()
   },
 }
 
-function ring(ctx: CanvasRenderingContext2D, x: number, y: number) {
-  ctx.beginPath()
-  ctx.arc(x, y, RING_PX, 0, 2 * Math.PI)
-  ctx.setLineDash([3, 3])
-  ctx.stroke()
-  ctx.setLineDash([])
-}
-
-function cross(ctx: CanvasRenderingContext2D, x: number, y: number) {
-  ctx.beginPath()
-  for (const way of [-1, 1]) {
-    ctx.moveTo(x - CROSS_PX, y - way * CROSS_PX)
-    ctx.lineTo(x + CROSS_PX, y + way * CROSS_PX)
+function patchOf({ cell, x, y, solidity }: Mark, { scales }: Chart): Patch {
+  const across = (value: number) => scales.x!.getPixelForValue(value)
+  const known = cell.certainty80M?.map(m => across(to(m))) as [number, number] | undefined
+  return {
+    cell,
+    solidity,
+    left: across(x[0]),
+    right: across(x[1]),
+    at: across(to(cell.carryM!)),
+    known: known ?? null,
+    middle: scales.y!.getPixelForValue(clubs.value.findIndex(club => club.label === y)),
+    number: cell.written ? typed(cell.carryM!) : text(cell.carryM!),
+    written: cell.written === true,
   }
-  ctx.stroke()
 }
 
-const numbers: Plugin<'bar'> = {
-  id: 'numbers',
-  afterDatasetsDraw({ ctx, scales, chartArea }) {
-    const { x: across, y: down } = scales
+const patches: Plugin<'bar'> = {
+  id: 'patches',
+  afterDatasetsDraw(chart) {
+    const { ctx, scales, chartArea } = chart
+    const keys = new Set(lit.value?.cells)
     ctx.save()
     ctx.beginPath()
-    ctx.rect(chartArea.left - 2, 0, chartArea.width + 14, chartArea.bottom + 30)
+    ctx.rect(chartArea.left - 2, 0, chartArea.width + LANE_RIGHT_PX + 4, chartArea.bottom + 30)
     ctx.clip()
-    if (props.cursorM !== null) drawCursor(ctx, across!.getPixelForValue(to(props.cursorM)), chartArea, ink.value.ink)
+    if (props.cursorM !== null) drawCursor(ctx, scales.x!.getPixelForValue(to(props.cursorM)), chartArea, ink.value.ink)
     ctx.textAlign = 'center'
     ctx.textBaseline = 'top'
+    const all = marks.value.map(mark => ({ mark, patch: patchOf(mark, chart) }))
+    const isPicked = ({ cell }: Patch) =>
+      keys.has(cellKey(cell)) || (props.picked !== null && cellKey(props.picked) === cellKey(cell))
+    for (const { patch } of all) drawPatch(ctx, ink.value, patch, isPicked(patch))
     const placed = new Map<string, number[]>()
-    for (const mark of marks.value) {
-      const { cell } = mark
-      const x = across!.getPixelForValue(to(mark.numberM))
-      const middle = down!.getPixelForValue(clubs.value.findIndex(club => club.label === mark.y))
+    for (const { mark, patch } of all) {
       const lane = placed.get(mark.y) ?? []
       placed.set(mark.y, lane)
       // A number that would stand on another goes above its lane instead of below.
-      const above = lane.some(other => Math.abs(other - x) < LABEL_ROOM_PX)
-      if (!above) lane.push(x)
-      ctx.strokeStyle = ink.value.ink
-      ctx.lineWidth = 1.5
-      const carryX = across!.getPixelForValue(to(cell.carryM!))
-      if (cell.kind === 'predicted') ring(ctx, carryX, middle)
-      if (cell.kind === 'struck-out') cross(ctx, carryX, middle)
-      if (cell.kind !== 'struck-out' && cell.certainty80M) {
-        // How well the number itself is known: a finer mark under the bar.
-        ctx.lineWidth = 2.5
-        ctx.beginPath()
-        ctx.moveTo(across!.getPixelForValue(to(cell.certainty80M[0])), middle + 13)
-        ctx.lineTo(across!.getPixelForValue(to(cell.certainty80M[1])), middle + 13)
-        ctx.stroke()
-      }
-      if (props.picked && cellKey(props.picked) === cellKey(cell)) {
-        ctx.lineWidth = 2.5
-        ctx.strokeRect(
-          across!.getPixelForValue(mark.x[0]) - 4,
-          middle - 15,
-          across!.getPixelForValue(mark.x[1]) - across!.getPixelForValue(mark.x[0]) + 8,
-          30,
-        )
-      }
-      const y = middle + (above ? -30 : 17)
-      ctx.font =
-        `${cell.kind === 'measured' || mark.written ? '700' : 'italic 500'} ` + `15px "Overpass Variable", sans-serif`
-      ctx.fillStyle = cell.kind === 'measured' || mark.written ? ink.value.ink : ink.value.soft
-      ctx.fillText(mark.number, x, y)
-      if (mark.written)
-        ctx.fillRect(x - ctx.measureText(mark.number).width / 2, y + 15, ctx.measureText(mark.number).width, 2)
+      const room = Math.max(LABEL_ROOM_PX, NUMBER_ROOM_PX + ctx.measureText(patch.number).width)
+      const above = lane.some(other => Math.abs(other - patch.at) < room)
+      if (!above) lane.push(patch.at)
+      drawNumber(ctx, ink.value, patch, above)
+      const flag = props.marks?.find(one => one.kind !== 'hole' && one.cells.includes(cellKey(mark.cell)))
+      if (!flag) continue
+      const fill = ink.value[flag.kind === 'finding' ? 'soft' : flag.kind]
+      drawFlagNumber(ctx, patch, flag.number, { fill, text: ink.value.paper })
     }
     ctx.restore()
   },
@@ -212,7 +174,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
   animation: false,
   maintainAspectRatio: false,
   responsive: true,
-  layout: { padding: { right: 8 } },
+  layout: { padding: { right: LANE_RIGHT_PX } },
   onHover: (event, _, chart) => point(event, chart),
   onClick: (event, _, chart) => point(event, chart),
   scales: {
@@ -240,14 +202,14 @@ const options = computed<ChartOptions<'bar'>>(() => ({
     },
     y: {
       border: { display: false },
-      grid: { color: ink.value.hairline, drawTicks: false },
+      grid: { color: ink.value.hairline, drawTicks: false, offset: false },
       afterFit: scale => {
-        scale.width = LANE_LABEL_PX
+        scale.width = laneLabelPx(scale.chart.width)
       },
       ticks: {
         color: ink.value.ink,
         padding: 8,
-        font: { size: 17, weight: 700, family: '"Overpass Variable", sans-serif' },
+        font: { size: 16, weight: 700, family: '"Overpass Variable", sans-serif' },
       },
     },
   },
@@ -255,10 +217,14 @@ const options = computed<ChartOptions<'bar'>>(() => ({
 }))
 const bar = useTemplateRef<{ chart?: Chart }>('bar')
 watch(
-  () => [props.cursorM, props.picked, props.bands],
+  () => [props.cursorM, props.picked, props.bands, props.lit, props.marks],
   () => bar.value?.chart?.draw(),
 )
-const height = computed(() => 54 + clubs.value.length * 66)
+const height = computed(() => {
+  const room = isNarrow.value ? LANES_PX.phone : LANES_PX.desk
+  const lane = Math.min(LANE_PX.most, Math.max(LANE_PX.least, room / Math.max(1, clubs.value.length)))
+  return AXIS_PX + clubs.value.length * lane
+})
 const label = computed(
   () => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. The same figures are in the table.`,
 )
@@ -266,6 +232,6 @@ const label = computed(
 
 <template>
   <div class="chart-box" :style="{ height: `${height}px` }">
-    <Bar ref="bar" :data="data as never" :options="options" :plugins="[bands, numbers]" :aria-label="label" />
+    <Bar ref="bar" :data="data as never" :options="options" :plugins="[bands, patches]" :aria-label="label" />
   </div>
 </template>

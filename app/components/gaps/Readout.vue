@@ -2,14 +2,12 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { plusMinusM } from '#core/chart/chart-cell'
 import type { Cover, CoverAt } from '#core/gaps/stretches'
-import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** What stands where the coach points: the yard with its best shot, and the stock shot. */
 const props = defineProps<{ cover: Cover; at: CoverAt | null; picked: StockShot | null }>()
-const { chart } = useNumbers()
-const { remarksOf } = useCellRemarks()
+const { readChart } = useNumbers()
 const { withUnit, text, typed, unit } = useDistance()
 const { cellName } = useCellNames()
 
@@ -25,21 +23,25 @@ const yard = computed(() => {
   }
 })
 const stock = computed(() => {
-  const cell = props.picked && chart.value.find(one => cellKey(one) === cellKey(props.picked!))
+  const cell = props.picked && readChart.value.find(one => cellKey(one) === cellKey(props.picked!))
   if (!cell || cell.carryM === null) return null
-  const written = remarksOf(cell).written?.carryM ?? null
+  const sure = plusMinusM(cell)
   const balls =
     cell.kind === 'struck-out'
       ? 'struck out'
-      : cell.kind === 'predicted'
-        ? 'predicted'
+      : cell.balls === 0
+        ? cell.written
+          ? 'no ball yet'
+          : 'predicted'
         : `${cell.balls} ${cell.balls === 1 ? 'ball' : 'balls'}`
   return {
     name: cellName(cell),
-    carry:
-      `${written === null ? '' : `written ${typed(written)}, measured `}${text(cell.carryM)} ` +
-      `± ${text(plusMinusM(cell)!)} ${unit.value}`,
-    rest: `8 in 10 from ${text(cell.window80M![0])} to ${text(cell.window80M![1])} ${unit.value}, ${balls}`,
+    carry: cell.written
+      ? `written ${typed(cell.carryM)} ${unit.value}${cell.ballsM ? `, the balls say ${text(cell.ballsM)}` : ''}`
+      : `${text(cell.carryM)} ± ${text(sure!)} ${unit.value}`,
+    rest: cell.window80M
+      ? `8 in 10 from ${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit.value}, ${balls}`
+      : balls,
   }
 })
 </script>

@@ -1,5 +1,5 @@
 import { cellKey } from '../../bag/bag'
-import { CONTRADICTED, oddsOff } from '../../history/coach-remarks'
+import { oddsOff } from '../../history/coach-remarks'
 import { yardsToMetres } from '../../units'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
@@ -21,7 +21,7 @@ export function find({ chart, said, withinM }: GapFacts): Finding[] {
     const believedM = said.get(cellKey(cell))?.believed?.carryM
     if (cell.kind !== 'measured' || believedM === undefined || believedM === null) return []
     const probability = oddsOff(cell, believedM, withinM)
-    if (probability === null || probability < CONTRADICTED) return []
+    if (probability === null || probability < LIKELY) return []
     const offM = cell.carryM! - believedM
     return [
       {
@@ -39,7 +39,11 @@ export function find({ chart, said, withinM }: GapFacts): Finding[] {
   })
 }
 
-/** Asked after every ball, of every stock shot that something is believed of: few charts may ever be wrong. [sim] */
-const SURE = 0.999
+/**
+ * Asked after every ball, of every stock shot that something is believed of: few charts may ever be wrong. What is
+ * believed mostly lies near the truth, which the odds by the balls alone do not know: hence the high marks. [sim]
+ */
+const LIKELY = 0.995
+const SURE = 0.9998
 
 export default { meta, defaults, find } satisfies FlagRule

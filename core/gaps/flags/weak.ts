@@ -21,7 +21,7 @@ export const meta = {
 export const defaults = {}
 
 /** A shot that leaves more than so many times what the player leaves at like distances is weak. */
-const WEAK_TIMES = 1.25
+export const WEAK_TIMES = 1.25
 /** By odds, and when it is said for sure. [sim] */
 const LIKELY = 0.95
 const SURE = 0.995

@@ -12,21 +12,24 @@ import { SAY, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../../core/model/constan
 import type { Finding } from '../../../core/gaps/flag'
 import { USUAL_THRESHOLDS } from '../../../core/gaps/flags'
 import { coverOf, grippedDown } from '../../../core/gaps/cover'
+import { WEAK_TIMES } from '../../../core/gaps/flags/weak'
+import { meanLeaveM } from '../../../core/gaps/leave'
+import { withParts } from '../../../core/gaps/one-fact'
 import type { CoverShot } from '../../../core/gaps/stretches'
 import { cellKey, type Bag } from '../../../core/bag/bag'
 import type { Session, Shot } from '../../../core/shot/shot'
 import { yardsToMetres } from '../../../core/units'
 import type { PlayerShots } from '../../../core/shot/player-shots'
-import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
+import { drawDay, drawPlayer, hitM, type PlayerOptions, type SimulatedLevel, type SimulatedPlayer } from './player'
 
 /** What is made wrong on purpose, to see how often it is found. */
-export type Fault = 'side-bias' | 'wide' | 'short-bias' | 'believed-wrong' | 'flyer-prone'
+export type Fault = 'side-bias' | 'wide' | 'short-bias' | 'believed-wrong' | 'flyer-prone' | 'weak'
 
 /**
  * A true bias that anybody would name, share of the carry; sides that are half as wide again; beliefs 10 yd long;
- * misses short; flyers off every fourth ball.
+ * misses short; flyers off every fourth ball; one stock shot with more than twice the scatter.
  */
-const FAULTS = { bias: 0.05, wider: 1.6, believedM: yardsToMetres(10), short: 0.94, flyers: 0.25 } as const
+const FAULTS = { bias: 0.05, wider: 1.6, believedM: yardsToMetres(10), short: 0.94, flyers: 0.25, weak: 2.2 } as const
 
 export const FAULT_WORDS: Record<Fault, string> = {
   'side-bias': 'a twentieth of the carry to one side',
@@ -34,6 +37,7 @@ export const FAULT_WORDS: Record<Fault, string> = {
   'short-bias': 'every ball 6 % short of the number that was published',
   'believed-wrong': 'believed 10 yd too long, every stock shot',
   'flyer-prone': 'every fourth ball a flyer',
+  'weak': 'one stock shot with 2.2 times its scatter',
 }
 
 const DAY_MS = 86_400_000
@@ -42,9 +46,6 @@ const MONTH_MS = 30 * DAY_MS
 const VISITS = 4
 /** More than so many of the misses are short: the rule's own. */
 const SHORT_SHARE = 2 / 3
-/** Of the truth, for holes: as many mishits as the simulated players have. */
-const MISHITS = 0.07
-
 interface Truth {
   player: SimulatedPlayer
   level: SimulatedLevel
@@ -87,7 +88,8 @@ function truthOf(
     sideBias,
     sideShare,
     isHole: atM =>
-      coverOf(shots, { mishitShare: MISHITS, spread: median(looks), sideShare, sideBias: 0 }, [atM])[0]!.hole !== null,
+      coverOf(shots, { mishitShare: player.mishits, spread: median(looks), sideShare, sideBias: 0 }, [atM])[0]!.hole !==
+      null,
   }
 }
 
@@ -122,6 +124,19 @@ function isFalse(
       return variant === 'level'
         ? median(loose) <= SPREAD_OF_LEVEL[level] * SAY.looserRatio
         : loose[at[0]!]! <= SAY.looserRatio * median(loose)
+    case 'weak': {
+      // Sides and mishits are alike for all stock shots: only the scatter can be its own.
+      const [carryM, i] = [carries[0]!, at[0]!]
+      const of = (sd: number) =>
+        meanLeaveM(carryM, {
+          carryM,
+          longSdM: sd * carryM,
+          sideBiasM: 0,
+          sideSdM: sideShare * carryM,
+          mishitShare: player.mishits,
+        })
+      return of(player.scatter[i]!) / of(median(loose) * (1 + 30 / carryM)) <= WEAK_TIMES
+    }
     case 'moved':
       return true
     case 'wide':
@@ -144,11 +159,21 @@ export interface AllWatched {
   /** Balls after which the fault made on purpose was listed, and was said for sure; null when never. */
   listedAfter: number | null
   foundAfter: number | null
+  /** Of what is listed as likely after the last ball, by rule: how much, and how much of it is false. */
+  likely: Map<string, { said: number; false: number }>
 }
 
+/** What kind of player is watched. */
+export interface WatchOptions extends PlayerOptions {
+  /** A true bias to one side, share of the carry; a little either way when left away. */
+  bias?: number
+}
+
+const ruleName = ({ flag, variant }: Finding) => (variant === 'level' ? 'looser than the level' : flag)
+
 /** One chart, so many balls over four visits, every rule read after every ball. */
-export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched {
-  const player = drawPlayer(seed)
+export function watchAll(seed: number, balls: number, fault?: Fault, options: WatchOptions = {}): AllWatched {
+  const player = drawPlayer(seed, options)
   const { cells, truthM, dice, level } = player
   const clubs = [...new Map(cells.map(cell => [cell.club, cell.loftDeg]))]
   const rungs = [...new Map(cells.map(cell => [cell.rung, Math.exp(cell.lnFraction)]))]
@@ -174,11 +199,14 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
     struckOut: [],
   }
   const ids = cells.map(cell => ({ clubId: `c${cell.club}`, rungId: `r${cell.rung}` }))
-  const sideBias = fault === 'side-bias' ? (dice.uniform() < 0.5 ? -1 : 1) * FAULTS.bias : 0.008 * dice.normal()
+  const ownBias = 0.008 * dice.normal()
+  const eitherWay = dice.uniform() < 0.5 ? -1 : 1
+  const sideBias = fault === 'side-bias' ? eitherWay * FAULTS.bias : (options.bias ?? ownBias)
   const sideShare = SIDE_OF_LEVEL[level] * (fault === 'wide' ? FAULTS.wider : dice.between(0.85, 1.15))
-  const known = truthOf(player, ids.map(cellKey), sideBias, sideShare)
   const all = ids.map((_, i) => i)
   const hit = dice.shuffle(all).slice(0, 15)
+  if (fault === 'weak') player.scatter[hit[0]!]! *= FAULTS.weak
+  const known = truthOf(player, ids.map(cellKey), sideBias, sideShare)
 
   let n = 0
   const ball = (cell: number, day: number, sessionId: string, atMs: number): Shot => {
@@ -244,7 +272,7 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
     all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)),
   )
 
-  const out: AllWatched = { falseRules: new Map(), listedAfter: null, foundAfter: null }
+  const out: AllWatched = { falseRules: new Map(), listedAfter: null, foundAfter: null, likely: new Map() }
   let looked = 0
   for (let v = 1; v <= VISITS; v++) {
     const day = drawDay(dice)
@@ -254,15 +282,24 @@ export function watchAll(seed: number, balls: number, fault?: Fault): AllWatched
       shots.push(ball(dice.pick(hit), day, `s${v}`, startMs + k * 30_000))
       looked++
       const { findings } = calibrate(record(startMs + k * 30_000 + 1), { ...USUAL_OPTIONS, words, published })
-      for (const finding of findings) {
-        if (finding.flag === fault && finding.sureness !== 'open') out.listedAfter ??= looked
+      const said = withParts(findings).filter(({ sureness }) => sureness !== 'open')
+      const rightlySaid = ({ flag, cells: [cell] }: Finding) => flag === 'believed-wrong' && rightly.has(cellKey(cell!))
+      for (const finding of said) {
+        if (finding.flag === fault) out.listedAfter ??= looked
         if (finding.sureness !== 'sure') continue
         if (finding.flag === fault) out.foundAfter ??= looked
-        if (finding.flag === 'believed-wrong' && rightly.has(cellKey(finding.cells[0]!))) continue
-        if (isFalse(finding, truth, fault)) {
-          const rule = finding.variant === 'level' ? 'looser than the level' : finding.flag
-          out.falseRules.set(rule, Math.max(out.falseRules.get(rule) ?? 0, finding.probability ?? 0))
-        }
+        if (rightlySaid(finding) || !isFalse(finding, truth, fault)) continue
+        const rule = ruleName(finding)
+        out.falseRules.set(rule, Math.max(out.falseRules.get(rule) ?? 0, finding.probability ?? 0))
+      }
+      const last = v === VISITS && k === Math.ceil(balls / VISITS) - 1
+      for (const finding of last ? said.filter(({ sureness }) => sureness === 'likely') : []) {
+        const wrong = isFalse(finding, truth, fault)
+        if (wrong === null) continue
+        const counted = out.likely.get(ruleName(finding)) ?? { said: 0, false: 0 }
+        counted.said += 1
+        counted.false += Number(wrong && !rightlySaid(finding))
+        out.likely.set(ruleName(finding), counted)
       }
     }
   }

@@ -19,6 +19,8 @@ export interface SimulatedPlayer {
 }
 
 const MISHITS = 0.06
+/** Where a share and a length of scatter come to the same. */
+const LAW_CARRY_M = 75
 
 export const LEVELS = {
   expert: [0.022, 0.03],
@@ -90,6 +92,11 @@ export interface PlayerOptions {
   clubs?: number
   /** Share of balls that are mishit; 0.06 when left away. */
   mishits?: number
+  /**
+   * How scatter grows: wider on the shorter swings, as a share, when left away; the same share of every carry; or the
+   * same yards.
+   */
+  law?: 'share' | 'yards'
 }
 
 export function drawLevel(dice: Dice): SimulatedLevel {
@@ -98,7 +105,7 @@ export function drawLevel(dice: Dice): SimulatedLevel {
 
 export function drawPlayer(
   seed: number,
-  { level, quirks = 1, clubs, mishits = MISHITS }: PlayerOptions = {},
+  { level, quirks = 1, clubs, mishits = MISHITS, law }: PlayerOptions = {},
 ): SimulatedPlayer & { level: SimulatedLevel } {
   const dice = makeDice(seed)
   const own = level ?? drawLevel(dice)
@@ -127,6 +134,8 @@ export function drawPlayer(
       scatter.push(share * (fraction < 0.97 ? 1.33 : 1) * Math.exp(0.2 * dice.normal()))
     }),
   )
+  const laws = { share: () => share, yards: (m: number) => (share * LAW_CARRY_M) / m }
+  if (law) truthM.forEach((carryM, i) => (scatter[i] = laws[law](carryM)))
   return { cells, truthM, scatter, mishits, dice, level: own }
 }
 

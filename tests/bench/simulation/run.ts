@@ -5,12 +5,14 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
 import { race } from './rounds'
-import { FAULT_WORDS, watchAll, type Fault } from './all-flags'
+import { FAULT_WORDS, watchAll, type Fault, type WatchOptions } from './all-flags'
 import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E, F] = [2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000]
+const [A, B, C, D, M, E, F, G] = [
+  2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000,
+]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
 const say = (text: string) => {
@@ -216,7 +218,57 @@ function everyRule(): void {
   )
 }
 
-const parts = { a: errors, b: coverage, c: rounds, d: statements, e: everyRule }
+/** The same flags on players that nothing was chosen on: other biases, mishits, laws of scatter and quirks. */
+function otherPlayers(): void {
+  const charts = many(60)
+  say(
+    `\n### (e2) Other players: charts in 100 with something false for sure, at any of 60 looks; and of what is listed ` +
+      `as likely after the last ball, how much is false; ${charts} charts a row, seeds ${G} up\n`,
+  )
+  head('', ['any rule', 'by rule', 'likely, a chart', 'likely, false in 100', 'by rule, false of said'])
+  const rows: [string, WatchOptions][] = [
+    ['usual', {}],
+    ['4 % to the left', { bias: -0.04 }],
+    ['15 % mishits', { mishits: 0.15 }],
+    ['25 % mishits', { mishits: 0.25 }],
+    ['the same share of every carry', { law: 'share' }],
+    ['the same yards at every carry', { law: 'yards' }],
+    ['beginners', { level: 'beginner' }],
+    ['quirks doubled', { quirks: 2 }],
+  ]
+  for (const [name, options] of rows) {
+    const all = Array.from({ length: charts }, (_, i) => watchAll(G + i, 60, undefined, options))
+    const rules = [...new Set(all.flatMap(one => [...one.falseRules.keys()]))].sort()
+    const share = (test: (one: (typeof all)[0]) => boolean) => ((100 * all.filter(test).length) / charts).toFixed(0)
+    const likely = [...new Set(all.flatMap(one => [...one.likely.keys()]))].sort().map(rule => {
+      const counts = all.map(one => one.likely.get(rule) ?? { said: 0, false: 0 })
+      return {
+        rule,
+        said: counts.reduce((sum, one) => sum + one.said, 0),
+        false: counts.reduce((sum, one) => sum + one.false, 0),
+      }
+    })
+    const said = likely.reduce((sum, one) => sum + one.said, 0)
+    const wrong = likely.reduce((sum, one) => sum + one.false, 0)
+    row(name, [
+      share(one => one.falseRules.size > 0),
+      rules.map(rule => `${rule} ${share(one => one.falseRules.has(rule))}`).join(', ') || '–',
+      (said / charts).toFixed(1),
+      said === 0 ? '–' : ((100 * wrong) / said).toFixed(0),
+      likely.map(one => `${one.rule} ${one.false}/${one.said}`).join(', ') || '–',
+    ])
+  }
+}
+
+const parts = {
+  a: errors,
+  b: coverage,
+  b2: mishits,
+  c: rounds,
+  d: statements,
+  e: everyRule,
+  e2: otherPlayers,
+}
 const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]
 const started = performance.now()
 for (const part of wanted.length > 0 ? wanted : (Object.keys(parts) as (keyof typeof parts)[])) parts[part]()

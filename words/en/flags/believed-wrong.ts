@@ -1,12 +1,12 @@
 import type { FlagMessages } from '../../flag-messages'
 
 export default {
-  title: 'Believed too short',
+  title: '{shorter} believed too short',
   why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} over the back.',
   remedies: ['Show the player the balls, and let them say the new number aloud.'],
   variants: {
     long: {
-      title: 'Believed too long',
+      title: '{shorter} believed too long',
       why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} short.',
     },
   },

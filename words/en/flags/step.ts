@@ -7,7 +7,7 @@ export default {
     '{widestStepM}. Nothing in the chart lands in between.',
   remedies: [
     'Grip down an inch on {longer}: about {gripDownM} less.',
-    'Measure a swing length in between, or one of the two that has few balls.',
+    'Add a swing length in between: What would help says which.',
   ],
   open: '{shorter} to {longer}, {stepM}: too wide?',
   thresholds: {

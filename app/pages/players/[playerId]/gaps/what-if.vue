@@ -136,7 +136,6 @@ const bandsOf = (of: Scene) =>
 /** As the player gets it: beside today's bag, whatever it is compared with here. */
 const pageOf = async (body: WhatIf) =>
   handedPage(today.value!, await workOut(body), record.bag, lineM.value, unit.value)
-const nothingSaid = () => ({})
 const print = () => window.print()
 </script>
 
@@ -247,7 +246,7 @@ const print = () => window.print()
               aria-label="Lanes and cover, may be scrolled sideways"
               tabindex="0"
             >
-              <div class="min-w-[560px]">
+              <div class="min-w-0">
                 <LazyGapsLanesChart
                   :bag="scene.bag"
                   :chart="scene.chart"
@@ -255,7 +254,6 @@ const print = () => window.print()
                   :range-m="rangeM"
                   :cursor-m="null"
                   :picked="null"
-                  :remarks-of="nothingSaid"
                 />
                 <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm">
                   <strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average;

@@ -1,0 +1,22 @@
+import { chromium } from '@playwright/test'
+const [,, name, player, path, width='1280', height='800', dusk='', act=''] = process.argv
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu'] })
+const phone = Number(width) < 600
+const context = await browser.newContext({ viewport: { width: Number(width), height: Number(height) }, isMobile: phone, hasTouch: phone, baseURL: 'http://127.0.0.1:4600', locale: 'en-GB' })
+if (dusk) await context.addInitScript(() => localStorage.setItem('uzzet-theme', 'dark'))
+const page = await context.newPage()
+page.on('pageerror', e => console.log('pageerror', e.message))
+page.on('console', m => m.type()==='error' && console.log('console', m.text()))
+await page.goto('/sign-in')
+await page.getByRole('button', { name: 'Enter the demo' }).click()
+await page.getByText(player).first().waitFor()
+await page.getByText(player).first().click()
+await page.waitForURL('**/chart')
+await page.goto(page.url().replace(/chart$/, path))
+await page.locator('h1').first().waitFor()
+await page.waitForTimeout(2500)
+if (act) await (new Function('page', `return (async()=>{${act}})()`))(page)
+await page.waitForTimeout(600)
+await page.screenshot({ path: `/tmp/shots/${name}.png`, fullPage: process.env.FULL === '1' })
+console.log(await page.evaluate(() => document.documentElement.scrollWidth + ' ' + document.documentElement.scrollHeight))
+await browser.close()

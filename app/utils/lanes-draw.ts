@@ -1,0 +1,111 @@
+import { color } from 'chart.js/helpers'
+import type { ChartCell } from '#core/chart/chart-cell'
+
+/** Inks of the page, for a canvas. */
+export interface LaneInk {
+  ink: string
+  soft: string
+  hairline: string
+  raised: string
+}
+
+/** One stock shot in its lane, in pixels. */
+export interface Patch {
+  cell: ChartCell
+  /** Where 8 clean balls in 10 land, and the number; null where nobody knows how it scatters. */
+  left: number
+  right: number
+  at: number
+  /** How well the number is known; null for the coach's word. */
+  known: [number, number] | null
+  middle: number
+  number: string
+  written: boolean
+  /** From 0 for the shortest swing to 1 for the longest. */
+  solidity: number
+}
+
+const PATCH_HALF_PX = 11
+const RING_PX = 8
+const CROSS_PX = 7
+const KNOWN_BELOW_PX = 15
+const NUMBER_BELOW_PX = 18
+const NUMBER_ABOVE_PX = -28
+const DISC_PX = 9
+
+/** From the paper to the ink: how solid a mark is. */
+const shade = (ink: LaneInk, solidity: number) =>
+  color(ink.ink)
+    .mix(color(ink.raised), solidity * 0.88)
+    .rgbString()
+
+/** Where the balls pitch, as they lie: a patch. Predicted: no ball has been hit, so a ring. Struck out: crossed. */
+export function drawPatch(ctx: CanvasRenderingContext2D, ink: LaneInk, patch: Patch, picked: boolean): void {
+  const { cell, left, right, at, middle, solidity } = patch
+  ctx.lineWidth = 1.5
+  ctx.strokeStyle = cell.kind === 'struck-out' ? ink.hairline : ink.ink
+  if (cell.kind === 'measured' || cell.kind === 'struck-out') {
+    ctx.beginPath()
+    ctx.ellipse((left + right) / 2, middle, Math.max(4, (right - left) / 2), PATCH_HALF_PX, 0, 0, 2 * Math.PI)
+    ctx.fillStyle = shade(ink, solidity)
+    if (cell.kind === 'measured') ctx.fill()
+    ctx.stroke()
+  } else {
+    ctx.beginPath()
+    ctx.arc(at, middle, RING_PX, 0, 2 * Math.PI)
+    ctx.setLineDash(patch.written ? [] : [3, 3])
+    ctx.stroke()
+    ctx.setLineDash([])
+  }
+  if (cell.kind === 'struck-out') {
+    ctx.strokeStyle = ink.ink
+    ctx.beginPath()
+    for (const way of [-1, 1]) {
+      ctx.moveTo(at - CROSS_PX, middle - way * CROSS_PX)
+      ctx.lineTo(at + CROSS_PX, middle + way * CROSS_PX)
+    }
+    ctx.stroke()
+  } else if (patch.known) {
+    ctx.lineWidth = 2.5
+    ctx.beginPath()
+    ctx.moveTo(patch.known[0], middle + KNOWN_BELOW_PX)
+    ctx.lineTo(patch.known[1], middle + KNOWN_BELOW_PX)
+    ctx.stroke()
+  }
+  if (!picked) return
+  ctx.lineWidth = 2.5
+  ctx.strokeStyle = ink.ink
+  ctx.strokeRect(Math.min(left, at - RING_PX) - 4, middle - 16, Math.max(right - left, 2 * RING_PX) + 8, 32)
+}
+
+/** The number below its patch, or above where another stands; a written one is underlined, a predicted one slants. */
+export function drawNumber(ctx: CanvasRenderingContext2D, ink: LaneInk, patch: Patch, above: boolean): void {
+  const { cell, at, middle, number, written } = patch
+  const known = cell.kind === 'measured' || written
+  const y = middle + (above ? NUMBER_ABOVE_PX : NUMBER_BELOW_PX)
+  ctx.font = `${known ? '700' : 'italic 500'} 15px "Overpass Variable", sans-serif`
+  ctx.fillStyle = known ? ink.ink : ink.soft
+  ctx.fillText(number, at, y)
+  if (!written) return
+  const { width } = ctx.measureText(number)
+  ctx.fillRect(at - width / 2, y + 15, width, 2)
+}
+
+/** The number of a flag that speaks of this stock shot, at the upper right of its patch. */
+export function drawFlagNumber(
+  ctx: CanvasRenderingContext2D,
+  { right, at, middle }: Patch,
+  number: number,
+  colours: { fill: string; text: string },
+): void {
+  const [x, y] = [Math.max(right, at + RING_PX) - 2, middle - PATCH_HALF_PX]
+  ctx.beginPath()
+  ctx.arc(x, y, DISC_PX, 0, 2 * Math.PI)
+  ctx.fillStyle = colours.fill
+  ctx.fill()
+  ctx.font = '800 12px "Overpass Variable", sans-serif'
+  ctx.fillStyle = colours.text
+  ctx.textBaseline = 'middle'
+  ctx.fillText(String(number), x, y + 1)
+  ctx.textBaseline = 'top'
+}
