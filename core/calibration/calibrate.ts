@@ -150,12 +150,13 @@ export function calibrate(
     balls: BALLS_AT_ONCE,
     need: grid.need,
   }
+  const allCorrections = [...corrections, ...(level?.corrections ?? [])]
   const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
     grid,
     player,
-    air: corrections.length > 0 ? 'neutral' : 'as measured',
-    corrections: [...corrections, ...(level?.corrections ?? [])],
+    air: allCorrections.length > 0 || rangeBalls ? 'neutral' : 'as measured',
+    corrections: allCorrections,
     rangeBalls,
     chart,
     written: written.chart.filter(cell => cell.written),

@@ -67,7 +67,7 @@ export interface Ready {
 
 /** Everything that a player's shots say. Plain data: the same on the server, in a worker and in a file. */
 export interface Calibration {
-  /** `neutral` when any shot was taken out of its own air. */
+  /** `neutral` when any shot was taken out of its own air, from its height, or from a range ball. */
   air: 'neutral' | 'as measured'
   corrections: AirCorrection[]
   /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */

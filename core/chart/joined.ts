@@ -33,4 +33,3 @@ export function joined({ fit, indexOf, plain }: Pick<GridFit, 'fit' | 'indexOf' 
     indexOf: new Map([...indexOf, ...all.map(([key], k) => [key, n + k] as const)]),
   }
 }
-

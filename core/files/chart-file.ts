@@ -48,12 +48,7 @@ function cellOut(cell: ChartCell, names: CellNames) {
  * Cells of which nothing is known, not even by others, are not in it.
  * A written number stands in its cell, with what the balls say beside it.
  */
-export function writeChartFile(
-  asOf: string | null,
-  calibration: Calibration,
-  names: CellNames,
-  words: ChartFileWords,
-) {
+export function writeChartFile(asOf: string | null, calibration: Calibration, names: CellNames, words: ChartFileWords) {
   const { air, ladder, findings, next, ready, retestDueMs, setAside } = calibration
   return {
     format: 'uzzet-chart',

@@ -72,8 +72,7 @@ export function coverShots(
   const { fit } = grid
   const n = fit.mean.length
   const stock = chart.flatMap((cell): CoverShot[] => {
-    if (cell.plain || cell.carryM === null || !isServing(cell, measuredOnly))
-      return []
+    if (cell.plain || cell.carryM === null || !isServing(cell, measuredOnly)) return []
     const i = grid.indexOf.get(cellKey(cell))!
     const carryM = exp(fit.mean[i]!)
     return [

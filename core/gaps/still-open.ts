@@ -31,8 +31,7 @@ function afterBalls(fit: Fit, rows: readonly number[], balls: number, measSdM: n
     const noise = (ballSd(fit, row) ** 2 + (measSdM / exp(fit.mean[row]!)) ** 2) / (NEXT.cleanOfAll * balls)
     const column = Float64Array.from({ length: n }, (_, i) => covariance[i * n + row]!)
     const whole = column[row]! + noise
-    for (let i = 0; i < n; i++)
-      for (let j = 0; j < n; j++) covariance[i * n + j]! -= (column[i]! * column[j]!) / whole
+    for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) covariance[i * n + j]! -= (column[i]! * column[j]!) / whole
   }
   return { ...fit, covariance }
 }
@@ -68,9 +67,7 @@ export function stillOpen(
     if (rule.meta.speaksOf === 'stretch') return holeSaid(finding, facts, balls)
     const rows = finding.cells.map((cell: StockShot) => indexOf.get(cellKey(cell))!)
     const odds = oddsOf({ fit: afterBalls(fit, rows, balls, measSdM), indexOf, plain: new Map() })
-    return rule
-      .find({ ...facts, odds }, options)
-      .some(other => other.sureness !== 'open' && sameFlag(other, finding))
+    return rule.find({ ...facts, odds }, options).some(other => other.sureness !== 'open' && sameFlag(other, finding))
   }
   return findings
     .filter(({ sureness, flag }) => sureness === 'open' && flagRule(flag).meta.weight > 0)

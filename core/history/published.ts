@@ -112,9 +112,7 @@ export function publish(
   const clubOf = new Map(clubs.map(club => [club.id, club.label]))
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
   const loftOf = new Map(clubs.map(club => [club.id, club.loftDeg]))
-  const numbers = new Map(
-    [...said].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])),
-  )
+  const numbers = new Map([...said].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])))
   const read = asRead(calibrated.chart, calibrated.grid, numbers).chart
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
@@ -132,9 +130,7 @@ export function publish(
     cells: calibrated.chart.map((cell, i) => {
       const names = { club: clubOf.get(cell.clubId)!, swing: swingOf.get(cell.rungId)! }
       const lnVariance = variances.get(cellKey(cell)) ?? null
-      return withTotal(
-        publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M),
-      )
+      return withTotal(publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M))
     }),
   }
 }

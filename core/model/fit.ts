@@ -143,8 +143,7 @@ export function settle(
     spread = after
     last = belief
     const still = moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread && learnt < MODEL.stopMishitShare
-    if (still || passes === MODEL.mostPasses)
-      return { ...spread, ...sums, passes, last }
+    if (still || passes === MODEL.mostPasses) return { ...spread, ...sums, passes, last }
   }
 }
 

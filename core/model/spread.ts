@@ -54,11 +54,7 @@ export function learntShare(
  * Spread from a scaled inverse χ² prior and the squares seen, each cell's by its looseness so far; then the looseness
  * of each cell, pulled to 1 by twelve balls' worth (Gelman et al., Bayesian Data Analysis, 3rd ed., §2.6).
  */
-export function updateSpread(
-  before: FitOptions,
-  looseness: Float64Array,
-  seen: SpreadSums,
-): Spread {
+export function updateSpread(before: FitOptions, looseness: Float64Array, seen: SpreadSums): Spread {
   const { cellSquares, cellDegrees } = seen
   let squares = 0
   let degrees = 0

@@ -101,9 +101,7 @@ export const jobs = {
   /** The open chart file: the carry chart, ladder, flags and what to hit next. */
   chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
-    return asBytes(
-      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartFileWords(names, unit)),
-    )
+    return asBytes(writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartFileWords(names, unit)))
   },
 
   /** The carry chart as it stood at the end of a past moment. */

@@ -73,9 +73,7 @@ describe('any record that the schemas take', () => {
           NOW_MS - 20 * 86_400_000,
         )
         expect(() =>
-          JSON.parse(
-            JSON.stringify(writeChartFile(moment(NOW_MS), calibrated, names, chartFileWords(names, 'yd'))),
-          ),
+          JSON.parse(JSON.stringify(writeChartFile(moment(NOW_MS), calibrated, names, chartFileWords(names, 'yd')))),
         ).not.toThrow()
         const file = BagFile.parse(JSON.parse(JSON.stringify(writeBagFile(bag, record.name, record.level))))
         expect(

@@ -67,7 +67,8 @@ const flagsOf = (bag: ReturnType<typeof bagOf>, measuredYd: readonly (readonly [
   ).findings
 const atCell = (chart: readonly ChartCell[], clubId: string, rungId: string) =>
   chart.find(cell => cell.clubId === clubId && cell.rungId === rungId)!
-const said = (flags: Finding[], id: string) => withParts(flags).filter(one => one.flag === id && one.sureness !== 'open')
+const said = (flags: Finding[], id: string) =>
+  withParts(flags).filter(one => one.flag === id && one.sureness !== 'open')
 
 const shot: CoverShot = {
   clubId: 'a',
@@ -378,7 +379,9 @@ describe('weak and missing yards', () => {
 
   it('weak is never a seam of two yards, nor a shot gripped down, nor one without a ball', () => {
     expect(weakOf({ looseness: 5 }, run().slice(0, 2))).toEqual([])
-    expect(find('weak', { ...facts(run(), { grippedDown: true }), ownScatter: () => ({ ...own, looseness: 5 }) })).toEqual([])
+    expect(
+      find('weak', { ...facts(run(), { grippedDown: true }), ownScatter: () => ({ ...own, looseness: 5 }) }),
+    ).toEqual([])
     expect(find('weak', facts(run()))).toEqual([])
   })
 

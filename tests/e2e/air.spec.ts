@@ -40,10 +40,10 @@ test('the air of a session is taken out of what was measured, said in words, cha
 
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await expect(page.getByText(/^\s*Neutral air, 3 balls/)).toBeVisible()
-  await page.getByRole('button', { name: 'Neutral air' }).click()
+  await page.getByRole('switch', { name: 'Neutral air' }).click()
   await expect(page.getByText(/^\s*As measured, 3 balls/)).toBeVisible()
   await expect(page.getByRole('button', { name: /^58° full, 8[0-2] ± / })).toBeVisible()
-  await page.getByRole('button', { name: 'Neutral air' }).click()
+  await page.getByRole('switch', { name: 'Neutral air' }).click()
   await expect(page.getByText(/^\s*Neutral air, 3 balls/)).toBeVisible()
 })
 

@@ -37,7 +37,10 @@ test("lanes and cover are read by keys and by hand, a flag is answered and taken
   await page.getByRole('button', { name: 'What counts' }).click()
   await page.getByRole('switch', { name: 'Count only stock shots that were hit' }).click()
   await page.keyboard.press('Escape')
-  const step = page.getByRole('article').filter({ hasText: /Hole|Wide step/ }).first()
+  const step = page
+    .getByRole('article')
+    .filter({ hasText: /Hole|Wide step/ })
+    .first()
   await expect(step).toBeVisible()
   const title = (await step.getByRole('heading').textContent())!
     .replace(/^\s*\d+/, '')

@@ -28,7 +28,9 @@ const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit, typed } = useDistance()
 const toast = useToast()
-const { chart, questions, corrections } = useNumbers()
+const { chart, readChart, questions, corrections } = useNumbers()
+/** As it is read: with the coach's written number, where there is one. */
+const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
 /** What each ball came to in neutral air, where that is another figure. */
 const neutralM = computed(() => neutralCarries(chart.value, record.shots))
 const { windText } = useAirUnits()
@@ -62,11 +64,14 @@ const how = computed(() => {
 
 const pulled = computed(() => pulledText(props.cell, unit.value))
 
+/** Nobody reads less than this. */
+const SAME_M = 0.05
 const middleWords = computed(() => {
   const { middleM, carriesM } = props.cell
   if (middleM === null) return ''
   const trimmed = carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''
-  return `Plain middle of the pile: ${withUnit(middleM)}${trimmed}.`
+  const corrected = counting.value.some(shot => Math.abs(carryOf(shot) - shot.carryM) > SAME_M)
+  return `Plain middle of the pile${corrected ? ', in neutral air' : ''}: ${withUnit(middleM)}${trimmed}.`
 })
 
 /** What the air did, session by session, newest first. */
@@ -96,14 +101,16 @@ async function answer(id: string, fields: Partial<ShotRecord>, words: string) {
   })
 }
 
-/** In the order they were hit, as they were measured. */
+/** The figure of a ball that the number beside it is made of. */
+const carryOf = (shot: ShotRecord) => neutralM.value.get(shot.id) ?? shot.carryM
+/** In the order they were hit, in the same air as the number they stand beside. */
 const inTime = computed(() =>
-  [...shots.value].reverse().map(({ id, carryM, hitAtMs, sessionId, leftOut }) => ({
-    id,
-    carryM,
-    hitAtMs,
-    sessionId,
-    counts: leftOut === null,
+  [...shots.value].reverse().map(shot => ({
+    id: shot.id,
+    carryM: carryOf(shot),
+    hitAtMs: shot.hitAtMs,
+    sessionId: shot.sessionId,
+    counts: shot.leftOut === null,
   })),
 )
 const counting = computed(() => shots.value.filter(shot => shot.leftOut === null))
@@ -111,8 +118,8 @@ const pattern = computed(() =>
   props.cell.carryM === null
     ? null
     : patternText(
-        counting.value.flatMap(({ carryM, readings }) =>
-          readings?.sideM === undefined ? [] : [{ carryM, sideM: readings.sideM }],
+        counting.value.flatMap(shot =>
+          shot.readings?.sideM === undefined ? [] : [{ carryM: carryOf(shot), sideM: shot.readings.sideM }],
         ),
         props.cell.carryM,
         unit.value,
@@ -166,15 +173,25 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
     :ui="{ content: 'max-w-xl', header: 'h-auto min-h-16 shrink-0 py-3 pe-16', body: 'space-y-3' }"
   >
     <template #body>
-      <p v-if="cell.carryM !== null" class="flex flex-wrap items-baseline gap-x-4">
-        <span class="text-6xl" :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
-          >{{ text(cell.carryM)
+      <p v-if="read.carryM !== null" class="flex flex-wrap items-baseline gap-x-4">
+        <span v-if="read.written" class="text-6xl font-extrabold"
+          ><span class="underline decoration-4 underline-offset-8">{{ typed(read.carryM) }}</span
+          ><span class="soft ml-2 text-2xl font-semibold">{{ unit }}, written</span></span
+        >
+        <span
+          v-else
+          class="text-6xl"
+          :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
+          >{{ text(read.carryM)
           }}<span class="soft ml-2 text-2xl font-semibold not-italic"
-            >± {{ text(plusMinusM(cell)!) }} {{ unit }}</span
+            >± {{ text(plusMinusM(read)!) }} {{ unit }}</span
           ></span
         >
-        <span class="soft text-lg"
-          >8 clean balls in 10 lie from {{ text(cell.window80M![0]) }} to {{ withUnit(cell.window80M![1]) }}</span
+        <span v-if="read.written && cell.carryM !== null" class="soft text-lg"
+          >the balls say {{ text(cell.carryM) }} ± {{ text(plusMinusM(cell)!) }} {{ unit }}</span
+        >
+        <span v-if="read.window80M" class="soft text-lg"
+          >8 clean balls in 10 lie from {{ text(read.window80M[0]) }} to {{ withUnit(read.window80M[1]) }}</span
         >
       </p>
       <ChartCellWords :key="cellKey(cell)" :cell="cell" />
@@ -188,11 +205,11 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
         :carries-m="cell.carriesM"
         :left-out-m="cell.leftOutCarriesM"
         :asked-m="askedM"
-        :centre-m="cell.carryM"
-        :window-m="cell.window80M"
-        :predicted="cell.kind === 'predicted'"
+        :centre-m="read.carryM"
+        :window-m="read.window80M"
+        :predicted="cell.kind === 'predicted' && !read.written"
       />
-      <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="cell.carryM" :window-m="cell.window80M" />
+      <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="read.carryM" :window-m="read.window80M" />
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">
         <li
           v-for="question in asked"

@@ -49,7 +49,9 @@ const marks = computed(() => {
       >
       <span class="soft shrink-0 text-right"
         >{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)}`
-        }}<span v-if="step.stepPlusMinusM !== null" class="text-sm"> ± {{ text(step.stepPlusMinusM) }} {{ unit }}</span></span
+        }}<span v-if="step.stepPlusMinusM !== null" class="text-sm">
+          ± {{ text(step.stepPlusMinusM) }} {{ unit }}</span
+        ></span
       >
     </li>
   </ol>

@@ -13,8 +13,10 @@ import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
-const { text, unit, withUnit } = useDistance()
-const { known, questions, corrections, ready } = useNumbers()
+const { text, typed, unit, withUnit } = useDistance()
+const { known, readChart, questions, corrections, ready } = useNumbers()
+/** As it is read: with the coach's written number, where there is one. */
+const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
 const askedM = computed(() =>
   questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM),
 )
@@ -30,9 +32,12 @@ const enough = computed(() => {
 })
 const method = computed(() => {
   if (!known.value) return 'being worked out'
-  if (props.cell.carryM === null) return 'no ball counts yet'
-  if (props.cell.kind === 'predicted') return 'predicted from the others'
-  return pulledText(props.cell, unit.value) || 'with what the others say'
+  const { cell } = props
+  if (read.value.written)
+    return cell.carryM === null ? 'written' : `written; the balls say ${text(cell.carryM)} ± ${text(plusMinusM(cell)!)}`
+  if (cell.carryM === null) return 'no ball counts yet'
+  if (cell.kind === 'predicted') return 'predicted from the others'
+  return pulledText(cell, unit.value) || 'with what the others say'
 })
 </script>
 
@@ -43,9 +48,9 @@ const method = computed(() => {
         :carries-m="cell.carriesM"
         :left-out-m="cell.leftOutCarriesM"
         :asked-m="askedM"
-        :centre-m="cell.carryM"
-        :window-m="cell.window80M"
-        :predicted="cell.kind === 'predicted'"
+        :centre-m="read.carryM"
+        :window-m="read.window80M"
+        :predicted="cell.kind === 'predicted' && !read.written"
       />
     </div>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
@@ -55,11 +60,14 @@ const method = computed(() => {
         <dt class="soft text-sm">Number</dt>
         <dd
           class="text-5xl leading-tight whitespace-nowrap"
-          :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
+          :class="[
+            cell.kind === 'predicted' && !read.written ? 'soft font-semibold italic' : 'font-extrabold',
+            read.written && 'underline decoration-4 underline-offset-8',
+          ]"
         >
-          {{ cell.carryM === null ? '–' : text(cell.carryM)
-          }}<span class="soft ml-2 text-xl font-semibold not-italic"
-            >{{ cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
+          {{ read.carryM === null ? '–' : read.written ? typed(read.carryM) : text(read.carryM)
+          }}<span class="soft ml-2 inline-block text-xl font-semibold not-italic"
+            >{{ !read.written && cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
           >
         </dd>
         <dd class="soft text-sm">{{ method }}</dd>
@@ -67,7 +75,7 @@ const method = computed(() => {
       <div>
         <dt class="soft text-sm">One clean ball lies, 8 in 10</dt>
         <dd class="text-2xl leading-[2.9rem] font-bold">
-          {{ cell.window80M ? `${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit}` : '–' }}
+          {{ read.window80M ? `${text(read.window80M[0])} to ${text(read.window80M[1])} ${unit}` : '–' }}
         </dd>
         <dd class="soft text-sm">
           {{ cell.balls }} {{ cell.balls === 1 ? 'ball counts' : 'balls count'

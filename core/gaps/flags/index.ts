@@ -1,6 +1,14 @@
 import { cellKey } from '../../bag/bag'
 import type { CarryChart } from '../../chart/chart-cell'
-import { THRESHOLD_NAMES, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts, type RemedyKind } from '../flag'
+import {
+  THRESHOLD_NAMES,
+  type Finding,
+  type FlagMeta,
+  type FlagOptions,
+  type FlagRule,
+  type GapFacts,
+  type RemedyKind,
+} from '../flag'
 import believedWrong from './believed-wrong'
 import crowded from './crowded'
 import flyerProne from './flyer-prone'
@@ -112,5 +120,7 @@ function byTheWord(finding: Finding, chart: CarryChart): Finding {
  * @param about only the rules about this
  */
 export function findFlags(facts: GapFacts, options: FlagOptions = {}, about?: FlagMeta['about']): Finding[] {
-  return RULES.filter(({ meta }) => about === undefined || meta.about === about).flatMap(rule => rule.find(facts, options)).map(finding => byTheWord(finding, facts.chart))
+  return RULES.filter(({ meta }) => about === undefined || meta.about === about)
+    .flatMap(rule => rule.find(facts, options))
+    .map(finding => byTheWord(finding, facts.chart))
 }

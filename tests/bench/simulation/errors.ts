@@ -86,12 +86,7 @@ export function judgePlayer(tally: Tally, seed: number, balls: number, options: 
 }
 
 /** The tally of many players, seeds from `from` on. */
-export function judgePlayers(
-  from: number,
-  players: number,
-  balls: number,
-  options: JudgeOptions = {},
-): Tally {
+export function judgePlayers(from: number, players: number, balls: number, options: JudgeOptions = {}): Tally {
   const tally = newTally()
   for (let i = 0; i < players; i++) judgePlayer(tally, from + i, balls, options)
   return tally

@@ -176,15 +176,13 @@ const line = computed(() => {
   <FrameStagePage title="Carry chart">
     <template #line>{{ line }}&nbsp;</template>
     <template #actions>
-      <UButton
+      <USwitch
         v-if="airTaken"
-        color="neutral"
-        :variant="air === 'neutral' ? 'solid' : 'outline'"
-        :aria-pressed="air === 'neutral'"
-        icon="i-lucide-wind"
-        @click="switchAir"
-        >Neutral air</UButton
-      >
+        :model-value="record.player?.thresholds.asMeasured !== true"
+        label="Neutral air"
+        class="min-h-11 items-center"
+        @update:model-value="switchAir"
+      />
       <UButton
         :to="`/players/${playerId}/chart/believed`"
         color="neutral"
@@ -308,7 +306,7 @@ const line = computed(() => {
           strike weighs little; tap one to see.
           {{
             air === 'neutral'
-              ? 'Neutral air: 20 °C, calm, at sea level; sessions without air count as they were measured.'
+              ? 'Neutral air: 20 °C, calm, at sea level, level, your own ball; sessions without air count as measured.'
               : airTaken
                 ? 'As measured: neither air nor range balls are taken out.'
                 : 'As measured: take the air in a session, and wind, warmth and height are taken out.'
