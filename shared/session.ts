@@ -6,6 +6,7 @@ import type { AirEntry } from '../core/flight/session-air'
 import { ORDERS } from '../core/session/order'
 import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName } from '../core/shot/readings'
 import { isPossibleHeight } from '../core/shot/landing-height'
+import { CARRY_AIRS } from '../core/shot/carry-air'
 import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
 import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
 
@@ -66,6 +67,8 @@ export const SessionPlan = z.object({
   /** Ground that distances are measured on, and whether to where the ball lies or to where it pitched. */
   firmness: oneOf('Ground', FIRMNESSES),
   measuredTo: oneOf('Measured to', MEASURED_TO),
+  /** What a monitor's carries are of; missing from what an older page kept. */
+  carryAir: oneOf('Carry', CARRY_AIRS).default('flown'),
   order: oneOf('Order', ORDERS),
   /** Balls there are; null when there is no end of them. */
   bucket: boundedNumber('Bucket', 1, BUCKET_MAX, ' balls')
@@ -82,6 +85,7 @@ export const USUAL_PLAN: SessionPlan = {
   indoors: false,
   firmness: 'soft',
   measuredTo: 'rest',
+  carryAir: 'flown',
   order: 'teach',
   bucket: null,
   rangeId: null,
@@ -252,5 +256,6 @@ export function toShot(record: ShotRecord): Shot {
 
 /** Indoors no air of the day has touched the ball. */
 export function toSession({ id, startedAtMs, method, ball, air, plan }: SessionRecord): Session {
-  return { id, startedAtMs, method, ball, air: plan.indoors ? [] : air }
+  const { indoors, carryAir } = plan
+  return { id, startedAtMs, method, ball, air: indoors ? [] : air, ...(carryAir !== 'flown' && { carryAir }) }
 }

@@ -1,9 +1,10 @@
+import type { CarryAir } from '../core/shot/carry-air'
 import type { AirCorrection } from '../core/corrections/air-correction'
 import type { WindThere } from '../core/flight/neutral'
 import type { RangeBalls } from '../core/corrections/range-ball'
 import { Z_80 } from '../core/stats/normal'
 import { distanceText, type DistanceUnit } from '../core/units'
-import { AIR, RANGE_BALLS, WIND_THERE } from './en/air'
+import { AIR, CARRY_AIR, RANGE_BALLS, WIND_THERE } from './en/air'
 import { write } from './message'
 import { heightText } from './readings'
 
@@ -74,3 +75,6 @@ export function rangeBallText({ loss, sd, pairs }: RangeBalls): string {
   const from = pairs === 0 ? write(RANGE_BALLS.usual) : write(RANGE_BALLS.own, { pairs })
   return write(RANGE_BALLS.taken, { loss: percent(loss), plusMinus: percent(Z_80 * sd), from })
 }
+
+/** What a monitor's carries are of. */
+export const carryAirTexts: Record<CarryAir, string> = CARRY_AIR

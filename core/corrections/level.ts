@@ -3,6 +3,7 @@ import { NEUTRAL } from '../flight/air'
 import { DELIVERY_LOFT_DEG } from '../flight/deliver'
 import { toLevel } from '../flight/neutral'
 import { airAt, todayOfAir, type AirEntry } from '../flight/session-air'
+import { carryAirOf } from '../shot/carry-air'
 import { groupBy } from '../group-by'
 import { cellKey } from '../bag/bag'
 import { median } from '../stats/median'
@@ -62,7 +63,9 @@ export function onLevel<T extends Pitched>(
   const lofts = new Map(record.bag.clubs.map(club => [club.id, club.loftDeg]))
   const sessionOf = new Map(record.sessions.map(session => [session.id, session]))
   const rises = (shot: ShotAt<'pitched'>) =>
-    !!shot.heightM && shot.readings?.carryBasis !== 'computed' && (lofts.get(shot.clubId) ?? 0) >= DELIVERY_LOFT_DEG[0]
+    !!shot.heightM &&
+    carryAirOf(shot, sessionOf.get(shot.sessionId)?.carryAir) !== 'calm' &&
+    (lofts.get(shot.clubId) ?? 0) >= DELIVERY_LOFT_DEG[0]
   if (!record.shots.some(rises)) return { record: { ...record, shots: reachingAll(record.shots) }, corrections: [] }
   const shots = record.shots.map((shot): ShotAt<'level'> => {
     if (!rises(shot)) return reaching(shot)

@@ -6,6 +6,7 @@ import { airAt, todayOfAir, type AirEntry } from '../flight/session-air'
 import { median } from '../stats/median'
 import { newMemo, type Memo } from '../memo'
 import { reaching, reachingAll } from './stage'
+import { carryAirOf, type CarryAir } from '../shot/carry-air'
 import type { AnyShot, Session, ShotAt, Stage } from '../shot/shot'
 import type { AirCorrection } from './air-correction'
 import type { PlayerShotsAt } from '../shot/player-shots'
@@ -91,9 +92,11 @@ function correctPile(
   list: readonly ShotAt<'level'>[],
   air: AirEntry,
   own: OwnStrike | null,
+  carryAir: CarryAir,
   memo: Memo,
 ) {
-  const flown = list.filter(shot => shot.readings?.carryBasis !== 'computed')
+  const isCalm = (shot: ShotAt<'level'>) => carryAirOf(shot, carryAir) === 'calm'
+  const flown = list.filter(shot => !isCalm(shot))
   if (flown.length === 0) return null
   const counting = flown.filter(shot => shot.leftOut === null)
   const middleM = median((counting.length > 0 ? counting : flown).map(shot => shot.carryM))
@@ -106,8 +109,10 @@ function correctPile(
   const strike: StrikeKnown = { from, own: own ?? USUAL_STRIKE }
   const found = correctionOf(loftDeg, middleM, air, strike, memo)
   const moved = (shot: ShotAt<'level'>): ShotAt<'still'> => {
-    if (shot.readings?.carryBasis === 'computed') return reaching(shot)
+    const basis = carryAirOf(shot, carryAir)
+    if (basis === 'calm') return reaching(shot)
     if (!found) return reaching(aside(shot, 'too-windy'))
+    if (basis === 'unknown') return reaching(shot)
     const itself = seen.get(shot)
     const carryM = itself ? itself.carryM : correctedCarryM(shot.carryM, middleM, found)
     const sideM = itself?.sideM ?? (shot.sideM === undefined ? undefined : shot.sideM - found.driftM)
@@ -115,11 +120,11 @@ function correctPile(
   }
   const shots = list.map(moved)
   // By their own flights the middle is theirs, not that of a usual strike.
-  const theirs = shots.filter(
-    (shot, i) => shot.leftOut === null && list[i]!.leftOut === null && list[i]!.readings?.carryBasis !== 'computed',
-  )
+  const theirs = shots.filter((shot, i) => shot.leftOut === null && list[i]!.leftOut === null && !isCalm(list[i]!))
+  // Nobody knows whether the air is in it: what is read stays, and the doubt spans both.
+  const unknown = flown.some(shot => carryAirOf(shot, carryAir) === 'unknown')
   const neutralM =
-    found && from === 'launch' && theirs.length > 0
+    found && (from === 'launch' || unknown) && theirs.length > 0
       ? median(theirs.map(shot => shot.carryM))
       : (found?.neutralM ?? null)
   const rise = (of: (shot: AnyShot) => number | undefined) =>
@@ -130,7 +135,7 @@ function correctPile(
     levelM: rise(shot => shot.levelM),
     heightM: rise(shot => shot.heightM),
     neutralM,
-    sdM: found?.sdM ?? 0,
+    sdM: found ? Math.hypot(found.sdM, unknown ? (middleM - found.neutralM) / 2 : 0) : 0,
     balls: found ? counting.length : 0,
   }
 }
@@ -163,7 +168,14 @@ export function inNeutralAir(
     let balls = 0
     for (const list of cells.values()) {
       const { clubId, rungId } = list[0]!
-      const pile = correctPile(lofts.get(clubId)!, list, air, ownStrike({ clubId, rungId }), memo)
+      const pile = correctPile(
+        lofts.get(clubId)!,
+        list,
+        air,
+        ownStrike({ clubId, rungId }),
+        session.carryAir ?? 'flown',
+        memo,
+      )
       if (pile) {
         const { middleM, levelM, heightM, neutralM, sdM } = pile
         out.corrections.push({

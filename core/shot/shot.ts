@@ -1,5 +1,6 @@
 import type { Firmness } from '../flight/run-out'
 import type { AirEntry } from '../flight/session-air'
+import type { CarryAir } from './carry-air'
 import type { Readings } from './readings'
 
 export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
@@ -70,6 +71,8 @@ export interface Session {
   ball: 'own' | 'range'
   /** Air it was hit in, oldest first; none when it was not taken. */
   air?: readonly AirEntry[]
+  /** Missing is as it flew. */
+  carryAir?: CarryAir
   /** What corrections add in common to its balls, of air, run and kind of ball; sd of ln carry. */
   commonSd?: number
 }

@@ -6,6 +6,7 @@ import { onLevel } from '../../core/corrections/level'
 import { NEUTRAL } from '../../core/flight/air'
 import { toLevel } from '../../core/flight/neutral'
 import type { AirEntry } from '../../core/flight/session-air'
+import type { CarryAir } from '../../core/shot/carry-air'
 import type { Session } from '../../core/shot/shot'
 import { landingHeightM } from '../../core/shot/landing-height'
 import { readShotTable } from '../../core/files/shot-table'
@@ -60,8 +61,8 @@ describe('the chart on level ground', () => {
     expect(full(up).carryM! - full(level).carryM!).toBeGreaterThan(2)
     expect(full(down).carryM! - full(level).carryM!).toBeLessThan(-2)
     expect(plusMinusM(full(up))!).toBeGreaterThan(plusMinusM(full(level))!)
-    // No air was taken, and the chart does not claim one.
-    expect(up.air).toBe('as measured')
+    // What stands there is no longer as it was measured.
+    expect([up.air, level.air]).toEqual(['neutral', 'as measured'])
     expect(correctionText(newestCorrection(up.corrections, full(up))!, 'yd', windText)).toMatch(
       /^to a place 4 yd above: 100 measured, 104 on the level, ± [\d.]+ for the ground$/,
     )
@@ -89,6 +90,32 @@ describe('the chart on level ground', () => {
     expect(
       full(calibrated(BAG, highBalls(4), { sessions: [still] }, { ...USUAL_OPTIONS, neutralAir: false })).carryM,
     ).toBeCloseTo(full(level).carryM!, 9)
+  })
+})
+
+describe("what a monitor's carries are of", () => {
+  const session = (carryAir: CarryAir): Session => ({ ...still, method: 'monitor', air: [INTO], carryAir })
+  const read = tenBalls('50°', 'full', 100)
+  const numberOf = (carryAir: CarryAir, shots = read) => full(calibrated(BAG, shots, { sessions: [session(carryAir)] }))
+  const yards = ({ carryM }: ReturnType<typeof full>) => carryM! / 0.9144
+
+  it('decides whether the wind is taken out: as it flew, or worked out for calm air', () => {
+    expect(yards(numberOf('flown'))).toBeGreaterThan(103)
+    expect(yards(numberOf('calm'))).toBeCloseTo(100, 0)
+  })
+
+  it('unknown leaves what was read, and the doubt spans both', () => {
+    const [flown, calm, unknown] = [numberOf('flown'), numberOf('calm'), numberOf('unknown')]
+    expect(yards(unknown)).toBeCloseTo(yards(calm), 0)
+    expect(plusMinusM(unknown)!).toBeGreaterThan(1.3 * plusMinusM(calm)!)
+    expect(unknown.certainty80M![1] + plusMinusM(unknown)!).toBeGreaterThan(flown.carryM!)
+  })
+
+  it('is said of the monitor alone, and a device that tells it of its ball goes before', () => {
+    const lasered = read.map(shot => ({ ...shot, method: 'laser' as const }))
+    expect(yards(numberOf('calm', lasered))).toBeGreaterThan(103)
+    const told = read.map(shot => ({ ...shot, readings: { carryBasis: 'flown' as const } }))
+    expect(yards(numberOf('calm', told))).toBeGreaterThan(103)
   })
 })
 

@@ -25,3 +25,10 @@ export const RANGE_BALLS = {
   own: 'from {pairs, plural, one {# stock shot} other {# stock shots}} hit with both balls',
   taken: 'Range balls are taken to fly {loss} ± {plusMinus} % shorter at 100 yd, {from}.',
 } as const
+
+/** What a monitor's carries are of. */
+export const CARRY_AIR = {
+  flown: 'as it flew',
+  calm: 'worked out for calm air',
+  unknown: 'nobody knows: as it flew, or for calm air',
+} as const

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { measuresToRest } from '#core/shot/measuring'
+import { CARRY_AIRS } from '#core/shot/carry-air'
 import { ORDERS } from '#core/session/order'
+import { carryAirTexts } from '#words/air'
 import { orderTexts } from '#words/next'
 import type { RangeTarget } from '#shared/range'
 import { heightText } from '#words/readings'
@@ -32,6 +34,12 @@ const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
 const order = computed({
   get: () => session.value!.plan.order,
   set: value => void plan({ order: value }, 'the order of work'),
+})
+/** Said of a monitor, since it may come to be known later. */
+const carryAirs = CARRY_AIRS.map(value => ({ value, label: carryAirTexts[value] }))
+const carryAir = computed({
+  get: () => session.value!.plan.carryAir,
+  set: value => void plan({ carryAir: value }, 'what its carries are'),
 })
 const where = ({ name, distanceM, heightM }: RangeTarget) =>
   [
@@ -104,6 +112,12 @@ const facts = computed(() => {
         airNow ? 'It has changed' : 'Take the air'
       }}</UButton>
     </p>
+    <label
+      v-if="session!.method === 'monitor' && !session!.plan.indoors"
+      class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
+      ><span class="soft">Its carries are: </span
+      ><USelect v-model="carryAir" :items="carryAirs" aria-label="Its carries are" class="min-w-56"
+    /></label>
     <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
     <UCheckbox
       v-if="running && voice.able && live.device.value"

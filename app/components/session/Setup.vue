@@ -3,6 +3,8 @@ import { measuresToRest } from '#core/shot/measuring'
 import { v7 as newId } from 'uuid'
 import { ORDERS } from '#core/session/order'
 import { METHODS } from '#core/shot/shot'
+import { CARRY_AIRS } from '#core/shot/carry-air'
+import { carryAirTexts } from '#words/air'
 import { orderTexts } from '#words/next'
 import { BUCKET_MAX, FIRMNESSES, METHOD_WORDS, USUAL_PLAN, type SessionRecord } from '#shared/session'
 import { type AirReading, USUAL_AIR } from '~/utils/air-draft'
@@ -84,6 +86,18 @@ const choices = computed<Choice[]>(() => [
       plan.indoors = value
     },
   },
+  ...(setup.method === 'monitor' && !plan.indoors
+    ? [
+        {
+          legend: 'Its carries are',
+          value: plan.carryAir,
+          options: CARRY_AIRS.map(value => ({ value, label: carryAirTexts[value] })),
+          choose: (value: never) => {
+            plan.carryAir = value
+          },
+        },
+      ]
+    : []),
   ...(lies.value
     ? [
         {
