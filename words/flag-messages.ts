@@ -12,8 +12,7 @@ interface FlagSentences {
 /**
  * What a rule says. Messages may hold {shorter}, {middle}, {longer} and {cells} (stock shots), {club} (of the first),
  * {from} and {to} (the stretch, without its unit), and any key of a finding's data: by its ending it is written as a
- * distance (M), degrees (Deg), a share (Percent), days (Days), so many in ten (Tenths), so many times (Times), or a
- * count.
+ * distance (M), degrees (Deg), a share (Percent), days (Days), so many times (Times), or a count.
  */
 export interface FlagMessages extends FlagSentences {
   /** Other sentences of the same rule, by a finding's `variant`. */

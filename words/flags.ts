@@ -81,7 +81,6 @@ const BY_ENDING: readonly [ending: RegExp, text: (value: number) => string][] = 
   [/Deg$/, value => write(FIGURES.degrees, { n: String(Math.round(value)) })],
   [/Percent$/, value => write(FIGURES.percent, { n: String(Math.round(value)) })],
   [/Days$/, value => write(FIGURES.days, { n: Math.round(value) })],
-  [/Tenths$/, value => write(FIGURES.tenths, { n: String(Math.round(value)) })],
   [/(?:)/, value => String(Math.round(value))],
 ]
 

@@ -44,6 +44,8 @@ export interface GapFacts {
   /** Enough of the chart is known: before that, everything is thinly measured, and the chart says so. */
   goodEnough: boolean
   sides: SidePattern
+  /** Counting balls whose side was measured, and how many of them lay right of the line. */
+  sidesCounted: { balls: number; right: number }
   /** The player's scatter, aimed; and how each stock shot strays from it. */
   scatter: PlayerScatter
   ownScatter: OwnScatterOf
@@ -114,6 +116,11 @@ function flyerCounts({ shots }: NeutralPlayer, grid: GridFit): Map<string, Flyer
   return counts
 }
 
+function countSides({ shots }: NeutralPlayer): GapFacts['sidesCounted'] {
+  const measured = shots.filter(shot => shot.leftOut === null && shot.sideM !== undefined)
+  return { balls: measured.length, right: measured.filter(shot => shot.sideM! > 0).length }
+}
+
 /** All that the rules look at, worked out once. */
 export function gapFacts({
   player,
@@ -150,6 +157,7 @@ export function gapFacts({
     withinM,
     goodEnough,
     sides,
+    sidesCounted: countSides(player),
     scatter: playerScatter(grid, aim),
     ownScatter: byCell(() => ownScatters(player.shots, grid, aim, sides)),
     said,

@@ -299,10 +299,10 @@ describe('flags with odds', () => {
 
   it('bias to a side: beyond the limit, by odds, and to which', () => {
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.06 })))).toMatchObject([
-      { flag: 'side-bias', sureness: 'sure' },
+      { flag: 'side-bias', sureness: 'sure', data: { sideN: 33, sidesN: 40 } },
     ])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: -0.035 })))).toMatchObject([
-      { variant: 'left', sureness: 'likely' },
+      { variant: 'left', sureness: 'likely', data: { sideN: 7, sidesN: 40 } },
     ])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.025 })))).toEqual([])
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.045, measured: 4 })))).toEqual([])

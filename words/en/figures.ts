@@ -4,7 +4,6 @@ export const FIGURES = {
   degrees: '{n}°',
   percent: '{n} %',
   days: '{n, plural, one {# day} other {# days}}',
-  tenths: '{n} in 10',
   andMore: '{named} and {n} more',
 } as const
 

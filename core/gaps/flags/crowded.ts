@@ -2,6 +2,7 @@ import { SAY } from '../../model/constants'
 import { groupBy } from '../../group-by'
 import { yardsToMetres } from '../../units'
 import { plainCell, SAME_M, type Finding, type FlagMeta, type FlagOptions, type FlagRule, type GapFacts } from '../flag'
+import { neighbours } from '../ladder'
 import overlap from './overlap'
 
 export const meta = {
@@ -20,7 +21,7 @@ export const defaults = {}
 const CLUBS = 3
 const LIKELY = 0.8
 
-/** Three clubs or more that carry one number with one swing length. Mutates nothing. */
+/** Three clubs or more that carry one number with one swing length, each as the next. Mutates nothing. */
 export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { closestM } = { ...overlap.defaults, ...options }
   return [...groupBy(ladder, step => step.rungId).values()].flatMap(row => {
@@ -30,8 +31,8 @@ export function find({ ladder, odds }: GapFacts, options: FlagOptions = {}): Fin
       while (j + 1 < row.length && row[j + 1]!.carryM - row[i]!.carryM <= closestM + SAME_M) j++
       if (j - i + 1 < CLUBS) continue
       const cells = row.slice(i, j + 1)
-      // The rest lie between the outermost two, so they stand for all.
-      const probability = odds.overlap(cells[0]!, cells.at(-1)!, closestM)
+      // Each on the number of the next: what is least sure of it stands for all.
+      const probability = Math.min(...neighbours(cells).map(([a, b]) => odds.overlap(a, b, closestM)))
       found.push({
         flag: meta.id,
         sureness: probability >= SAY.overlap ? 'sure' : probability >= LIKELY ? 'likely' : 'open',

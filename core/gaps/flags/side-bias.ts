@@ -17,10 +17,10 @@ export const defaults = { biasPercent: 2 }
 const LEAST_SIDES = 5
 
 /** A player whose balls lie to one side, by more than is lost in the scatter. Mutates nothing. */
-export function find({ sides, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
+export function find({ sides, sidesCounted: { balls, right }, odds }: GapFacts, options: FlagOptions = {}): Finding[] {
   const { biasPercent } = { ...defaults, ...options }
   if (sides.measured < LEAST_SIDES) return []
-  const { playerBias, playerVariance, sd } = sides
+  const { playerBias, playerVariance } = sides
   const probability = odds.below((Math.abs(playerBias) - biasPercent / 100) / Math.sqrt(playerVariance))
   if (Math.abs(playerBias) * 100 <= biasPercent || probability < SAY.bias) return []
   return [
@@ -30,7 +30,11 @@ export function find({ sides, odds }: GapFacts, options: FlagOptions = {}): Find
       sureness: probability >= SAY.biasSure ? 'sure' : 'likely',
       probability,
       cells: [],
-      data: { biasPercent: 100 * Math.abs(playerBias), sideTenths: 10 * odds.below(Math.abs(playerBias) / sd) },
+      data: {
+        biasPercent: 100 * Math.abs(playerBias),
+        sideN: playerBias > 0 ? right : balls - right,
+        sidesN: balls,
+      },
       fromM: 0,
       toM: 0,
       figure: playerBias,

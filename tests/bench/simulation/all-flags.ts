@@ -113,8 +113,11 @@ function isFalse(
     }
     case 'step':
       return carries[1]! - carries[0]! <= USUAL_THRESHOLDS.widestStepM!
+    case 'crowded': {
+      const inOrder = [...carries].sort((a, b) => a - b)
+      return inOrder.slice(1).some((m, k) => m - inOrder[k]! > USUAL_THRESHOLDS.closestM!)
+    }
     case 'overlap':
-    case 'crowded':
       return apart() > USUAL_THRESHOLDS.closestM!
     case 'out-of-order':
       return carries[1]! > carries[0]!

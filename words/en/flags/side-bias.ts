@@ -2,12 +2,12 @@ import type { FlagMessages } from '../../flag-messages'
 
 export default {
   title: 'Finishes right',
-  why: 'The middle of all balls lies {biasPercent} of the carry right of the line; {sideTenths} finish right.',
+  why: 'The middle of all balls lies {biasPercent} of the carry right of the line; {sideN} of {sidesN} finish right.',
   remedies: ['Check the aim first, with a club along the toes.', 'On the course aim that much left.'],
   variants: {
     left: {
       title: 'Finishes left',
-      why: 'The middle of all balls lies {biasPercent} of the carry left of the line; {sideTenths} finish left.',
+      why: 'The middle of all balls lies {biasPercent} of the carry left of the line; {sideN} of {sidesN} finish left.',
       remedies: ['Check the aim first, with a club along the toes.', 'On the course aim that much right.'],
     },
   },

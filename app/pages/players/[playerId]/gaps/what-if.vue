@@ -121,7 +121,7 @@ const { lineM } = useGapsLine()
 const rangeM = computed<[number, number]>(() => {
   const ends = [today.value, scene.value]
     .flatMap(of => of?.chart ?? [])
-    .filter(cell => !cell.plain && cell.window80M)
+    .filter(cell => cell.window80M)
     .flatMap(cell => cell.window80M!.map(to))
   return ends.length === 0
     ? [0, from(100)]
@@ -219,6 +219,9 @@ const print = () => window.print()
               </tbody>
             </table>
           </div>
+          <p v-else-if="scene && today" class="soft">
+            One number makes no cover: a second club or swing length does. Longer clubs stand by their own balls.
+          </p>
           <p v-else class="soft min-h-40" role="status">Working it out…</p>
           <UButton
             v-if="besideName"
@@ -255,7 +258,7 @@ const print = () => window.print()
                   :cursor-m="null"
                   :picked="null"
                 />
-                <p class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm">
+                <p v-if="scene.cover.at.length > 0" class="soft sticky left-0 mt-2 max-w-[calc(100vw-2rem)] text-sm">
                   <strong class="text-(--ink)">Cover:</strong> what the best stock shot leaves on average;
                   {{ besideName ?? 'today' }} dashed, the acceptable {{ withUnit(lineM) }} as a line.
                 </p>
