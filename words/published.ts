@@ -1,8 +1,9 @@
 import { inOrder, readFigure } from '../core/history/hand-over'
-import type { PublishedCell, PublishedChart } from '../core/history/published'
-import type { DistanceUnit } from '../core/units'
+import { WELL_PREDICTED_M } from '../core/history/published'
+import type { PublishedCell, PublishedChart, PublishedWhich } from '../core/history/published'
+import { distanceWithUnit, type DistanceUnit } from '../core/units'
 import { dayText } from './dates'
-import { PUBLISHED } from './en/published'
+import { HELD_BACK, PUBLISHED, PUBLISHED_WHICH_WORDS } from './en/published'
 import { write } from './message'
 import { stockShotName } from './stock-shot'
 
@@ -41,4 +42,13 @@ export function sentText(player: string, chart: PublishedChart, unit: DistanceUn
   return [head, ...inOrder(chart, unit).map(cell => lineText(cell, unit)), ...(chart.note ? [chart.note] : [])].join(
     '\n',
   )
+}
+
+export const publishedWhichTexts: Record<PublishedWhich, string> = PUBLISHED_WHICH_WORDS
+
+/** How many numbers stay empty, and why; '' where none does. */
+export function heldBackText(n: number, which: PublishedWhich, unit: DistanceUnit): string {
+  if (n === 0) return ''
+  const limit = distanceWithUnit(WELL_PREDICTED_M, unit)
+  return write(which === 'measured' ? HELD_BACK.measured : HELD_BACK.wide, { n, limit })
 }

@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid'
-import type { PublishedChart } from '#core/history/published'
+import type { PublishedChart, PublishedWhich } from '#core/history/published'
 import type { PublishedLine } from '#shared/published'
 import { api } from '~/utils/api'
 import { useAccount } from '~/stores/account'
@@ -30,11 +30,11 @@ export function usePublished(playerId: Ref<string>) {
   /** Made once a form: tried again after a lost answer, it is the same one. */
   let id = newId()
   /** @throws Refused or Unreachable */
-  async function publish(note: string): Promise<PublishedChart> {
+  async function publish(note: string, which: PublishedWhich): Promise<PublishedChart> {
     newest.value = await api('/api/players/:playerId/published', {
       params: { playerId: playerId.value },
       method: 'POST',
-      body: { id, unit: account.unit, note },
+      body: { id, unit: account.unit, note, which },
     })
     id = newId()
     await load()

@@ -58,7 +58,7 @@ export interface CoverOptions {
   aimedStraight?: boolean
 }
 
-/** A stock shot that the player can choose; of predicted ones only those that are asked for, or that the coach wrote. */
+/** A stock shot that can be chosen; of predicted ones only those that are asked for, or that the coach wrote. */
 const isServing = ({ kind, written }: ChartCell, measuredOnly: boolean | undefined) =>
   kind === 'measured' || (kind === 'predicted' && (written === true || !measuredOnly))
 

@@ -15,7 +15,7 @@ function sameStretch(a: Finding, b: Finding): boolean {
   return common >= 0 && common >= Math.min(a.toM - a.fromM, b.toM - b.fromM) / 2
 }
 
-/** True when `part` tells nothing that `main` does not: the same missing yards, the same number twice, the same steps. */
+/** True when `part` tells nothing that `main` does not: the same missing yards, number twice, or steps. */
 function tellsTheSame(part: Finding, main: Finding): boolean {
   const [a, b] = [flagRule(part.flag).meta, flagRule(main.flag).meta]
   if (a.shows && a.shows === b.shows) return part.cells.length > 0 && shared(main, part) === part.cells.length

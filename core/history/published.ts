@@ -1,6 +1,6 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
-import { distanceText, type DistanceUnit } from '../units'
+import { distanceText, yardsToMetres, type DistanceUnit } from '../units'
 import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
@@ -17,6 +17,21 @@ export type Figure = Record<DistanceUnit, number>
 export function figureOf(metres: number): Figure {
   return { yd: Number(distanceText(metres, 'yd')), m: Number(distanceText(metres, 'm')) }
 }
+
+/**
+ * What is handed out: numbers with a ball of their own and written ones alone; predicted ones too that are known well
+ * enough to be played by; or all.
+ */
+export const PUBLISHED_WHICH = ['measured', 'well-predicted', 'all'] as const
+export type PublishedWhich = (typeof PUBLISHED_WHICH)[number]
+/** A predicted number is known well enough to within this, 8 times in 10: half of a wide step. Our choice. */
+export const WELL_PREDICTED_M = yardsToMetres(6)
+
+/** True for a number that the player gets. */
+export const isHandedOut = (cell: Pick<ChartCell, 'kind' | 'certainty80M'>, which: PublishedWhich): boolean =>
+  cell.kind !== 'predicted' ||
+  which === 'all' ||
+  (which === 'well-predicted' && (plusMinusM(cell) ?? Infinity) <= WELL_PREDICTED_M)
 
 export type PublishedKind = 'measured' | 'predicted' | 'written' | 'struck-out' | 'unhit'
 
@@ -65,6 +80,7 @@ function publishedCell(
   lnVariance: number | null,
   names: { club: string; swing: string },
   window80M: ChartCell['window80M'],
+  which: PublishedWhich,
 ): PublishedCell {
   const at = { clubId: cell.clubId, rungId: cell.rungId, ...names, balls: cell.balls, modelM: cell.carryM, lnVariance }
   if (isStruckOut(bag, cell)) return { ...at, kind: 'struck-out', carry: null, plusMinus: null, window: null }
@@ -76,7 +92,7 @@ function publishedCell(
       plusMinus: null,
       window: window80M && [figureOf(window80M[0]), figureOf(window80M[1])],
     }
-  if (cell.carryM === null || cell.kind === 'unhit')
+  if (cell.carryM === null || cell.kind === 'unhit' || !isHandedOut(cell, which))
     return { ...at, kind: 'unhit', carry: null, plusMinus: null, window: null }
   return {
     ...at,
@@ -98,12 +114,14 @@ interface ToPublish {
 /**
  * The carry chart of this moment as it is published: written numbers in place of measured ones, rounded as the player
  * reads them.
+ * @param which predicted numbers are on it; the others stay empty
  * @param head number, time, unit, note, what changed, and the ground of totals where the player reads those
  */
 export function publish(
   calibrated: ToPublish,
   said: ReadonlyMap<string, Remarks>,
   head: Pick<PublishedChart, 'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn'>,
+  which: PublishedWhich = 'all',
 ): PublishedChart {
   const { bag } = calibrated.player
   const clubs = clubsInUse(bag)
@@ -130,7 +148,7 @@ export function publish(
     cells: calibrated.chart.map((cell, i) => {
       const names = { club: clubOf.get(cell.clubId)!, swing: swingOf.get(cell.rungId)! }
       const lnVariance = variances.get(cellKey(cell)) ?? null
-      return withTotal(publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M))
+      return withTotal(publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M, which))
     }),
   }
 }

@@ -115,7 +115,7 @@ function updateSites(work: SessionColumns): void {
   }
 }
 
-/** How often this session's single balls were mishit. What the coach called a mishit tells as much as its carry does. */
+/** How often this session's single balls were mishit: one that the coach called so tells what its carry makes of it. */
 function tellMishits({ single, mishit }: SessionColumns, sums: SpreadSums): void {
   for (let k = 0; k < single.length; k++) {
     if (single[k] === 0) continue

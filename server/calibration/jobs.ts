@@ -5,7 +5,7 @@ import type { Calibration } from '../../core/calibration/calibration'
 import { chartProgress } from '../../core/chart/chart-cell'
 import { remarksAt } from '../../core/history/coach-remarks'
 import { compareCharts, type Before, type Compared } from '../../core/history/compare'
-import { lnVariances, publish, type PublishedChart } from '../../core/history/published'
+import { lnVariances, publish, type PublishedChart, type PublishedWhich } from '../../core/history/published'
 import { moment, writeChartFile } from '../../core/files/chart-file'
 import { answered, openFlags } from '../../core/gaps/answers'
 import { newMemo } from '../../core/memo'
@@ -89,6 +89,7 @@ export interface Publication {
   nowMs: number
   unit: DistanceUnit
   note: string
+  which: PublishedWhich
   earlier: PublishedChart | null
 }
 
@@ -133,12 +134,12 @@ export const jobs = {
   },
 
   /** The chart as it is published; null while no stock shot has a number. */
-  publication(record: PlayerRecord, { nowMs, unit, note, earlier }: Publication): PublishedChart | null {
+  publication(record: PlayerRecord, { nowMs, unit, note, which, earlier }: Publication): PublishedChart | null {
     // All of it: a tablet whose clock is ahead has hit its last balls in what is still to come here.
     const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
     const { totalOn } = record.player.thresholds
     const head = { number: (earlier?.number ?? 0) + 1, publishedAtMs: nowMs, unit, note, ...(totalOn && { totalOn }) }
-    const bare = publish(calibrated, remarksAt(record.words, Infinity), { ...head, changed: '' })
+    const bare = publish(calibrated, remarksAt(record.words, Infinity), { ...head, changed: '' }, which)
     if (!bare.cells.some(cell => cell.carry)) return null
     const labels = labelsOf(record.bag)
     const named = (cell: { clubId: string; rungId: string }) => {

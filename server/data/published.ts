@@ -49,13 +49,13 @@ const MOST_ROUNDS = 3
 export async function publishChart(
   asker: Asker,
   playerId: string,
-  { id, unit, note }: NewPublished,
+  { id, unit, note, which }: NewPublished,
 ): Promise<PublishedChart> {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     await findPlayer(asker.coach, playerId)
     const earlier = await newestPublished(playerId)
     // Worked out before the transaction: a lock is held for a moment only.
-    const body = await workOut(asker, playerId, 'publication', null, { nowMs: Date.now(), unit, note, earlier })
+    const body = await workOut(asker, playerId, 'publication', null, { nowMs: Date.now(), unit, note, which, earlier })
     if (!body)
       throw new Unfit('No stock shot has a number yet: hit a few balls, or write one.', [
         { field: 'chart', message: 'No stock shot has a number yet.' },

@@ -7,12 +7,12 @@ import { comparePlayers } from '../../core/history/compare-players'
 import { compareCharts, MOVED_EVIDENCE } from '../../core/history/compare'
 import { runAfterM, runBeforeM } from '../../core/corrections/pitched'
 import { callAt, clubsBySpeed, speedFor } from '../../core/chart/speed-lines'
-import { figureOf, lnVariances, publish } from '../../core/history/published'
+import { figureOf, lnVariances, publish, type PublishedWhich } from '../../core/history/published'
 import type { AnyStageShot } from './players'
 import { distanceText, mphToMps, yardsToMetres } from '../../core/units'
 import { beliefCostText, contradictionText, patternText } from '../../words/believed'
 import { changesText } from '../../words/changes'
-import { figuresText, sentText } from '../../words/published'
+import { figuresText, heldBackText, sentText } from '../../words/published'
 import { inAir, inOrder } from '../../core/history/hand-over'
 import { EXPERT_BAG as bag, expertVisits } from './expert'
 import { balls, bagOf, calibrated, DAY_MS, tenBalls } from './players'
@@ -79,6 +79,28 @@ describe('what is said of a stock shot', () => {
       carry: { yd: 60, m: 55 },
       plusMinus: null,
     })
+  })
+
+  it('gives the player measured and written numbers, well predicted ones too, or all, as the coach chooses', () => {
+    const made = calibrated(bag, tenBalls('52°', 'full', 110))
+    const kinds = (which: PublishedWhich) =>
+      publish(made, remarksAt([word('written', 60, 1)], DAY_MS), head, which).cells.filter(cell => cell.carry !== null)
+    const [measured, well, all] = [kinds('measured'), kinds('well-predicted'), kinds('all')]
+    expect(measured.some(cell => cell.kind === 'predicted')).toBe(false)
+    for (const cell of well) if (cell.kind === 'predicted') expect(cell.plusMinus!.yd).toBeLessThanOrEqual(6)
+    expect(all.some(cell => cell.kind === 'predicted' && cell.plusMinus!.yd > 6)).toBe(true)
+    expect(measured.length).toBeLessThan(all.length)
+    expect(heldBackText(all.length - well.length, 'well-predicted', 'yd')).toMatch(/known no better than ± 6 yd, and/)
+    expect(heldBackText(0, 'measured', 'yd')).toBe('')
+  })
+
+  it("moves the written number's patch with it, as wide as the balls have it", () => {
+    const made = calibrated(bag, tenBalls('52°', 'full', 110))
+    const at = (said: Parameters<typeof publish>[1]) =>
+      publish(made, said, head).cells.find(cell => cell.club === '52°' && cell.swing === 'full')!
+    const [before, after] = [at(new Map()), at(remarksAt([word('written', 60, 1)], DAY_MS))]
+    expect((after.window![0].yd + after.window![1].yd) / 2).toBeCloseTo(60, -0.5)
+    expect(before.window![0].yd).toBeGreaterThan(90)
   })
 
   it('is told in words whose figures add up as they are read', () => {

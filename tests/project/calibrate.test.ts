@@ -77,7 +77,11 @@ describe('the headless door', () => {
     })
     expect(measured.map(cell => cell.middleM)).toEqual([42.98, 50.29, 66.75])
     expect(chart.ladder.map((s: { swing: string }) => s.swing)).toEqual(['half', 'half', 'half', 'full', 'full'])
-    expect(chart.flags.find((flag: { rule: string; sureness: string }) => flag.rule === 'step' && flag.sureness === 'likely')).toMatchObject({
+    expect(
+      chart.flags.find(
+        (flag: { rule: string; sureness: string }) => flag.rule === 'step' && flag.sureness === 'likely',
+      ),
+    ).toMatchObject({
       sureness: 'likely',
       title: 'Wide step, 56 to 73 yd',
       cells: [

@@ -14,3 +14,17 @@ export const PUBLISHED = {
 
 /** "56° at 9:00": full swings and one-length scales need no "at". */
 export const STOCK_SHOT = { at: '{club} at {swing}', plain: '{club} {swing}' } as const
+
+/** What is handed out to the player. */
+export const PUBLISHED_WHICH_WORDS = {
+  'measured': 'Measured and written ones alone',
+  'well-predicted': 'Predicted ones too, where they are known well enough',
+  'all': 'All of them',
+} as const
+
+export const HELD_BACK = {
+  measured: '{n, plural, one {# predicted number stays} other {# predicted numbers stay}} empty.',
+  wide:
+    '{n, plural, one {# predicted number is} other {# predicted numbers are}} known no better than ± {limit}, ' +
+    'and {n, plural, one {stays} other {stay}} empty.',
+} as const

@@ -20,7 +20,10 @@ const props = defineProps<{
   /** Its place in the picture is pointed at. */
   lit?: boolean
 }>()
-defineEmits<{ choose: []; light: [on: boolean]; help: [] }>()
+const emit = defineEmits<{ choose: []; light: [on: boolean]; help: [] }>()
+const card = useTemplateRef<HTMLElement>('card')
+const isPointed = useElementHover(card)
+watch(isPointed, on => emit('light', on))
 const { unit } = useDistance()
 const { cellName, clubLabel } = useCellNames()
 const { say, takeBack } = useFlagAnswers()
@@ -66,6 +69,7 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
 
 <template>
   <article
+    ref="card"
     class="raised border-l-[5px]! px-3.5 py-2.5"
     :class="[
       answered.finding.sureness === 'likely' && 'border-dashed!',
@@ -73,8 +77,6 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
       (chosen || lit) && 'ring-2 ring-(--ink)',
     ]"
     :style="{ borderLeftColor: look.colour }"
-    @mouseenter="$emit('light', true)"
-    @mouseleave="$emit('light', false)"
   >
     <h3 class="text-base leading-snug font-bold">
       <component

@@ -74,6 +74,8 @@ const height = computed(() => Math.max(1, ...placed.value.map(one => one.row + 1
         @click="$emit('choose', mark.number)"
         @mouseenter="$emit('light', mark.number)"
         @mouseleave="$emit('light', null)"
+        @focus="$emit('light', mark.number)"
+        @blur="$emit('light', null)"
       >
         {{ mark.number }}
       </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cellKey, type StockShot } from '#core/bag/bag'
-import { plusMinusM } from '#core/chart/chart-cell'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import type { Cover, CoverAt } from '#core/gaps/stretches'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -22,18 +22,17 @@ const yard = computed(() => {
     bad: withUnit(props.at.badM),
   }
 })
+/** What stands behind the number. */
+function ballsOf({ kind, balls, written }: ChartCell): string {
+  if (kind === 'struck-out') return 'struck out'
+  if (balls > 0) return `${balls} ${balls === 1 ? 'ball' : 'balls'}`
+  return written ? 'no ball yet' : 'predicted'
+}
 const stock = computed(() => {
   const cell = props.picked && readChart.value.find(one => cellKey(one) === cellKey(props.picked!))
   if (!cell || cell.carryM === null) return null
   const sure = plusMinusM(cell)
-  const balls =
-    cell.kind === 'struck-out'
-      ? 'struck out'
-      : cell.balls === 0
-        ? cell.written
-          ? 'no ball yet'
-          : 'predicted'
-        : `${cell.balls} ${cell.balls === 1 ? 'ball' : 'balls'}`
+  const balls = ballsOf(cell)
   return {
     name: cellName(cell),
     carry: cell.written

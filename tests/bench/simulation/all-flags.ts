@@ -174,6 +174,20 @@ export interface WatchOptions extends PlayerOptions {
 
 const ruleName = ({ flag, variant }: Finding) => (variant === 'level' ? 'looser than the level' : flag)
 
+/** @param wrong null where the truth is not one of the simulation's */
+function countLikely(
+  counts: AllWatched['likely'],
+  said: readonly Finding[],
+  wrong: (finding: Finding) => boolean | null,
+): void {
+  for (const finding of said.filter(({ sureness }) => sureness === 'likely')) {
+    const isWrong = wrong(finding)
+    if (isWrong === null) continue
+    const counted = counts.get(ruleName(finding)) ?? { said: 0, false: 0 }
+    counts.set(ruleName(finding), { said: counted.said + 1, false: counted.false + Number(isWrong) })
+  }
+}
+
 /** One chart, so many balls over four visits, every rule read after every ball. */
 export function watchAll(seed: number, balls: number, fault?: Fault, options: WatchOptions = {}): AllWatched {
   const player = drawPlayer(seed, options)
@@ -296,14 +310,8 @@ export function watchAll(seed: number, balls: number, fault?: Fault, options: Wa
         out.falseRules.set(rule, Math.max(out.falseRules.get(rule) ?? 0, finding.probability ?? 0))
       }
       const last = v === VISITS && k === Math.ceil(balls / VISITS) - 1
-      for (const finding of last ? said.filter(({ sureness }) => sureness === 'likely') : []) {
-        const wrong = isFalse(finding, truth, fault)
-        if (wrong === null) continue
-        const counted = out.likely.get(ruleName(finding)) ?? { said: 0, false: 0 }
-        counted.said += 1
-        counted.false += Number(wrong && !rightlySaid(finding))
-        out.likely.set(ruleName(finding), counted)
-      }
+      if (last)
+        countLikely(out.likely, said, finding => (rightlySaid(finding) ? false : isFalse(finding, truth, fault)))
     }
   }
   return out

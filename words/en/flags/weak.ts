@@ -3,8 +3,8 @@ import type { FlagMessages } from '../../flag-messages'
 export default {
   title: '{stretch, select, point {Weak at {toM}} other {Weak, {from} to {toM}}}',
   why:
-    '{cells} is the best there is for these yardages and is loose: at its own {carryM} it leaves {leaveM} on average, ' +
-    'where you leave {couldM} at that distance.',
+    '{cells} is the best there is for these yardages and is loose: at its own {carryM} it leaves {leaveM} on ' +
+    'average, where you leave {couldM} at that distance.',
   remedies: ['Practise it in blocks of five before it is needed.', 'Until then leave another distance on purpose.'],
   variants: {
     mishits: {

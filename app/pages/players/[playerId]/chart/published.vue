@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { airOfChartText, figuresText } from '#words/published'
+import { isHandedOut, PUBLISHED_WHICH, type PublishedWhich } from '#core/history/published'
+import { airOfChartText, figuresText, heldBackText, publishedWhichTexts } from '#words/published'
 import { dayText } from '#words/dates'
 import { PUBLISHED_NOTE_MAX } from '#shared/published'
 import { useNumbers } from '~/composables/useNumbers'
@@ -14,12 +15,19 @@ import PublishedPrint from '~/components/published/Print.vue'
 const { playerId } = usePlayerRoute()
 const account = useAccount()
 const toast = useToast()
-const { chart } = useNumbers()
+const { chart, readChart } = useNumbers()
 const { lines, newest, failure, load, publish } = usePublished(playerId)
 const note = ref('')
+const which = ref<PublishedWhich>('well-predicted')
+const choices = PUBLISHED_WHICH.map(value => ({ value, label: publishedWhichTexts[value] }))
 const busy = ref(false)
 const fault = ref('')
 const anyNumber = computed(() => chart.value.some(cell => cell.carryM !== null))
+/** Numbers that the player would not get, and why. */
+const heldBack = computed(() => {
+  const held = readChart.value.filter(cell => !cell.written && cell.carryM !== null && !isHandedOut(cell, which.value))
+  return heldBackText(held.length, which.value, account.unit)
+})
 const next = computed(() => (lines.value?.[0]?.number ?? 0) + 1)
 
 async function make() {
@@ -30,7 +38,7 @@ async function make() {
   if (fault.value) return
   busy.value = true
   try {
-    const done = await publish(note.value.trim())
+    const done = await publish(note.value.trim(), which.value)
     note.value = ''
     toast.add({ title: `Published as No. ${done.number}`, description: done.changed, color: 'success' })
   } catch (error) {
@@ -77,6 +85,8 @@ async function make() {
             Numbers are rounded as the player will read them, written ones take the place of measured ones, and the date
             goes on.
           </p>
+          <URadioGroup v-if="anyNumber" v-model="which" legend="Numbers on it" :items="choices" />
+          <p v-if="heldBack" class="soft">{{ heldBack }}</p>
           <UFormField
             label="Note for the player"
             :error="fault || undefined"
