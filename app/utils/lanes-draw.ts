@@ -30,7 +30,7 @@ const RING_PX = 8
 const CROSS_PX = 7
 const KNOWN_BELOW_PX = 15
 const NUMBER_BELOW_PX = 18
-const NUMBER_ABOVE_PX = -28
+const NUMBER_ABOVE_PX = -26
 const DISC_PX = 9
 
 /** From the paper to the ink: how solid a mark is. */

@@ -50,8 +50,8 @@ const rungs = computed(() => rungsInUse(props.bag))
 const LABEL_ROOM_PX = 34
 const NUMBER_ROOM_PX = 14
 /** Lanes are as high as they may be for all of them to be seen at once, and no lower than a number needs. */
-const LANES_PX = { desk: 330, phone: 250 }
-const LANE_PX = { least: 48, most: 64 }
+const LANES_PX = { desk: 330, phone: 285 }
+const LANE_PX = { least: 54, most: 64 }
 const AXIS_PX = 50
 
 interface Mark {

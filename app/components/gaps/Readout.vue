@@ -52,7 +52,7 @@ const stock = computed(() => {
       than {{ yard.bad }}.
     </p>
     <p v-else class="soft">
-      Point at a yardage or a bar, or use the arrow keys: left and right go by the
+      Point at a yardage or a patch, or use the arrow keys: left and right go by the
       {{ unit === 'yd' ? 'yard' : 'metre' }}, up and down by the stock shot.
     </p>
     <p v-if="stock">
