@@ -23,6 +23,18 @@ const LOTS = [3, 6, 10, 15, 20, 30, 40]
 /** The rest are the same few clubs again. */
 const MOST_NAMED = 5
 
+/** The least of the lots after which it is said, null where it is not after the last: more balls never tell less. */
+function leastLot(saidAfter: (balls: number) => boolean): number | null {
+  if (!saidAfter(LOTS.at(-1)!)) return null
+  let [low, high] = [0, LOTS.length - 1]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (saidAfter(LOTS[middle]!)) high = middle
+    else low = middle + 1
+  }
+  return LOTS[low]!
+}
+
 /** The fit after so many more clean balls of some stock shots that lie where their numbers are. */
 function afterBalls(fit: Fit, rows: readonly number[], balls: number, measSdM: number): Fit {
   const n = fit.mean.length
@@ -73,5 +85,5 @@ export function stillOpen(
     .filter(({ sureness, flag }) => sureness === 'open' && flagRule(flag).meta.weight > 0)
     .sort((a, b) => weightOf({ ...b, sureness: 'sure' }) - weightOf({ ...a, sureness: 'sure' }))
     .slice(0, MOST_NAMED)
-    .map(finding => ({ finding, balls: LOTS.find(balls => saidAfter(finding, balls)) ?? null }))
+    .map(finding => ({ finding, balls: leastLot(balls => saidAfter(finding, balls)) }))
 }
