@@ -62,7 +62,9 @@ run(async () => {
     const token = await page.locator('#devices code').textContent()
     await page.goto(session)
     await page.getByLabel('Where balls come from').click()
-    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().click()
+    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().waitFor()
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
     await page.getByText('Listening.').waitFor()
     const device = spawn(
       process.execPath,

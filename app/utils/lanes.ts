@@ -1,3 +1,6 @@
+import { clubsInUse, type Bag, type Club } from '#core/bag/bag'
+import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
+
 /** A phone's width has less room for all that stands at the left. */
 const NARROW_PX = 500
 
@@ -6,6 +9,24 @@ const NARROW_PX = 500
  * other.
  */
 export const laneLabelPx = (widthPx: number): number => (widthPx < NARROW_PX ? 52 : 78)
+/** Lanes are as high as they may be for all of them to be seen at once, and no lower than two figures need. */
+const LANES_PX = { desk: 330, phone: 285 }
+const LANE_PX = { least: 54, most: 64 }
+const AXIS_PX = 50
+/** Height of so many lanes with their axis: known before they are drawn, so that nothing moves when they are. */
+export function lanesHeightPx(lanes: number, isPhone: boolean): number {
+  const room = isPhone ? LANES_PX.phone : LANES_PX.desk
+  return AXIS_PX + lanes * Math.min(LANE_PX.most, Math.max(LANE_PX.least, room / Math.max(1, lanes)))
+}
+
+/** The clubs that have a lane: those in use with a stock shot that has a number, most loft first. */
+export function laneClubs(bag: Bag, chart: CarryChart): Club[] {
+  const shown = new Set(chart.filter(hasLane).map(cell => cell.clubId))
+  return clubsInUse(bag).filter(club => shown.has(club.id))
+}
+export const hasLane = (cell: ChartCell): boolean =>
+  cell.carryM !== null && (cell.kind !== 'unhit' || cell.written === true)
+
 /** What is left free at the right, for half of the last figure. */
 export const LANE_RIGHT_PX = 10
 

@@ -11,11 +11,11 @@ import {
   type Plugin,
 } from 'chart.js'
 import { Bar } from 'vue-chartjs'
-import { cellKey, clubsInUse, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
+import { cellKey, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import { useChartInk } from '~/composables/useChartInk'
 import { useDistance } from '~/composables/useDistance'
-import { drawCursor, laneLabelPx, LANE_RIGHT_PX, type FlagMark } from '~/utils/lanes'
+import { drawCursor, hasLane, laneClubs, laneLabelPx, lanesHeightPx, LANE_RIGHT_PX, type FlagMark } from '~/utils/lanes'
 import { drawFlagNumber, drawNumber, drawPatch, type Patch } from '~/utils/lanes-draw'
 import { swingSolidity } from '~/utils/swing-fill'
 
@@ -41,18 +41,11 @@ Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 const { to, from, text, typed, unitWord } = useDistance()
 const { ink } = useChartInk()
 const isNarrow = useMediaQuery('(max-width: 767px)')
-const shown = (cell: ChartCell) => cell.carryM !== null && (cell.kind !== 'unhit' || cell.written === true)
-const clubs = computed(() =>
-  clubsInUse(props.bag).filter(club => props.chart.some(cell => cell.clubId === club.id && shown(cell))),
-)
+const clubs = computed(() => laneClubs(props.bag, props.chart))
 const rungs = computed(() => rungsInUse(props.bag))
 
 const LABEL_ROOM_PX = 34
 const NUMBER_ROOM_PX = 14
-/** Lanes are as high as they may be for all of them to be seen at once, and no lower than a number needs. */
-const LANES_PX = { desk: 330, phone: 285 }
-const LANE_PX = { least: 54, most: 64 }
-const AXIS_PX = 50
 
 interface Mark {
   x: [number, number]
@@ -65,7 +58,7 @@ const marks = computed(() =>
   clubs.value.flatMap((club): Mark[] =>
     rungs.value.flatMap((rung, i) => {
       const cell = props.chart.find(one => one.clubId === club.id && one.rungId === rung.id)
-      if (!cell || !shown(cell)) return []
+      if (!cell || !hasLane(cell)) return []
       const carry = to(cell.carryM!)
       const x = (cell.window80M?.map(to) ?? [carry, carry]) as [number, number]
       return [{ x, y: club.label, cell, solidity: swingSolidity(i, rungs.value.length) }]
@@ -220,11 +213,7 @@ watch(
   () => [props.cursorM, props.picked, props.bands, props.lit, props.marks],
   () => bar.value?.chart?.draw(),
 )
-const height = computed(() => {
-  const room = isNarrow.value ? LANES_PX.phone : LANES_PX.desk
-  const lane = Math.min(LANE_PX.most, Math.max(LANE_PX.least, room / Math.max(1, clubs.value.length)))
-  return AXIS_PX + clubs.value.length * lane
-})
+const height = computed(() => lanesHeightPx(clubs.value.length, isNarrow.value))
 const label = computed(
   () => `Lanes: ${clubs.value.map(club => club.label).join(', ')}. The same figures are in the table.`,
 )

@@ -15,7 +15,11 @@ const props = defineProps<{
 defineEmits<{ choose: [number: number]; light: [number: number | null] }>()
 const { to } = useDistance()
 const box = useTemplateRef('box')
-const { width } = useElementSize(box)
+/** What it will most likely be, so that nothing moves once it is known. */
+const PHONE = { most: 767, paddingPx: 32 }
+const DESK_PX = 676
+const guess = window.innerWidth <= PHONE.most ? window.innerWidth - PHONE.paddingPx : DESK_PX
+const { width } = useElementSize(box, { width: guess, height: 0 })
 
 const DISC_PX = 24
 const ROW_PX = 28

@@ -112,13 +112,13 @@ const facts = computed(() => {
         airNow ? 'It has changed' : 'Take the air'
       }}</UButton>
     </p>
+    <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
     <label
       v-if="session!.method === 'monitor' && !session!.plan.indoors"
       class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
       ><span class="soft">Its carries are: </span
       ><USelect v-model="carryAir" :items="carryAirs" aria-label="Its carries are" class="min-w-56"
     /></label>
-    <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
     <UCheckbox
       v-if="running && voice.able && live.device.value"
       v-model="voice.on.value"

@@ -17,6 +17,7 @@ import GapsLadderStrip from '~/components/gaps/LadderStrip.vue'
 import GapsLanesTable from '~/components/gaps/LanesTable.vue'
 import GapsMarksStrip from '~/components/gaps/MarksStrip.vue'
 import GapsReadout from '~/components/gaps/Readout.vue'
+import { laneClubs, lanesHeightPx } from '~/utils/lanes'
 import { later } from '~/utils/later'
 
 const LazyGapsCoverChart = later(() => import('~/components/gaps/CoverChart.vue'))
@@ -62,6 +63,7 @@ const line = computed(() => {
 const isWide = useMediaQuery('(min-width: 1024px)')
 const isPhone = useMediaQuery('(max-width: 767px)')
 const sheetUp = ref(false)
+const lanesHeight = computed(() => lanesHeightPx(laneClubs(record.bag, readChart.value).length, isPhone.value))
 
 /** From the picture: its card is brought into view, on a phone by pulling the sheet up. */
 const cards = useTemplateRef<HTMLElement[]>('cards')
@@ -151,17 +153,19 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
               aria-label="Lanes and cover. Left and right go by the yard or metre, up and down by the stock shot."
               tabindex="0"
             >
-              <LazyGapsLanesChart
-                :bag="record.bag"
-                :chart="readChart"
-                :bands="bands"
-                :marks="marks"
-                :lit="lit"
-                :range-m="rangeM"
-                :cursor-m="cursorM"
-                :picked="picked"
-                @point="point"
-              />
+              <div :style="{ minHeight: `${lanesHeight}px` }">
+                <LazyGapsLanesChart
+                  :bag="record.bag"
+                  :chart="readChart"
+                  :bands="bands"
+                  :marks="marks"
+                  :lit="lit"
+                  :range-m="rangeM"
+                  :cursor-m="cursorM"
+                  :picked="picked"
+                  @point="point"
+                />
+              </div>
               <GapsMarksStrip
                 v-if="marks.length > 0"
                 :marks="marks"
@@ -170,15 +174,16 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
                 @choose="chooseAt"
                 @light="pointed = $event"
               />
-              <LazyGapsCoverChart
-                v-if="cover && cover.at.length > 0"
-                :at="cover.at"
-                :unproven="unproven"
-                :line-m="lineM"
-                :range-m="rangeM"
-                :cursor-m="cursorM"
-                @point="point"
-              />
+              <div v-if="cover && cover.at.length > 0" class="min-h-[120px] sm:min-h-[130px]">
+                <LazyGapsCoverChart
+                  :at="cover.at"
+                  :unproven="unproven"
+                  :line-m="lineM"
+                  :range-m="rangeM"
+                  :cursor-m="cursorM"
+                  @point="point"
+                />
+              </div>
             </div>
             <GapsReadout v-if="cover" :cover="cover" :at="at" :picked="picked" class="mt-1.5" />
           </section>
