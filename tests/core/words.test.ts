@@ -2,7 +2,9 @@ import { readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { IntlMessageFormat } from 'intl-messageformat'
 import { describe, expect, it } from 'vitest'
+import { yardsToMetres } from '../../core/units'
 import { listed, sentence, write } from '../../words/message'
+import { nearestText } from '../../words/nearest'
 
 const ENGLISH = join(import.meta.dirname, '../../words/en')
 
@@ -53,5 +55,17 @@ describe('messages', () => {
       'a, b and c',
     ])
     expect([sentence('there it leaves 3'), sentence('')]).toEqual(['There it leaves 3', ''])
+  })
+})
+
+describe('the nearest stock shot', () => {
+  it('is said with plus or minus, as both figures are read (common practice: "sand wedge, nine o\'clock, plus one")', () => {
+    const yd = yardsToMetres
+    expect([
+      nearestText('56° at 9:00', yd(75), yd(76), 'yd'),
+      nearestText('51° full', yd(111), yd(105), 'yd'),
+      nearestText('46° full', yd(122.6), yd(123.4), 'yd'),
+      nearestText('46° full', yd(122.6), yd(126), 'm'),
+    ]).toEqual(['56° at 9:00, plus 1', '51° full, minus 6', '46° full, just the number', '46° full, plus 3'])
   })
 })

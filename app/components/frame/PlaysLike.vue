@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { type AirReading, USUAL_AIR, airDraft, readAirDraft } from '~/utils/air-draft'
 import { playsLike, windThere } from '#core/flight/neutral'
+import type { Ladder } from '#core/gaps/ladder'
 import { windThereText } from '#words/air'
+import { nearestText } from '#words/nearest'
 import { todayOfAir } from '#core/flight/session-air'
 import { CARRY_LIMITS } from '#core/limits'
 import { fromHeight, toHeight } from '#core/units'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useDistance } from '~/composables/useDistance'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
 import { typedNumber } from '~/utils/numbers'
@@ -18,6 +21,8 @@ const record = usePlayerRecord()
 const account = useAccount()
 const { unit, unitWord, whole, from } = useDistance()
 const { units, airText, windText } = useAirUnits()
+const { ladder } = useNumbers()
+const { cellName } = useCellNames()
 const kept = useLocalStorage<{ air: AirReading; target: string; slope: string }>(
   'uzzet-plays-like',
   { air: USUAL_AIR, target: '', slope: '0' },
@@ -84,6 +89,18 @@ const wind = computed(() => {
   const there = windThere(targetM.value, today)
   return windThereText(there, today.speedMs, targetM.value + result.value.windM, unit.value, windText)
 })
+/** Of the open player's own ladder, as it is read; nothing where no number is near. */
+const NEAR_M = 15
+const nearest = computed(() => {
+  if (!result.value || result.value === 'no') return ''
+  const { carryM } = result.value
+  const shot = ladder.value.reduce<Ladder[number] | null>(
+    (best, one) => (!best || Math.abs(one.carryM - carryM) < Math.abs(best.carryM - carryM) ? one : best),
+    null,
+  )
+  if (!shot || Math.abs(shot.carryM - carryM) > NEAR_M) return ''
+  return nearestText(cellName(shot), shot.carryM, carryM, unit.value)
+})
 const signed = (metres: number) =>
   `${Number(whole(metres)) === 0 ? '' : metres < 0 ? '−' : '+'}${whole(Math.abs(metres))} ${unit.value}`
 
@@ -113,6 +130,7 @@ watch([target, slope, read], () => {
             {{ result && result !== 'no' ? whole(result.carryM) : '–'
             }}<span class="soft ml-1 text-2xl font-semibold">{{ unit }}</span>
           </p>
+          <p class="min-h-6 font-semibold">{{ nearest }}</p>
         </div>
       </div>
       <p v-if="result === 'no'" class="font-semibold text-error" role="alert">
@@ -139,7 +157,7 @@ watch([target, slope, read], () => {
       <FrameAirFields v-if="showAir || 'faults' in read" v-model="draft" class="mt-3" :faults="faults" />
       <p class="soft mt-3 text-sm">
         For the club that is usual at the distance it plays. A steep wedge loses more to a headwind than a flat iron;
-        each stock shot by its own loft comes with picking a shot.
+        the nearest number is the player's own, in neutral air.
       </p>
     </template>
     <template #footer><UButton color="neutral" variant="outline" @click="open = false">Close</UButton></template>
