@@ -1,4 +1,7 @@
-/** npm run screenshots: makes docs/screenshots/ anew from a running demo (`npm run demo` in another window). */
+/**
+ * npm run screenshots: makes docs/screenshots/ anew from a running demo (`npm run demo` in another window); names after
+ * it make those alone.
+ */
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdirSync } from 'node:fs'
@@ -25,7 +28,10 @@ run(async () => {
   const desk = { viewport: { width: 1280, height: 800 } }
   const phone = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true }
 
+  const only = process.argv.slice(2)
+
   async function visit(options, name, path, { dusk = false, ready = 'h1', before = async () => {} } = {}) {
+    if (only.length > 0 && !only.includes(name)) return
     const context = await browser.newContext({ ...options, baseURL: url, locale: 'en-GB' })
     if (dusk) await context.addInitScript(() => localStorage.setItem('uzzet-theme', 'dark'))
     const page = await context.newPage()
@@ -61,10 +67,12 @@ run(async () => {
     await page.getByRole('button', { name: 'Make a token' }).click()
     const token = await page.locator('#devices code').textContent()
     await page.goto(session)
-    await page.getByLabel('Where balls come from').click()
-    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().waitFor()
-    await page.keyboard.press('ArrowDown')
-    await page.keyboard.press('Enter')
+    const from = page.getByLabel('Where balls come from')
+    await from.waitFor()
+    // Its list opens where there is room for it.
+    await from.evaluate(element => element.scrollIntoView({ block: 'center' }))
+    await from.click()
+    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().click()
     await page.getByText('Listening.').waitFor()
     const device = spawn(
       process.execPath,
