@@ -1,4 +1,4 @@
-import type { AnyShot } from './shot'
+import type { Readings } from './readings'
 
 /**
  * What a launch monitor's carry is of: the ball as it flew, a flight worked out for calm air, or nobody knows. What a
@@ -14,7 +14,7 @@ export type CarryAir = (typeof CARRY_AIRS)[number]
  * @example carryAirOf({ method: 'laser' }, 'calm') // => 'flown'
  */
 export function carryAirOf(
-  { method, readings }: Pick<AnyShot, 'method' | 'readings'>,
+  { method, readings }: { method: string; readings?: Readings },
   session: CarryAir | undefined,
 ): CarryAir {
   if (readings?.carryBasis) return readings.carryBasis === 'computed' ? 'calm' : 'flown'
