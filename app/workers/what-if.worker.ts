@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
-import { calibrate, writtenNumbers } from '#core/calibration/calibrate'
+import { calibrate } from '#core/calibration/calibrate'
 import { readChart, type CalibrationOptions } from '#core/calibration/calibration'
 import type { Finding } from '#core/gaps/flag'
+import { remarksAt, writtenNumbers } from '#core/history/coach-remarks'
 import { newMemo } from '#core/memo'
 import type { PlayerShots } from '#core/shot/player-shots'
 import { layOut, type Layout } from '#core/what-if/layout'
@@ -34,7 +35,7 @@ const api = {
   open(ask: OpenAsk): { today: Scene; newRungs: { id: string; label: string; fraction: number }[] } {
     const calibrated = calibrate(ask.player, ask.options, undefined, memo)
     const { player: record } = calibrated
-    const numbers = ask.options.asBalls ? new Map<string, number>() : writtenNumbers(ask.options, record.nowMs)
+    const numbers = writtenNumbers(ask.options.asBalls ? new Map() : remarksAt(ask.options.words ?? [], record.nowMs))
     const chart = ask.options.asBalls ? calibrated.chart : readChart(calibrated)
     const layout = layOut(record, memo, ask.options.aimedStraight, numbers)
     const targetsM = ownTargets(chart, ask.judging.unit)

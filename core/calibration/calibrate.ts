@@ -1,5 +1,5 @@
 import { cellKey } from '../bag/bag'
-import { remarksAt } from '../history/coach-remarks'
+import { remarksAt, writtenNumbers } from '../history/coach-remarks'
 import { newMemo, type Memo } from '../memo'
 import { findFlags } from '../gaps/flags'
 import { oneFactOneFlag } from '../gaps/one-fact'
@@ -93,13 +93,6 @@ function askAbout(
   })
 }
 
-/** The numbers that the coach wrote and that hold, by `cellKey`, metres. */
-export function writtenNumbers({ words = [] }: Pick<CalibrationOptions, 'words'>, nowMs: number): Map<string, number> {
-  return new Map(
-    [...remarksAt(words, nowMs)].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])),
-  )
-}
-
 /** With what it was made from: the fit, and the player's shots as they went into it. */
 export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
 
@@ -131,7 +124,7 @@ export function calibrate(
   const anyBall = chartProgress(chart).hit > 0
   const goodEnough = anyBall && isEnough(known)
   const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
-  const written = asRead(chart, grid, writtenNumbers(options, player.nowMs))
+  const written = asRead(chart, grid, writtenNumbers(remarksAt(options.words ?? [], player.nowMs)))
   const read = options.asBalls ? { chart, grid } : written
   const facts = gapFacts({
     player,

@@ -52,6 +52,11 @@ export function remarksAt(words: readonly CellRemark[], atMs: number): Map<strin
   return all
 }
 
+/** The numbers that the coach wrote and that hold, by `cellKey`, metres. */
+export function writtenNumbers(said: ReadonlyMap<string, Remarks>): Map<string, number> {
+  return new Map([...said].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])))
+}
+
 type Measured = Pick<ChartCell, 'carryM' | 'certainty80M' | 'balls'>
 
 /** Half of a common step (common practice): a number that is off by no more does its job. */

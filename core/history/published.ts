@@ -5,7 +5,7 @@ import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { plusMinusM } from '../chart/chart-cell'
-import type { Remarks } from './coach-remarks'
+import { writtenNumbers, type Remarks } from './coach-remarks'
 import { runAfterM } from '../corrections/pitched'
 import type { Firmness } from '../flight/run-out'
 import { cellKey } from '../bag/bag'
@@ -130,8 +130,7 @@ export function publish(
   const clubOf = new Map(clubs.map(club => [club.id, club.label]))
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
   const loftOf = new Map(clubs.map(club => [club.id, club.loftDeg]))
-  const numbers = new Map([...said].flatMap(([key, { written }]) => (written ? [[key, written.carryM!] as const] : [])))
-  const read = asRead(calibrated.chart, calibrated.grid, numbers).chart
+  const read = asRead(calibrated.chart, calibrated.grid, writtenNumbers(said)).chart
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
     return head.totalOn && cell.carry && carryM !== null

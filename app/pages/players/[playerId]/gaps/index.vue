@@ -63,6 +63,19 @@ const line = computed(() => {
 const isWide = useMediaQuery('(min-width: 1024px)')
 const isPhone = useMediaQuery('(max-width: 767px)')
 const sheetUp = ref(false)
+/** On a phone the flags stand in a sheet, which has a title and can be pulled up. */
+const sheet = computed(() =>
+  isPhone.value
+    ? {
+        'title': flagsTitle.value,
+        'count': open.value.length,
+        'up': sheetUp.value,
+        'onUpdate:up': (up: boolean) => {
+          sheetUp.value = up
+        },
+      }
+    : {},
+)
 const lanesHeight = computed(() => lanesHeightPx(laneClubs(record.bag, readChart.value).length, isPhone.value))
 
 /** From the picture: its card is brought into view, on a phone by pulling the sheet up. */
@@ -140,7 +153,10 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
         action="To the range"
         :to="`/players/${playerId}/session`"
       />
-      <div v-else class="grid grid-cols-1 items-start gap-x-6 gap-y-5 max-md:pb-44 lg:grid-cols-[minmax(0,1fr)_21rem]">
+      <div
+        v-else
+        class="grid grid-cols-1 items-start gap-x-6 gap-y-5 max-md:pb-44 lg:grid-cols-[minmax(0,1fr)_21rem] lg:grid-rows-[auto_1fr]"
+      >
         <div class="min-w-0 space-y-5">
           <div v-if="asTable" class="space-y-6">
             <GapsLanesTable :ladder="ladder" :chart="readChart" />
@@ -187,44 +203,12 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             </div>
             <GapsReadout v-if="cover" :cover="cover" :at="at" :picked="picked" class="mt-1.5" />
           </section>
-          <section v-if="questions.length > 0" aria-labelledby="open-title" class="raised px-4 py-3">
-            <h2 id="open-title" class="font-bold">Still open</h2>
-            <ul class="mt-1 space-y-0.5">
-              <li v-for="question in questions" :key="question" class="flex gap-2">
-                <UIcon name="i-lucide-circle-help" class="soft mt-1 shrink-0" />{{ question }}
-              </li>
-            </ul>
-          </section>
-          <section v-if="cover && cover.at.length > 0" aria-labelledby="cover-title">
-            <h2 id="cover-title" class="text-xl font-bold">Cover</h2>
-            <GapsCoverWords :cover="cover" :line-m="lineM" />
-            <div v-if="!asTable" class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
-              <span class="soft w-40 shrink-0">Shown: {{ text(rangeM[0]) }} to {{ text(rangeM[1]) }} {{ unit }}</span>
-              <USlider
-                v-model="zoom"
-                :min="to(wholeM[0])"
-                :max="to(wholeM[1])"
-                :step="5"
-                :min-steps-between-thumbs="2"
-                class="max-w-md min-w-40 flex-1"
-                aria-label="Stretch that is shown"
-              />
-              <UButton size="sm" color="neutral" variant="ghost" :disabled="!zoomM" @click="zoomM = null"
-                >All of it</UButton
-              >
-            </div>
-          </section>
-          <section aria-labelledby="ladder-title">
-            <h2 id="ladder-title" class="mb-2 text-xl font-bold">The ladder</h2>
-            <GapsLadderStrip :ladder="ladder" :findings="findings" />
-          </section>
         </div>
         <component
           :is="isPhone ? GapsFlagSheet : 'section'"
-          v-model:up="sheetUp"
-          :title="flagsTitle"
-          :count="open.length"
+          v-bind="sheet"
           aria-label="Flags"
+          class="lg:col-start-2 lg:row-span-2 lg:row-start-1"
           :class="!isPhone && 'space-y-2.5'"
         >
           <h2 v-if="!isPhone" id="flags-title" class="text-lg leading-none font-bold">{{ flagsTitle }}</h2>
@@ -270,6 +254,39 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             of any kind. <em>Likely</em> ones are dashed: of a list of them a few are false.
           </p>
         </component>
+        <div class="min-w-0 space-y-5 lg:col-start-1">
+          <section v-if="questions.length > 0" aria-labelledby="open-title" class="raised px-4 py-3">
+            <h2 id="open-title" class="font-bold">Still open</h2>
+            <ul class="mt-1 space-y-0.5">
+              <li v-for="question in questions" :key="question" class="flex gap-2">
+                <UIcon name="i-lucide-circle-help" class="soft mt-1 shrink-0" />{{ question }}
+              </li>
+            </ul>
+          </section>
+          <section v-if="cover && cover.at.length > 0" aria-labelledby="cover-title">
+            <h2 id="cover-title" class="text-xl font-bold">Cover</h2>
+            <GapsCoverWords :cover="cover" :line-m="lineM" />
+            <div v-if="!asTable" class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
+              <span class="soft w-40 shrink-0">Shown: {{ text(rangeM[0]) }} to {{ text(rangeM[1]) }} {{ unit }}</span>
+              <USlider
+                v-model="zoom"
+                :min="to(wholeM[0])"
+                :max="to(wholeM[1])"
+                :step="5"
+                :min-steps-between-thumbs="2"
+                class="max-w-md min-w-40 flex-1"
+                aria-label="Stretch that is shown"
+              />
+              <UButton size="sm" color="neutral" variant="ghost" :disabled="!zoomM" @click="zoomM = null"
+                >All of it</UButton
+              >
+            </div>
+          </section>
+          <section aria-labelledby="ladder-title">
+            <h2 id="ladder-title" class="mb-2 text-xl font-bold">The ladder</h2>
+            <GapsLadderStrip :ladder="ladder" :findings="findings" />
+          </section>
+        </div>
         <LazyGapsHelpPanel v-if="helping" :finding="helping" :open="true" @update:open="helping = undefined" />
         <LazyGapsSettings v-if="settings" v-model:open="settings" />
       </div>
