@@ -45,6 +45,7 @@ export function calibrationOptions(
     neutralAir: !thresholds.asMeasured,
     ...(thresholds.measuredOnly && { measuredOnly: true }),
     ...(thresholds.asBalls && { asBalls: true }),
+    ...(thresholds.totalOn && { totalOn: thresholds.totalOn }),
     ...(thresholds.aimedStraight && { aimedStraight: true }),
     ...(words && { words }),
     ...(published && { published }),

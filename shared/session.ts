@@ -24,7 +24,13 @@ export const METHOD_WORDS: Record<(typeof METHODS)[number], string> = {
   guess: 'Guess by the signs',
 }
 
-export const WINDS_JUDGED = ['calm', 'felt', 'meter', 'report'] as const satisfies readonly AirEntry['wind']['judged'][]
+export const WINDS_JUDGED = [
+  'calm',
+  'felt',
+  'meter',
+  'report',
+  'pitched',
+] as const satisfies readonly AirEntry['wind']['judged'][]
 export const GROUNDS = ['open', 'some', 'enclosed'] as const satisfies readonly AirEntry['ground'][]
 
 function clockFault({ input }: { input?: unknown }): string {
@@ -49,6 +55,7 @@ export const AirRecord = z.object({
         .gt(0, { error: clockFault })
         .max(12, { error: clockFault }),
       judged: oneOf('Wind judged by', WINDS_JUDGED),
+      sdMs: boundedNumber('Error of the wind', ...AIR_RANGE.windMs, ' m/s').optional(),
     },
     { error: 'The wind is missing.' },
   ),

@@ -1,10 +1,11 @@
 import type { CarryAir } from '../core/shot/carry-air'
 import type { AirCorrection } from '../core/corrections/air-correction'
 import type { WindThere } from '../core/flight/neutral'
+import type { WindAlong } from '../core/flight/wind-from-pitch'
 import type { RangeBalls } from '../core/corrections/range-ball'
 import { Z_80 } from '../core/stats/normal'
 import { distanceText, type DistanceUnit } from '../core/units'
-import { AIR, CARRY_AIR, RANGE_BALLS, WIND_THERE } from './en/air'
+import { AIR, CARRY_AIR, RANGE_BALLS, WIND_ALONG, WIND_THERE } from './en/air'
 import { write } from './message'
 import { heightText } from './readings'
 
@@ -37,6 +38,16 @@ export function correctionText(
   if (neutralM === null) return write(AIR.tooStrong, { way, measured })
   const figures = { way, measured, neutral: distanceText(neutralM, unit), plusMinus: distanceText(Z_80 * sdM, unit, 1) }
   return write(still ? AIR.levelled : AIR.corrected, figures)
+}
+
+/**
+ * The wind along the line that one ball told, with its ± (8 in 10).
+ * @example windAlongText({ headMs: 2.6, sdMs: 1.2 }, ms => `${ms.toFixed(1)} m/s`)
+ * // => '2.6 m/s in the face, ± 1.5 m/s.'
+ */
+export function windAlongText({ headMs, sdMs }: WindAlong, windText: (ms: number) => string): string {
+  const way = Math.abs(headMs) < WORTH_MS ? 'calm' : headMs > 0 ? 'into' : 'downwind'
+  return write(WIND_ALONG[way], { wind: windText(Math.abs(headMs)), plusMinus: windText(Z_80 * sdMs) })
 }
 
 /** Where the ball flies: beyond, flights are computed, but were held against nothing. */

@@ -5,7 +5,7 @@ import { useNumbers } from '~/composables/useNumbers'
 
 /** Where the coach points in lanes and cover, by hand or by keys, and which stretch of them is shown. */
 export function useGapsCursor() {
-  const { readChart, ladder, cover } = useNumbers()
+  const { gapsChart, ladder, cover } = useNumbers()
   const { to, from } = useDistance()
   const cursorM = ref<number | null>(null)
   const picked = shallowRef<StockShot | null>(null)
@@ -13,7 +13,7 @@ export function useGapsCursor() {
 
   /** From the shortest pile's near end to the longest one's far end, in fives. */
   const wholeM = computed<[number, number]>(() => {
-    const ends = readChart.value
+    const ends = gapsChart.value
       .filter(cell => cell.carryM !== null)
       .flatMap(cell => (cell.window80M ?? [cell.carryM!]).map(to))
     if (ends.length === 0) return [0, from(100)]

@@ -31,6 +31,14 @@ export const useNumbers = createSharedComposable(() => {
       if (!result) return []
       return record.player?.thresholds.asBalls ? result.chart : readChart(result)
     }),
+    /** Each stock shot with its run, where total is read first; else empty. */
+    totals: computed(() => calibration.result?.totals ?? []),
+    /** As gaps go by it: by total, where that is read first. */
+    gapsChart: computed(() => {
+      const { result } = calibration
+      if (!result || result.totals.length > 0) return result?.totals ?? []
+      return record.player?.thresholds.asBalls ? result.chart : readChart(result)
+    }),
     ladder: computed(() => calibration.result?.ladder ?? []),
     findings: computed(() => calibration.result?.findings ?? []),
     said: computed(() => raisedFlags(calibration.result?.findings ?? [])),

@@ -1,6 +1,7 @@
 import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import type { Firmness } from '#core/flight/run-out'
+import { newMemo } from '#core/memo'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { usePlayerRecord } from '~/stores/record'
 
@@ -11,19 +12,20 @@ import { usePlayerRecord } from '~/stores/record'
 export function useTotals(chart: () => CarryChart, ground: () => Firmness | undefined) {
   const record = usePlayerRecord()
   const { remarksOf } = useCellRemarks()
+  const memo = newMemo()
   const totals = shallowRef<ReadonlyMap<string, number>>(new Map())
   watch(
     [chart, ground, () => record.words],
     async ([cells, firmness]) => {
       if (!firmness) return void (totals.value = new Map())
-      const { runAfterM } = await import('#core/corrections/pitched')
+      const { runOf } = await import('#core/chart/as-total')
       const lofts = new Map(record.bag.clubs.map(club => [club.id, club.loftDeg]))
       totals.value = new Map(
         cells.flatMap((cell): [string, number][] => {
           const carryM = remarksOf(cell).written?.carryM ?? cell.carryM
           return carryM === null || cell.plain
             ? []
-            : [[cellKey(cell), carryM + runAfterM(lofts.get(cell.clubId)!, carryM, firmness)]]
+            : [[cellKey(cell), carryM + runOf(lofts.get(cell.clubId)!, carryM, firmness, memo)]]
         }),
       )
     },

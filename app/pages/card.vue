@@ -4,6 +4,7 @@ import { CARRY_LIMITS } from '#core/limits'
 import { stockShotName } from '#words/stock-shot'
 import { airOfChartText, figuresText } from '#words/published'
 import { dayText } from '#words/dates'
+import type { PublishedCell } from '#core/history/published'
 import { inOrder, readFigure } from '#core/history/hand-over'
 import { METHOD_WORDS } from '#shared/session'
 import { useCard } from '~/composables/useCard'
@@ -57,12 +58,18 @@ async function add() {
     value >= min && value <= max ? '' : `"${carry.value}" is not possible: ${min} to ${max} ${unit.value} is allowed.`
   if (fault.value || !chosen.value) return
   const [clubId, rungId] = chosen.value.split('/') as [string, string]
-  said.value = `${carry.value} ${unit.value} with ${chosenName.value} logged. It waits for your coach's nod.`
+  said.value = `${carry.value} ${unit.value} with ${chosenName.value} logged. It waits for your coach's word.`
   carry.value = ''
   await log(clubId, rungId, from(value), method.value)
 }
 const isWay = (which: 'carry' | 'grid') => way.value === which
 
+/** What stands beside a figure: the carry of a total, else where its balls lie, else its kind. */
+function beside({ total, carry: figure, window, kind }: PublishedCell): string {
+  if (total) return `carry ${figure![unit.value]}`
+  if (chart.value?.totalOn) return 'its carry'
+  return window ? `${window[0][unit.value]} to ${window[1][unit.value]}` : kind
+}
 /** What the figures are, under the list. */
 const legend = computed(() => {
   if (chart.value?.totalOn) return 'Total: where the ball stops. The carry, where it pitches, stands beside it.'
@@ -145,13 +152,7 @@ const legend = computed(() => {
               >{{ readFigure(shot, unit) }}</span
             >
             <span class="min-w-0 flex-1 text-xl font-bold">{{ stockShotName(shot.club, shot.swing) }}</span>
-            <span class="soft text-sm whitespace-nowrap">{{
-              shot.total
-                ? `carry ${shot.carry![unit]}`
-                : shot.window
-                  ? `${shot.window[0][unit]} to ${shot.window[1][unit]}`
-                  : shot.kind
-            }}</span>
+            <span class="soft text-sm whitespace-nowrap">{{ beside(shot) }}</span>
           </li>
         </ol>
         <p class="soft mt-2 text-sm">

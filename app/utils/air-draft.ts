@@ -30,6 +30,8 @@ export interface AirDraft {
   /** 1 to 12. */
   clock: number
   judged: AirEntry['wind']['judged']
+  /** What a ball told of the wind; it holds while the figure stays as it was told. */
+  fromBall?: { wind: string; clock: number; sdMs: number }
   ground: AirEntry['ground']
 }
 
@@ -48,14 +50,17 @@ export const USUAL_AIR: AirReading = {
 const text = (value: number, decimals: number) => String(Number(value.toFixed(decimals)))
 
 export function airDraft(air: AirReading, units: AirUnits): AirDraft {
+  const wind = text(toWind(air.wind.speedMs, units.wind), 1)
+  const clock = Math.min(12, Math.max(1, Math.round(air.wind.clock)))
   return {
     temp: text(toTemp(air.tempC, units.temp), 0),
     humidity: text(air.humidity * 100, 0),
     altitude: text(toHeight(air.altitudeM, units.height), 0),
     qnh: air.qnhPa === null ? '' : text(air.qnhPa / 100, 0),
-    wind: text(toWind(air.wind.speedMs, units.wind), 1),
-    clock: Math.min(12, Math.max(1, Math.round(air.wind.clock))),
+    wind,
+    clock,
     judged: air.wind.judged,
+    ...(air.wind.sdMs !== undefined && { fromBall: { wind, clock, sdMs: air.wind.sdMs } }),
     ground: air.ground,
   }
 }
@@ -111,6 +116,8 @@ export function readAirDraft(
   if (Object.keys(faults).length > 0) return { faults }
   const before = airDraft(was, units)
   const keep = (key: Field['key'], exact: number, read: number) => (draft[key] === before[key] ? exact : read)
+  const { fromBall } = draft
+  const told = draft.judged === 'pitched' && fromBall?.wind === draft.wind && fromBall.clock === draft.clock
   return {
     air: {
       tempC: keep('temp', was.tempC, fromTemp(values.temp!, units.temp)),
@@ -121,6 +128,7 @@ export function readAirDraft(
         speedMs: keep('wind', was.wind.speedMs, fromWind(values.wind!, units.wind)),
         clock: draft.clock === before.clock ? was.wind.clock : draft.clock,
         judged: draft.judged,
+        ...(told && { sdMs: fromBall.sdMs }),
       },
       ground: draft.ground,
     },
@@ -132,6 +140,7 @@ export const JUDGED_WORDS: Record<AirReading['wind']['judged'], string> = {
   felt: 'Felt',
   meter: 'Hand meter',
   report: 'Weather report',
+  pitched: 'Where a ball pitched',
 }
 export const GROUND_WORDS: Record<AirReading['ground'], string> = {
   open: 'Open grass',

@@ -36,8 +36,10 @@ const api = {
     const calibrated = calibrate(ask.player, ask.options, undefined, memo)
     const { player: record } = calibrated
     const numbers = writtenNumbers(ask.options.asBalls ? new Map() : remarksAt(ask.options.words ?? [], record.nowMs))
-    const chart = ask.options.asBalls ? calibrated.chart : readChart(calibrated)
-    const layout = layOut(record, memo, ask.options.aimedStraight, numbers)
+    const { asBalls, aimedStraight, totalOn } = ask.options
+    const byCarry = asBalls ? calibrated.chart : readChart(calibrated)
+    const chart = totalOn ? calibrated.totals : byCarry
+    const layout = layOut(record, memo, { aimedStraight, numbers, totalOn })
     const targetsM = ownTargets(chart, ask.judging.unit)
     const judging: Judging = { ...ask.judging, plain: chart.filter(cell => cell.plain), targetsM }
     const today = sceneOf(layout, asItIs(record.bag), judging)

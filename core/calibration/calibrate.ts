@@ -10,6 +10,7 @@ import { unprovenOf } from '../gaps/unproven'
 import { measuringErrorM } from '../shot/measuring'
 import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
 import { asRead } from '../chart/as-read'
+import { asTotal, runsOf } from '../chart/as-total'
 import { carryChart } from '../chart/carry-chart'
 import { chartProgress, type CarryChart } from '../chart/chart-cell'
 import { NEXT } from '../model/constants'
@@ -125,11 +126,14 @@ export function calibrate(
   const goodEnough = anyBall && isEnough(known)
   const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
   const written = asRead(chart, grid, writtenNumbers(remarksAt(options.words ?? [], player.nowMs)))
-  const read = options.asBalls ? { chart, grid } : written
+  const byCarry = options.asBalls ? { chart, grid } : written
+  const runs = options.totalOn && runsOf(byCarry.chart, player.bag, options.totalOn, memo)
+  const read = runs ? asTotal(byCarry, runs) : byCarry
   const facts = gapFacts({
     player,
     ...read,
     byBalls: { chart, grid },
+    ...(runs && { runs }),
     withinM: options.withinM,
     goodEnough,
     cover,
@@ -153,6 +157,7 @@ export function calibrate(
     rangeBalls,
     chart,
     written: written.chart.filter(cell => cell.written),
+    totals: runs ? read.chart : [],
     ladder: facts.ladder,
     findings,
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,

@@ -4,6 +4,7 @@ import type { Cover } from '../gaps/stretches'
 import type { StillOpen } from '../gaps/still-open'
 import type { Unproven } from '../gaps/unproven'
 import type { Ladder } from '../gaps/ladder'
+import type { Firmness } from '../flight/run-out'
 import type { Method } from '../shot/shot'
 import type { DistanceUnit } from '../units'
 import type { CarryChart } from '../chart/chart-cell'
@@ -31,6 +32,8 @@ export interface CalibrationOptions {
   aimedStraight?: boolean
   /** Ladder, cover and flags go by the balls even where the coach has written a number. */
   asBalls?: boolean
+  /** Ladder, cover and flags go by where the ball stops on such ground, not by where it pitches. */
+  totalOn?: Firmness
   /** Cover is shown at every yard or every metre; the flags are told from every yard. */
   unit?: DistanceUnit
   /** What is said of stock shots, and the chart the player carries: rules hold the balls against both. */
@@ -79,6 +82,8 @@ export interface Calibration {
    * the coach asks how the balls have it.
    */
   written: CarryChart
+  /** The chart as ladder, cover and flags have it where they go by total: with each run. Empty where by carry. */
+  totals: CarryChart
   ladder: Ladder
   findings: Finding[]
   /** Yard by yard, the shot that leaves least. */

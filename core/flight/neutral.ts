@@ -200,6 +200,8 @@ export const WIND_JUDGED = {
   meter: () => 0.7,
   felt: (speedMs: number) => Math.max(1, 0.3 * speedMs),
   report: (speedMs: number) => Math.max(1.5, 0.3 * speedMs),
+  /** By where a ball pitched: as a felt one, unless its own error is stated. */
+  pitched: (speedMs: number) => Math.max(1, 0.3 * speedMs),
 } as const
 export type WindJudged = keyof typeof WIND_JUDGED
 
@@ -221,6 +223,8 @@ export interface Today extends Conditions {
   pressurePa: number
   humidity: number
   judged: WindJudged
+  /** The wind's own standard deviation along it, m/s, where that is known better than by how it was judged. */
+  windSdMs?: number
 }
 
 /** @param pressurePa at the place itself */
@@ -285,7 +289,7 @@ export function correct(
   const slope = (above - below) / (carryM + STEP_M - Math.max(0.5, carryM - STEP_M))
   if (slope > MOST_SLOPE) return null
   const speed = today.wind.speedMs
-  const sdAlong = WIND_JUDGED[today.judged](speed)
+  const sdAlong = today.windSdMs ?? WIND_JUDGED[today.judged](speed)
   const headVariance = (speed === 0 ? sdAlong ** 2 : ((sdAlong * headMs) / speed) ** 2) + (CLOCK_SD_RAD * rightMs) ** 2
   const size = carryM < SHORT_M ? 'short' : 'long'
   const change = neutralM - carryM

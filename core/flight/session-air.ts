@@ -11,21 +11,28 @@ export interface AirEntry {
   /** Pressure reduced to sea level, as a report gives it, Pa; null takes the standard one. */
   qnhPa: number | null
   /** 12 blows in the face, 3 from the right. */
-  wind: { speedMs: number; clock: number; judged: WindJudged }
+  wind: {
+    speedMs: number
+    clock: number
+    judged: WindJudged
+    /** Standard deviation of one told by a ball, m/s. */
+    sdMs?: number
+  }
   ground: keyof typeof ROUGHNESS_M
 }
 
 /** What the physics needs of it. A report reads the wind at 10 m; what is felt or held in the hand is read at 2 m. */
 export function todayOfAir({ tempC, humidity, altitudeM, qnhPa, wind, ground }: AirEntry): Today {
-  const { speedMs, clock, judged } = wind
+  const { speedMs, clock, judged, sdMs } = wind
   const readAtM = judged === 'report' ? WIND_HEIGHT_M.report : WIND_HEIGHT_M.felt
-  return todayOf(
+  const today = todayOf(
     tempC,
     qnhPa === null ? stationPressurePa(altitudeM) : stationPressurePa(altitudeM, qnhPa),
     humidity,
     { speedMs, clock, readAtM, roughnessM: ROUGHNESS_M[ground] },
     judged,
   )
+  return sdMs === undefined ? today : { ...today, windSdMs: sdMs }
 }
 
 /** Place in the list of the air that held at a moment, the first one before all of them; −1 when none was taken. */

@@ -1,4 +1,4 @@
-import { cellKey, type Bag } from '../bag/bag'
+import { cellKey, type Bag, type StockShot } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import { remarksAt, type CellRemark, type Remarks } from '../history/coach-remarks'
 import { compareCharts, type Before, type Compared } from '../history/compare'
@@ -8,6 +8,7 @@ import type { Level } from '../level'
 import { newMemo, type Memo } from '../memo'
 import type { NeutralPlayer } from '../shot/player-shots'
 import type { PublishedNumbers } from '../history/published-numbers'
+import { SIDE, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import type { SidePattern } from '../model/side'
 import { groupByCell } from '../shot/by-cell'
 import { sidesOfGrid } from '../chart/sides'
@@ -30,6 +31,13 @@ export interface FlyerCount {
   flyers: number
 }
 
+/** Scatter of a longer club's own balls, in units of what is usual for the level, and the balls' worth behind it. */
+export interface LongerScatter extends StockShot {
+  along: { times: number; degrees: number }
+  /** Null while too few sides are known. */
+  across: { times: number; degrees: number } | null
+}
+
 /** What a rule looks at. */
 export interface GapFacts {
   ladder: Ladder
@@ -49,6 +57,8 @@ export interface GapFacts {
   /** The player's scatter, aimed; and how each stock shot strays from it. */
   scatter: PlayerScatter
   ownScatter: OwnScatterOf
+  /** Of each stock shot of a longer club that has enough balls. */
+  longer: readonly LongerScatter[]
   /** Scatter of one ball where all cells are alike, φ, and the balls' worth of scatter behind it. */
   spread: { ln: number; degrees: number }
   /** The angle a usual strike of this stock shot comes down at, degrees; null where none is known. */
@@ -66,6 +76,8 @@ export interface FactsInput {
   chart: CarryChart
   /** As the balls have them, for what has moved; the same where nothing is written. */
   byBalls?: AsRead
+  /** What was added to each carry, by `cellKey`, metres, where the chart is read by total. */
+  runs?: ReadonlyMap<string, number>
   withinM: number
   goodEnough: boolean
   cover?: CoverOptions
@@ -121,12 +133,51 @@ function countSides({ shots }: NeutralPlayer): GapFacts['sidesCounted'] {
   return { balls: measured.length, right: measured.filter(shot => shot.sideM! > 0).length }
 }
 
+/** Fewer balls, or sides, tell nothing of a scatter. */
+const LEAST_BALLS = 8
+
+function acrossOf(sides: readonly number[], usual: number): LongerScatter['across'] {
+  if (sides.length < LEAST_BALLS) return null
+  const middle = sides.reduce((sum, side) => sum + side, 0) / sides.length
+  const squares = sides.reduce((sum, side) => sum + (side - middle) ** 2, 0)
+  const degrees = SIDE.priorBalls + sides.length - 1
+  return { times: Math.sqrt((SIDE.priorBalls * usual ** 2 + squares) / degrees) / usual, degrees }
+}
+
+function longerScatters({ shots, level }: NeutralPlayer, grid: GridFit, chart: CarryChart): LongerScatter[] {
+  const piles = groupByCell(shots.filter(shot => shot.leftOut === null && shot.balls === 1))
+  return chart.flatMap((cell): LongerScatter[] => {
+    const fit = grid.plain.get(cellKey(cell))
+    if (!fit || !cell.plain || cell.kind !== 'measured' || cell.balls < LEAST_BALLS) return []
+    const sides = (piles.get(cellKey(cell)) ?? []).flatMap(({ sideM, carryM }) =>
+      sideM === undefined ? [] : [sideM / carryM],
+    )
+    const times = (fit.spread * Math.sqrt(fit.looseness[0]!)) / SPREAD_OF_LEVEL[level]
+    const across = acrossOf(sides, SIDE_OF_LEVEL[level])
+    return [{ clubId: cell.clubId, rungId: cell.rungId, along: { times, degrees: fit.degrees }, across }]
+  })
+}
+
+const plus = (carryM: number | null, runM: number) => (carryM === null ? null : carryM + runM)
+
+/** What is believed of a carry, as a total: the same run goes with it. */
+function saidByTotal(said: ReadonlyMap<string, Remarks>, runs: ReadonlyMap<string, number>): Map<string, Remarks> {
+  return new Map(
+    [...said].map(([key, remarks]) => {
+      const { believed } = remarks
+      const runM = runs.get(key) ?? 0
+      return [key, believed ? { ...remarks, believed: { ...believed, carryM: plus(believed.carryM, runM) } } : remarks]
+    }),
+  )
+}
+
 /** All that the rules look at, worked out once. */
 export function gapFacts({
   player,
   grid,
   chart,
   byBalls = { grid, chart },
+  runs = new Map(),
   withinM,
   goodEnough,
   cover,
@@ -145,6 +196,7 @@ export function gapFacts({
     carryM: cell.modelM,
     lnVariance: cell.lnVariance,
   }))
+  const runOf = (cell: StockShot) => runs.get(cellKey(cell)) ?? 0
   const odds = oddsOf(grid)
   const aim = aimed(sides, cover?.aimedStraight ?? false)
   return {
@@ -160,11 +212,19 @@ export function gapFacts({
     sidesCounted: countSides(player),
     scatter: playerScatter(grid, aim),
     ownScatter: byCell(() => ownScatters(player.shots, grid, aim, sides)),
-    said,
+    said: runs.size === 0 ? said : saidByTotal(said, runs),
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
+    longer: longerScatters(player, grid, chart),
     spread: { ln: grid.fit.spread, degrees: grid.fit.degrees },
-    descentDeg: cell => (cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM, memo)),
-    moved: before ? compareCharts({ ...byBalls, player }, before, published!.publishedAtMs) : [],
+    descentDeg: cell =>
+      cell.carryM === null ? null : descentDeg(lofts.get(cell.clubId) ?? 0, cell.carryM - runOf(cell), memo),
+    moved: before
+      ? compareCharts({ ...byBalls, player }, before, published!.publishedAtMs).map(one => ({
+          ...one,
+          fromM: plus(one.fromM, runOf(one)),
+          toM: plus(one.toM, runOf(one)),
+        }))
+      : [],
     trusted: trustedBalls(player, said, published),
     flyers: flyerCounts(player, grid),
   }

@@ -6,7 +6,8 @@ import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { plusMinusM } from '../chart/chart-cell'
 import { writtenNumbers, type Remarks } from './coach-remarks'
-import { runAfterM } from '../corrections/pitched'
+import { runsOf } from '../chart/as-total'
+import { newMemo } from '../memo'
 import type { Firmness } from '../flight/run-out'
 import { cellKey } from '../bag/bag'
 
@@ -129,13 +130,13 @@ export function publish(
   const variances = lnVariances(calibrated.grid)
   const clubOf = new Map(clubs.map(club => [club.id, club.label]))
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
-  const loftOf = new Map(clubs.map(club => [club.id, club.loftDeg]))
   const read = asRead(calibrated.chart, calibrated.grid, writtenNumbers(said)).chart
+  // A longer club's run is not known: it is read by carry.
+  const runs = head.totalOn ? runsOf(read, bag, head.totalOn, newMemo()) : new Map<string, number>()
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
-    return head.totalOn && cell.carry && carryM !== null
-      ? { ...cell, total: figureOf(carryM + runAfterM(loftOf.get(cell.clubId)!, carryM, head.totalOn)) }
-      : cell
+    const runM = runs.get(cellKey(cell))
+    return cell.carry && carryM !== null && runM !== undefined ? { ...cell, total: figureOf(carryM + runM) } : cell
   }
   return {
     format: 'uzzet-published',

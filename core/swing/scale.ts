@@ -63,10 +63,14 @@ export function starterRungs(school: SchoolId, presetId: string, newId: () => st
     .map(r => ({ id: newId(), label: r.label, cue: r.cue, flight: 'normal', retired: false }))
 }
 
-/** True when the listed order does not go from short to long by the known shares: a slip worth a word. */
-export function outOfOrder(scale: SwingScale): boolean {
-  const known = rungFractions(scale)
-    .filter(f => f.known)
-    .map(f => f.fraction)
-  return known.some((fraction, i) => i > 0 && fraction < known[i - 1]!)
+/**
+ * The first two neighbours by known share whose listed order is not from short to long: a slip worth a word.
+ * @returns the earlier one, which usually goes further, and the later one; null where the order holds
+ * @example outOfOrder({ school: 'clock', rungs: [{ label: '9:00' }, { label: '7:30' }] })?.shorter.label // => '7:30'
+ */
+export function outOfOrder(scale: SwingScale): { longer: Rung; shorter: Rung } | null {
+  const shares = rungFractions(scale)
+  const known = scale.rungs.flatMap((rung, i) => (shares[i]!.known ? [{ rung, fraction: shares[i]!.fraction }] : []))
+  const at = known.findIndex(({ fraction }, i) => i > 0 && fraction < known[i - 1]!.fraction)
+  return at < 0 ? null : { longer: known[at - 1]!.rung, shorter: known[at]!.rung }
 }

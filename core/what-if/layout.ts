@@ -1,14 +1,16 @@
 import { cellKey, isGridClub, isStruckOut, rungsInUse, type Bag, type Club, type StockShot } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import { asRead } from '../chart/as-read'
+import { fitByTotal, pileByTotal, runOf } from '../chart/as-total'
 import { fitGrid, type GridFit } from '../chart/grid-fit'
+import type { Firmness } from '../flight/run-out'
 import type { NeutralPlayer } from '../shot/player-shots'
 import { cellEstimate } from '../model/estimate'
 import type { Fit } from '../model/fit'
 import { pileOf } from '../chart/pile'
 import { groupByCell } from '../shot/by-cell'
 import { newMemo, type Memo } from '../memo'
-import { ln } from '../stats/exact'
+import { exp, ln } from '../stats/exact'
 import { sidesOfGrid } from '../chart/sides'
 import type { SidePattern } from '../model/side'
 import { rungFractions, type Rung } from '../swing/scale'
@@ -27,6 +29,8 @@ export interface Layout {
   aimedStraight: boolean
   /** Written by the coach, by `cellKey`, metres. */
   numbers: ReadonlyMap<string, number>
+  /** What each row of `grid` has of run, metres, where all is read by total. */
+  runs: readonly number[] | null
   memo: Memo
 }
 
@@ -49,17 +53,22 @@ export function possibleRungs(bag: Bag): WhatIf['newRungs'] {
 }
 const SHORTER = 0.75
 
+export interface LayoutOptions {
+  aimedStraight?: boolean
+  numbers?: ReadonlyMap<string, number>
+  totalOn?: Firmness
+}
+
 /**
  * Fits a player's record together with every whole loft, every loft of the bag, and the swing lengths that could be
  * added.
  * Cells nobody has hit take nothing from those that were, so the player's own numbers stay what they are.
- * @param numbers written by the coach, by `cellKey`, metres
+ * @param options how the numbers are read, as in `calibrate`; `numbers` are the coach's own, by `cellKey`, metres
  */
 export function layOut(
   player: NeutralPlayer,
   memo: Memo = newMemo(),
-  aimedStraight = false,
-  numbers: ReadonlyMap<string, number> = new Map(),
+  { aimedStraight = false, numbers = new Map(), totalOn }: LayoutOptions = {},
 ): Layout {
   const { bag } = player
   const own = bag.clubs.filter(isGridClub)
@@ -96,7 +105,20 @@ export function layOut(
     },
   })
   const { grid: read } = asRead([], grid, numbers)
-  return { player, grid: read, sides: sidesOfGrid(player.shots, grid), newRungs, aimedStraight, numbers, memo }
+  const loftOf = new Map([...own, ...unowned].map(club => [club.id, club.loftDeg]))
+  const runs = totalOn
+    ? read.cells.map((cell, row) => runOf(loftOf.get(cell.clubId)!, exp(read.fit.mean[row]!), totalOn, memo))
+    : null
+  return {
+    player,
+    grid: runs ? { ...read, fit: fitByTotal(read.fit, runs) } : read,
+    sides: sidesOfGrid(player.shots, grid),
+    newRungs,
+    aimedStraight,
+    numbers,
+    runs,
+    memo,
+  }
 }
 
 /** Doubt of what bending does, as a share of it in ln carry. From memory: lie and bounce change too. */
@@ -166,7 +188,7 @@ function picked(fit: Fit, placed: readonly Placed[], moved: ReadonlyMap<string, 
 export function chartOf(
   layout: Layout,
   whatIf: WhatIf,
-): { bag: Bag; grid: GridFit; chart: CarryChart; sides: SidePattern } {
+): { bag: Bag; grid: GridFit; chart: CarryChart; sides: SidePattern; runs: ReadonlyMap<string, number> } {
   const { player, grid: whole } = layout
   const placed = place(layout, whatIf)
   const moved = new Map(whatIf.moved.map(one => [cellKey(one), one.carryM]))
@@ -192,7 +214,7 @@ export function chartOf(
   const ownKey = ({ clubId, rungId }: StockShot) => cellKey({ clubId: fromOf.get(clubId)!, rungId })
   const chart = placed.map((one, i): ChartCell => {
     const own = one.owned && !one.bent ? (groups.get(ownKey(one)) ?? []) : []
-    const pile = pileOf(one, own)
+    const pile = pileByTotal(pileOf(one, own), layout.runs?.[one.row] ?? 0)
     const { carryM, certainty80M, window80M } = cellEstimate(grid.fit, i)
     const kind = isStruckOut(bag, one) ? 'struck-out' : pile.balls > 0 ? 'measured' : 'predicted'
     const written = one.owned && !one.bent && layout.numbers.has(ownKey(one))
@@ -213,5 +235,6 @@ export function chartOf(
     grid,
     chart,
     sides: { ...layout.sides, bias: of(layout.sides.bias), variance: of(layout.sides.variance) },
+    runs: new Map(layout.runs ? placed.map(one => [cellKey(one), layout.runs![one.row]!]) : []),
   }
 }

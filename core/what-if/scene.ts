@@ -41,11 +41,11 @@ export interface Scene {
 
 export function sceneOf(layout: Layout, whatIf: WhatIf, judging: Judging): Scene {
   const { flags, withinM, lineM, unit, answers, plain, targetsM } = judging
-  const { bag, grid, chart: own, sides } = chartOf(layout, whatIf)
+  const { bag, grid, chart: own, sides, runs } = chartOf(layout, whatIf)
   const chart = [...own, ...plain]
   const player = { ...layout.player, bag, level: layout.player.level }
   const cover = { aimedStraight: layout.aimedStraight }
-  const facts = gapFacts({ player, grid, chart, withinM, goodEnough: true, sides, cover, memo: layout.memo })
+  const facts = gapFacts({ player, grid, chart, runs, withinM, goodEnough: true, sides, cover, memo: layout.memo })
   const findings = raisedFlags(oneFactOneFlag(findFlags(facts, flags, 'bag')))
   const aim = aimed(sides, layout.aimedStraight)
   const shots = coverShots(chart, grid, aim)

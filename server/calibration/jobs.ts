@@ -26,12 +26,13 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
 /** What this thread worked out before. */
 const memo = newMemo()
 
-/** The same computation as in the coach's browser. */
-function calibrateRecord(record: PlayerRecord, nowMs: number): Calibrated {
+/** The same computation as in the coach's browser. @param byCarry also where the coach reads totals first */
+function calibrateRecord(record: PlayerRecord, nowMs: number, byCarry = false): Calibrated {
   const { player, bag, sessions, shots } = record
+  const { totalOn: _, ...rest } = player.thresholds
   return calibrate(
     playerShots(player, bag, sessions, fromColumns(shots), nowMs),
-    calibrationOptions(player.thresholds, newestMethod(sessions), record),
+    calibrationOptions(byCarry ? rest : player.thresholds, newestMethod(sessions), record),
     undefined,
     memo,
   )
@@ -99,10 +100,12 @@ export const jobs = {
     return asBytes(record)
   },
 
-  /** The open chart file: the carry chart, ladder, flags and what to hit next. */
+  /** The open chart file: the carry chart, ladder, flags and what to hit next; all of it by carry. */
   chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
-    return asBytes(writeChartFile(moment(nowMs), calibrateRecord(record, nowMs), names, chartFileWords(names, unit)))
+    return asBytes(
+      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs, true), names, chartFileWords(names, unit)),
+    )
   },
 
   /** The carry chart as it stood at the end of a past moment. */

@@ -5,11 +5,24 @@ import { inNeutralAir } from '../../core/corrections/neutral-air'
 import { readAirColumns, writeAirColumns, AIR_COLUMNS_OUT } from '../../core/files/air-columns'
 import { clockOf, readMetar } from '../../core/files/metar'
 import { readShotTable, writeShotTable } from '../../core/files/shot-table'
-import { CALM, clockOnLine } from '../../core/flight/air'
+import { CALM, clockOnLine, windFromParts } from '../../core/flight/air'
+import { straight } from '../../core/flight/deliver'
+import { fly } from '../../core/flight/fly'
+import { solveSpeed } from '../../core/flight/solve-speed'
+import { windFromPitch } from '../../core/flight/wind-from-pitch'
 import { airAt, todayOfAir, withAir, type AirEntry } from '../../core/flight/session-air'
 import type { Session } from '../../core/shot/shot'
-import { fromHeight, fromTemp, fromWind, metresToYards, toHeight, toTemp, toWind } from '../../core/units'
-import { windThere } from '../../core/flight/neutral'
+import {
+  fromHeight,
+  fromTemp,
+  fromWind,
+  metresToYards,
+  toHeight,
+  toTemp,
+  toWind,
+  yardsToMetres,
+} from '../../core/units'
+import { correct, todayOf, windThere } from '../../core/flight/neutral'
 import { correctionText, rangeBallText, windThereText } from '../../words/air'
 import { AirRecord, SessionRecord } from '../../shared/session'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
@@ -327,5 +340,45 @@ describe('the wind where the ball flies', () => {
     expect(windThereText(there, 6.26, 111, 'm', windText)).toMatch(/^The wind where the ball flies is about 14 mph\./)
     expect(windThereText(there, 0.2, 111, 'm', windText)).toBe('')
     expect(windThereText({ ballMs: 14, ruleM: 120, into: true }, 9, 194, 'm', windText)).toMatch(/rough figure\.$/)
+  })
+})
+
+describe('the wind that a ball tells', () => {
+  const day = todayOf(12, 100_000, 0.7, { ...CALM, readAtM: 2 }, 'calm')
+
+  it.each([-8, -3, 0, 2.5, 6])('a wind of %f m/s in the face is found again from read and pitched', headMs => {
+    for (const [loftDeg, readYd] of [
+      [60, 63],
+      [52, 95],
+      [44, 125],
+    ] as const) {
+      const readM = yardsToMetres(readYd)
+      const strike = solveSpeed(loftDeg, readM, day)
+      if (!strike.ok) throw new Error('no such strike')
+      const flown = fly(straight(loftDeg, strike.ballSpeedMs), { ...day, wind: windFromParts(headMs, 0, day.wind) })
+      const pitchedM = flown.ok ? flown.carryM : 0
+      const told = windFromPitch({ readM, pitchedM, loftDeg, errorM: 1.5 }, day)!
+      expect(told.headMs).toBeCloseTo(headMs, 2)
+      // Good measuring and more of it make it surer.
+      expect(windFromPitch({ readM, pitchedM, loftDeg, errorM: 0.5 }, day)!.sdMs).toBeLessThan(told.sdMs)
+    }
+  })
+
+  it('no wind makes a ball of 63 pitch at 5 or at 120; the loft that is usual is taken where none is said', () => {
+    const of = (pitchedYd: number) =>
+      windFromPitch({ readM: yardsToMetres(63), pitchedM: yardsToMetres(pitchedYd), errorM: 1 }, day)
+    expect([of(5), of(120)]).toEqual([null, null])
+    expect(of(60)!.headMs).toBeGreaterThan(1)
+  })
+
+  it('its own error goes with the session, and a surer wind makes a surer number', () => {
+    const sdM = (sdMs?: number) =>
+      correct(
+        56,
+        80,
+        todayOfAir(air({ wind: { speedMs: 3, clock: 12, judged: 'pitched', ...(sdMs !== undefined && { sdMs }) } })),
+      )!.sdM
+    expect(sdM(0.3)).toBeLessThan(sdM())
+    expect(sdM(3)).toBeGreaterThan(sdM())
   })
 })

@@ -43,6 +43,7 @@ export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFac
     sidesCounted: { balls: 40, right: 33 },
     scatter: { mishitShare: 0.07, spread: 0.033, sideShare: 0.05, sideBias: 0 },
     ownScatter: () => null,
+    longer: [],
     spread: { ln: 0.03, degrees: 10 },
     descentDeg: () => null,
     moved: [],

@@ -165,7 +165,7 @@ describe('really measured players get the flags that a coach gave (common practi
     )
     expect(flag).toMatchObject({ sureness: 'sure', cells: [{ clubId: '46°', rungId: 'full' }] })
     expect(flagText(flag!, names, 'yd').why).toBe(
-      '46° full is believed to carry 125 yd and carries 137 yd: trusted, it lands 12 yd over the back.',
+      '46° full is believed to be 125 yd and is 137 yd: trusted, it lands 12 yd over the back.',
     )
   })
 
@@ -312,6 +312,28 @@ describe('flags with odds', () => {
     expect(find('wide', factsOf([], 0.9, { level: 'expert', ...sides({ sd: 0.07 }) }))).toHaveLength(1)
     expect(find('wide', factsOf([], 0.9, { level: 'beginner', ...sides({ sd: 0.07 }) }))).toEqual([])
     expect(find('wide', factsOf([], 0.9, { level: 'expert', ...sides({ sd: 0.07, measured: 7 }) }))).toEqual([])
+  })
+
+  it('a longer club by its own balls: longer, broader or both, and never without a level', () => {
+    const shot = { clubId: 'c1', rungId: 'full' }
+    const of = (along: number, across: number | null, level: GapFacts['level'] = 'good') => {
+      const longer = [
+        {
+          ...shot,
+          along: { times: along, degrees: 40 },
+          across: across === null ? null : { times: across, degrees: 40 },
+        },
+      ]
+      const facts = ofChart([cellOf('c1', 'full', 150, { plain: true })], { longer, level, odds: factsOf([]).odds })
+      return find('wide', facts).map(({ variant, sureness }) => `${variant} ${sureness}`)
+    }
+    expect(of(1, 1)).toEqual([])
+    expect(of(2, 1)).toEqual(['club-long sure'])
+    expect(of(2, null)).toEqual(['club-long sure'])
+    expect(of(1, 2)).toEqual(['club-broad sure'])
+    expect(of(2, 2)).toEqual(['club-both sure'])
+    expect(of(1.6, 1)).toEqual(['club-long likely'])
+    expect(of(2, 2, 'unknown')).toEqual([])
   })
 
   it('looser than the level is said apart, and never without a level', () => {
@@ -543,7 +565,9 @@ it('every rule can be worded from what it finds, in both units, in each of its v
     ]),
     ...calibrated(bagOf({ '50°': 50 }, ['full', 'half'], 'arm'), balls('50°', 'full', [100])).findings,
   ])
-  expect(new Set(flags.map(one => one.flag)).size).toBeGreaterThan(7)
+  expect([...new Set(flags.map(one => one.flag))].sort()).toEqual(
+    expect.arrayContaining(['crowded', 'hole', 'out-of-order', 'overlap', 'step', 'uneven-lofts']),
+  )
   for (const flag of flags) {
     for (const unit of ['yd', 'm'] as const) {
       const { title, why, remedies } = flagText(flag, names, unit)
@@ -590,7 +614,7 @@ it('every rule can be worded from what it finds, in both units, in each of its v
     ]),
   )
   expect(more.map(flag => flagText(flag, names, 'yd').why)).toContain(
-    'a full is believed to carry 120 yd and carries 90 yd: trusted, it lands 30 yd short.',
+    'a full is believed to be 120 yd and is 90 yd: trusted, it lands 30 yd short.',
   )
   for (const flag of more) expect(JSON.stringify(flagText(flag, names, 'm'))).not.toMatch(/[{}]\w|undefined|NaN/)
 })

@@ -247,7 +247,7 @@ describe('what a flag says', () => {
     const words = flagText(finding!, names, 'yd')
     expect(words.title).toBe('Wide step, 51 to 66 yd')
     expect(words.why).toBe(
-      'c0 full carries 51 yd and the next, c1 full, 66 yd: a step of ' +
+      'c0 full is 51 yd and the next, c1 full, 66 yd: a step of ' +
         '15 yd, more than 12 yd. Nothing in the chart lands in between.',
     )
     expect(words.odds).toBe('Sure: 99 in 100')
@@ -262,7 +262,7 @@ describe('what a flag says', () => {
   it('speaks metres to who reads metres', () => {
     const [finding] = overlap.find(factsOf(ladderOf(70, 73)))
     expect(flagText(finding!, names, 'm').why).toBe(
-      'c0 full carries 64 m and c1 full 67 m: 3 m apart, within 4 m, and they fly alike.',
+      'c0 full is 64 m and c1 full 67 m: 3 m apart, within 4 m, and they fly alike.',
     )
   })
 

@@ -6,6 +6,9 @@ import { MODEL } from '../../core/model/constants'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/model/prior'
 import { metresToYards } from '../../core/units'
 
+// The other programs were handed these priors; ours were chosen wider since.
+Object.assign(MODEL, { curvatureSd: 0.03, tiltSd: 0.1 })
+
 interface Row {
   session: number
   club: number

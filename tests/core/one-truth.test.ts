@@ -24,16 +24,19 @@ function said({ level, bag, sessions, shots, thresholds, words }: AnyRecord) {
   const player = playerShots({ level }, bag as Bag, sessions, shots, nowMs)
   const { asBalls: _, ...held } = thresholds
   const calibrated = calibrate(player, calibrationOptions(held, newestMethod(sessions), { words }))
-  return { calibrated, chart: readChart(calibrated), remarks: remarksAt(words, nowMs) }
+  const byCarry = readChart(calibrated)
+  const chart = held.totalOn ? calibrated.totals : byCarry
+  return { calibrated, chart, byCarry, totalOn: held.totalOn, remarks: remarksAt(words, nowMs) }
 }
 
 describe('one figure has one home: whatever the record, as it is read in yards and in metres', () => {
   it('ladder, cover, published chart and file have the number of the chart', () => {
     fc.assert(
       fc.property(anyRecord, record => {
-        const { calibrated, chart, remarks } = said(record)
-        const numbers = new Map(chart.map(cell => [cellKey(cell), cell.carryM]))
-        const head = { number: 1, publishedAtMs: NOW_MS, unit: 'yd', note: '', changed: '' } as const
+        const { calibrated, chart, byCarry, totalOn, remarks } = said(record)
+        const numbersOf = (cells: typeof chart) => new Map(cells.map(cell => [cellKey(cell), cell.carryM]))
+        const [numbers, carries] = [numbersOf(chart), numbersOf(byCarry)]
+        const head = { number: 1, publishedAtMs: NOW_MS, unit: 'yd', note: '', changed: '', totalOn } as const
         const published = publish(calibrated, remarks, head)
         const names = labelsOf(record.bag as Bag)
         const file = writeChartFile(null, calibrated, names, chartFileWords(names, 'yd'))
@@ -43,9 +46,13 @@ describe('one figure has one home: whatever the record, as it is read in yards a
           for (const step of calibrated.ladder) expect(read(step.carryM)).toBe(numberOf(step))
           for (const shot of calibrated.cover.shots)
             if (!shot.grippedDown) expect(read(shot.carryM)).toBe(numberOf(shot))
-          for (const cell of published.cells)
-            if (cell.carry && cell.kind !== 'struck-out') expect(String(cell.carry[unit])).toBe(numberOf(cell))
+          for (const cell of published.cells) {
+            if (!cell.carry || cell.kind === 'struck-out') continue
+            expect(String(cell.carry[unit])).toBe(read(carries.get(cellKey(cell))))
+            if (cell.total) expect(String(cell.total[unit])).toBe(numberOf(cell))
+          }
         }
+        if (totalOn) return
         const inFile = new Map(file.cells.map(cell => [`${cell.club} ${cell.swing}`, cell.carryM]))
         for (const step of calibrated.ladder) {
           const { club, swing } = names(step)

@@ -93,7 +93,8 @@ describe('a swing scale', () => {
   })
 
   it('notices a swing that stands below a shorter one', () => {
-    expect(outOfOrder({ school: 'clock', rungs: [rung('9:00'), rung('8:00'), rung('full')] })).toBe(true)
-    expect(outOfOrder({ school: 'clock', rungs: [rung('8:00'), rung('mine'), rung('full')] })).toBe(false)
+    const slip = outOfOrder({ school: 'clock', rungs: [rung('9:00'), rung('8:00'), rung('full')] })
+    expect([slip?.longer.label, slip?.shorter.label]).toEqual(['9:00', '8:00'])
+    expect(outOfOrder({ school: 'clock', rungs: [rung('8:00'), rung('mine'), rung('full')] })).toBe(null)
   })
 })

@@ -20,6 +20,13 @@ export const WIND_THERE = {
   rough: 'In so strong a wind this is a rough figure.',
 } as const
 
+/** The wind along the line that one ball told. */
+export const WIND_ALONG = {
+  into: '{wind} in the face, ± {plusMinus}.',
+  downwind: '{wind} from behind, ± {plusMinus}.',
+  calm: 'No wind to speak of along the line, ± {plusMinus}.',
+} as const
+
 export const RANGE_BALLS = {
   usual: 'as is usual; hit some stock shots with both balls and it is yours',
   own: 'from {pairs, plural, one {# stock shot} other {# stock shots}} hit with both balls',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { VueDraggable } from 'vue-draggable-plus'
-import { outOfOrder, type Rung } from '#core/swing/scale'
+import { outOfOrder, rungName, type Rung } from '#core/swing/scale'
 import { schoolById, SCHOOLS, type SchoolId } from '#core/swing/schools'
 import type { BagEditor } from '~/composables/useBagDraft'
 import { changeOf, keptWords } from '~/utils/bag-draft'
@@ -105,8 +105,9 @@ const menu = computed(() => {
         />
       </VueDraggable>
       <p v-if="disorder" class="mt-2 flex items-center gap-2 font-semibold text-warning" role="status">
-        <UIcon name="i-lucide-triangle-alert" /> A swing stands above one that usually goes further. Longest belongs on
-        top.
+        <UIcon name="i-lucide-triangle-alert" /> {{ rungName(disorder.shorter) }} stands above
+        {{ rungName(disorder.longer) }}, which usually goes further. The longest belongs on top; or say how long it is,
+        in per cent of full.
       </p>
       <UDropdownMenu :items="menu" :content="{ align: 'start' }" :ui="{ content: 'max-h-80 overflow-y-auto' }">
         <UButton color="neutral" variant="outline" icon="i-lucide-plus" class="mt-3">Add a swing length</UButton>

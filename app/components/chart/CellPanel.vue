@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
+import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
 import { correctionText } from '#words/air'
@@ -28,9 +29,11 @@ const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit, typed } = useDistance()
 const toast = useToast()
-const { chart, readChart, questions, corrections } = useNumbers()
+const { chart, readChart, totals, questions, corrections } = useNumbers()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
+/** With its run, where that is read first. */
+const total = computed(() => totalText(totals.value, props.cell, record.player?.thresholds.totalOn, unit.value))
 /** What each ball came to in neutral air, where that is another figure. */
 const neutralM = computed(() => neutralCarries(chart.value, record.shots))
 const { windText } = useAirUnits()
@@ -194,6 +197,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
           >8 clean balls in 10 lie from {{ text(read.window80M[0]) }} to {{ withUnit(read.window80M[1]) }}</span
         >
       </p>
+      <p v-if="total" class="text-lg font-semibold">{{ total }}</p>
       <ChartCellWords :key="cellKey(cell)" :cell="cell" />
       <p v-if="pulled" class="font-semibold">{{ pulled }}</p>
       <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>

@@ -15,6 +15,7 @@ import { useAirUnits } from '~/composables/useAirUnits'
 import { api } from '~/utils/api'
 import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
+import FrameWindFromBall from '~/components/frame/WindFromBall.vue'
 
 /** Temperature, wind by the clock, height, humidity and pressure; typed, or taken from a pasted METAR line. */
 const draft = defineModel<AirDraft>({ required: true })
@@ -185,6 +186,7 @@ const CLOCK = Array.from({ length: 12 }, (_, i) => (i === 0 ? 12 : i))
           class="w-full"
       /></UFormField>
     </div>
+    <FrameWindFromBall v-model="draft" />
     <details>
       <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">
         From a weather report (METAR)

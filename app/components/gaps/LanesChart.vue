@@ -27,6 +27,8 @@ const props = defineProps<{
   bag: Bag
   /** As it is read. */
   chart: CarryChart
+  /** It is read by total: with each run. */
+  totals?: boolean
   bands: readonly { fromM: number; toM: number; dashed: boolean }[]
   marks?: readonly FlagMark[]
   /** The number of the flag that is chosen or pointed at. */
@@ -186,7 +188,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
       },
       title: {
         display: true,
-        text: unitWord.value,
+        text: props.totals ? `total, ${unitWord.value}` : unitWord.value,
         color: ink.value.soft,
         align: 'end',
         font: { size: 13 },

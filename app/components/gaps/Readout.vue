@@ -7,7 +7,7 @@ import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** What stands where the coach points: the yard with its best shot, and the stock shot. */
 const props = defineProps<{ cover: Cover; at: CoverAt | null; picked: StockShot | null }>()
-const { readChart } = useNumbers()
+const { gapsChart } = useNumbers()
 const { withUnit, text, typed, unit } = useDistance()
 const { cellName } = useCellNames()
 
@@ -29,7 +29,7 @@ function ballsOf({ kind, balls, written }: ChartCell): string {
   return written ? 'no ball yet' : 'predicted'
 }
 const stock = computed(() => {
-  const cell = props.picked && readChart.value.find(one => cellKey(one) === cellKey(props.picked!))
+  const cell = props.picked && gapsChart.value.find(one => cellKey(one) === cellKey(props.picked!))
   if (!cell || cell.carryM === null) return null
   const sure = plusMinusM(cell)
   const balls = ballsOf(cell)

@@ -37,6 +37,7 @@ function cellClass(club: { id: string }, swing: { id: string }) {
     <template #swing="{ swing }">{{ swing.label }}</template>
     <template #cell="{ club, swing }">
       <PublishedGridCell
+        :by-total="chart.totalOn !== undefined"
         :cell="at(club.id, swing.id)"
         :unit="unit"
         :name="`${club.label} ${swing.label}`"

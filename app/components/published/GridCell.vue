@@ -8,6 +8,8 @@ const props = defineProps<{
   cell?: PublishedCell
   unit: DistanceUnit
   name: string
+  /** The chart is read by total; a stock shot whose run is not known has its carry. */
+  byTotal?: boolean
   pick?: boolean
   chosen?: boolean
 }>()
@@ -32,6 +34,7 @@ const choosable = computed(() => props.pick && kind.value !== 'struck-out')
 const below = computed(() => {
   if (!props.cell?.carry) return KIND_WORDS[kind.value]
   if (props.cell.total) return `carry ${props.cell.carry[props.unit]}`
+  if (props.byTotal) return 'its carry'
   return props.cell.plusMinus ? `± ${props.cell.plusMinus[props.unit]}` : KIND_WORDS[kind.value]
 })
 </script>

@@ -11,12 +11,12 @@ import SessionBoardCell from '~/components/session/BoardCell.vue'
 
 const props = defineProps<{ range: RangeSession }>()
 const record = usePlayerRecord()
-const { chart } = useNumbers()
-const { text } = useDistance()
+const { gapsChart } = useNumbers()
+const { text, typed } = useDistance()
 const { clubs, rungs, cell, balls } = props.range
 const { lockedIn } = useHabits(props.range)
 
-const byKey = computed(() => new Map(chart.value.map(number => [cellKey(number), number])))
+const byKey = computed(() => new Map(gapsChart.value.map(number => [cellKey(number), number])))
 const inSession = computed(() => {
   const counts = new Map<string, number>()
   for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
@@ -38,13 +38,15 @@ const lines = computed(() =>
             balls: inSession.value.get(cellKey(at)) ?? 0,
             lockedIn: lockedIn(at),
             predicted: number?.kind === 'predicted',
-            number: number?.carryM == null ? null : text(number.carryM),
+            written: number?.written === true,
+            number: number?.carryM == null ? null : (number.written ? typed : text)(number.carryM),
           },
         ]
       }),
     ),
   })),
 )
+const totalOn = computed(() => record.player?.thresholds.totalOn)
 const chosenKey = computed(() => cell.value && cellKey(cell.value))
 </script>
 
@@ -53,7 +55,7 @@ const chosenKey = computed(() => cell.value && cellKey(cell.value))
     :clubs="clubs"
     :swings="lines"
     arrows-elsewhere
-    caption="The chart so far: choose a stock shot"
+    :caption="`The chart so far${totalOn ? ', by total' : ''}: choose a stock shot`"
     table-class="w-full"
     corner-class="w-14"
     club-class="min-w-15 px-2 py-1 text-left font-bold whitespace-nowrap"

@@ -2,16 +2,26 @@
 import MarksTallyMarks from '~/components/marks/TallyMarks.vue'
 
 /** A stock shot on the session's board: its number so far, its balls of this session, and whether it is locked in. */
-defineProps<{
+const props = defineProps<{
   name: string
   struckOut: boolean
   balls: number
   lockedIn: boolean
   predicted: boolean
+  /** The number is the coach's own. */
+  written: boolean
   number: string | null
   chosen: boolean
 }>()
 defineEmits<{ choose: [] }>()
+const look = computed(() => {
+  if (props.written) return 'font-bold underline decoration-2 underline-offset-2'
+  return props.predicted ? 'soft italic' : 'font-bold'
+})
+const description = computed(() => {
+  const words = [props.written ? 'written' : props.predicted && 'predicted', props.lockedIn && 'locked in']
+  return words.filter(Boolean).join(', ') || undefined
+})
 </script>
 
 <template>
@@ -23,12 +33,10 @@ defineEmits<{ choose: [] }>()
     :class="chosen && 'outline-3! -outline-offset-1! outline-primary!'"
     :aria-pressed="chosen"
     :aria-label="name"
-    :aria-description="predicted ? 'predicted' : lockedIn ? 'locked in' : undefined"
+    :aria-description="description"
     @click="$emit('choose')"
   >
-    <span v-if="number !== null" class="text-lg leading-tight" :class="predicted ? 'soft italic' : 'font-bold'">{{
-      number
-    }}</span>
+    <span v-if="number !== null" class="text-lg leading-tight" :class="look">{{ number }}</span>
     <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
     <MarksTallyMarks :balls="balls" />
     <UIcon v-if="lockedIn" name="i-lucide-lock" class="absolute top-1.5 right-1.5 size-3.5 text-success" />

@@ -3,20 +3,25 @@ import { cellKey } from '#core/bag/bag'
 import { newestCorrection } from '#core/corrections/air-correction'
 import { correctionText } from '#words/air'
 import { pulledText } from '#words/pulled'
+import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { shortDate } from '~/utils/dates'
+import { usePlayerRecord } from '~/stores/record'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell }>()
+const record = usePlayerRecord()
 const { text, typed, unit, withUnit } = useDistance()
-const { known, readChart, questions, corrections, ready } = useNumbers()
+const { known, readChart, totals, questions, corrections, ready } = useNumbers()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
+/** With its run, where that is read first. */
+const total = computed(() => totalText(totals.value, props.cell, record.player?.thresholds.totalOn, unit.value))
 const askedM = computed(() =>
   questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM),
 )
@@ -70,6 +75,7 @@ const method = computed(() => {
             >{{ !read.written && cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
           >
         </dd>
+        <dd v-if="total" class="font-semibold">{{ total }}</dd>
         <dd class="soft text-sm">{{ method }}</dd>
       </div>
       <div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { measuresToRest } from '#core/shot/measuring'
 import type { Method } from '#core/shot/shot'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
@@ -106,6 +107,13 @@ const ways = computed(() => [
   ...[(session.value && WAYS[session.value.method]) ?? []].flat(),
   { id: 'pile', label: 'Pile…', icon: 'i-lucide-layers', key: 'p' },
 ])
+
+/** What is typed first, as the player's numbers are read and as the session measures. */
+const figure = computed(() => {
+  const { method, plan } = session.value!
+  if (measuresToRest(method)) return plan.measuredTo === 'rest' ? 'To where it lies' : 'Carry'
+  return record.player?.thresholds.totalOn ? 'Total' : 'Carry'
+})
 
 // The board is walked by arrow keys, from the carry's field too.
 const carryField = () => document.querySelector<HTMLElement>('#carry')
@@ -242,6 +250,7 @@ async function settle(counts: boolean) {
         :next-ball="balls.length + 1"
         :can-undo="canUndo"
         :ways="ways"
+        :figure="figure"
         @log="
           (ball, what) => log(ball, what ? markFields(what, { rungId: cell!.rungId, leftOut: null, taken: null }) : {})
         "

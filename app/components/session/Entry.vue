@@ -16,6 +16,8 @@ const props = defineProps<{
   swings: { id: string; name: string }[]
   canUndo: boolean
   ways: { id: string; label: string; icon: string; key?: string }[]
+  /** What the figure is: "Carry", or "Total" where that is read first. */
+  figure: string
 }>()
 const emit = defineEmits<{
   log: [ball: TypedBall, said?: BallMark]
@@ -135,7 +137,7 @@ const menu = computed((): DropdownMenuItem[][] => [
     @submit.prevent="submit()"
   >
     <div>
-      <label for="carry" class="soft text-sm">Carry, {{ unitWord }}</label>
+      <label for="carry" class="soft text-sm">{{ figure }}, {{ unitWord }}</label>
       <input
         id="carry"
         ref="input"

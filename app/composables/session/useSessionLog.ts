@@ -25,9 +25,12 @@ export function useSessionLog(
   const { targetOf } = useRanges()
 
   /** What is read to where a ball lies: legs, a laser on it, a watch beside it. */
-  const liesOf = (method: Method): Pick<TakenRecord, 'lies'> => {
+  const liesOf = (method: Method, totalM?: number): Pick<TakenRecord, 'lies'> => {
     const { measuredTo, firmness } = session.value!.plan
-    return measuresToRest(method) && measuredTo === 'rest' ? { lies: firmness } : {}
+    if (measuresToRest(method)) return measuredTo === 'rest' ? { lies: firmness } : {}
+    // Who reads totals first types them first; a carry with its total beside it is a carry.
+    const { totalOn } = record.player!.thresholds
+    return totalOn && totalM === undefined ? { lies: totalOn } : {}
   }
   /** Nothing but the swing length that was asked for says how a ball was measured. */
   const onlyAsked = (taken: TakenRecord | null | undefined) =>
@@ -59,7 +62,7 @@ export function useSessionLog(
       ...more,
       readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }),
       taken: orNull({
-        ...(onlyAsked(more.taken) ? { ...liesOf(method), ...more.taken } : more.taken),
+        ...(onlyAsked(more.taken) ? { ...liesOf(method, totalM), ...more.taken } : more.taken),
         ...heightOf(carryM),
         ...clockNote(),
       }),

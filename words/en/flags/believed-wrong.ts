@@ -2,12 +2,12 @@ import type { FlagMessages } from '../../flag-messages'
 
 export default {
   title: '{shorter} believed too short',
-  why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} over the back.',
+  why: '{shorter} is believed to be {believedM} and is {isM}: trusted, it lands {offM} over the back.',
   remedies: ['Show the player the balls, and let them say the new number aloud.'],
   variants: {
     long: {
       title: '{shorter} believed too long',
-      why: '{shorter} is believed to carry {believedM} and carries {isM}: trusted, it lands {offM} short.',
+      why: '{shorter} is believed to be {believedM} and is {isM}: trusted, it lands {offM} short.',
     },
   },
 } satisfies FlagMessages

@@ -2,7 +2,7 @@ import type { FlagMessages } from '../../flag-messages'
 
 export default {
   title: '{longer} is no longer',
-  why: '{longer} carries {longerM} and {shorter} {shorterM}: the longer club should carry further, and does ' + 'not.',
+  why: '{longer} is {longerM} and {shorter} {shorterM}: the longer club should go further, and does ' + 'not.',
   remedies: [
     'Look at its strike: a thin or open face takes carry away.',
     'Measure both once more, one after the other.',
@@ -10,9 +10,7 @@ export default {
   ],
   variants: {
     swing: {
-      why:
-        '{longer} carries {longerM} and {shorter} {shorterM}: the longer swing should carry further, and ' +
-        'does not.',
+      why: '{longer} is {longerM} and {shorter} {shorterM}: the longer swing should go further, and ' + 'does not.',
       remedies: [
         'Watch the length of both swings: the shorter one often goes too far.',
         'Measure both once more, one after the other.',

@@ -2,8 +2,7 @@ import type { FlagMessages } from '../../flag-messages'
 
 export default {
   title: 'Overlap at {fromM}',
-  why:
-    '{shorter} carries {shorterM} and {longer} {longerM}: {apartM} apart, within {closestM}, and they ' + 'fly alike.',
+  why: '{shorter} is {shorterM} and {longer} {longerM}: {apartM} apart, within {closestM}, and they ' + 'fly alike.',
   remedies: [
     'Strike one out, or hit more balls with the one that has fewer.',
     'If you know one to fly lower, keep both: say which is for what.',

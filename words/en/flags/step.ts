@@ -3,7 +3,7 @@ import type { FlagMessages } from '../../flag-messages'
 export default {
   title: 'Wide step, {from} to {toM}',
   why:
-    '{shorter} carries {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than ' +
+    '{shorter} is {shorterM} and the next, {longer}, {longerM}: a step of {stepM}, more than ' +
     '{widestStepM}. Nothing in the chart lands in between.',
   remedies: [
     'Grip down an inch on {longer}: about {gripDownM} less.',

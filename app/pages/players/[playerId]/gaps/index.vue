@@ -26,7 +26,7 @@ const LazyGapsLanesChart = later(() => import('~/components/gaps/LanesChart.vue'
 const LazyGapsSettings = later(() => import('~/components/gaps/Settings.vue'))
 
 const { playerId, record } = usePlayerRoute()
-const { readChart, ladder, findings, flags, cover, unproven } = useNumbers()
+const { gapsChart, ladder, findings, flags, cover, unproven } = useNumbers()
 const { withUnit, to, from, text, unit } = useDistance()
 const { cursorM, picked, zoomM, wholeM, rangeM, at, point, key } = useGapsCursor()
 const { open, noFault, settled, chosen, pointed, lit, choose, marks, verdict, questions, lineM } = useGapsFlags()
@@ -52,12 +52,15 @@ const bands = computed(() =>
     })),
 )
 
+const totalOn = computed(() => record.player?.thresholds.totalOn)
 const line = computed(() => {
   const [first, last] = [ladder.value[0], ladder.value.at(-1)]
   if (!first || !last) return 'No stock shot has a number yet.'
   if (ladder.value.length === 1)
     return `One stock shot, ${withUnit(first.carryM)}. A second club or swing length in the bag makes a ladder of it.`
-  return verdict.value || `${ladder.value.length} stock shots from ${text(first.carryM)} to ${withUnit(last.carryM)}.`
+  const by = totalOn.value ? `By total, on ${totalOn.value} ground. ` : ''
+  if (verdict.value) return `${by}${verdict.value}`
+  return `${by}${ladder.value.length} stock shots from ${text(first.carryM)} to ${withUnit(last.carryM)}.`
 })
 
 const isWide = useMediaQuery('(min-width: 1024px)')
@@ -76,7 +79,7 @@ const sheet = computed(() =>
       }
     : {},
 )
-const lanesHeight = computed(() => lanesHeightPx(laneClubs(record.bag, readChart.value).length, isPhone.value))
+const lanesHeight = computed(() => lanesHeightPx(laneClubs(record.bag, gapsChart.value).length, isPhone.value))
 
 /** From the picture: its card is brought into view, on a phone by pulling the sheet up. */
 const cards = useTemplateRef<HTMLElement[]>('cards')
@@ -159,7 +162,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
       >
         <div class="min-w-0 space-y-5">
           <div v-if="asTable" class="space-y-6">
-            <GapsLanesTable :ladder="ladder" :chart="readChart" />
+            <GapsLanesTable :ladder="ladder" :chart="gapsChart" />
             <GapsCoverTable v-if="cover && cover.at.length > 0" :cover="cover" :line-m="lineM" />
           </div>
           <section v-else aria-label="Lanes and cover">
@@ -172,7 +175,8 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
               <div :style="{ minHeight: `${lanesHeight}px` }">
                 <LazyGapsLanesChart
                   :bag="record.bag"
-                  :chart="readChart"
+                  :chart="gapsChart"
+                  :totals="totalOn !== undefined"
                   :bands="bands"
                   :marks="marks"
                   :lit="lit"
