@@ -32,6 +32,8 @@ const KNOWN_BELOW_PX = 15
 const NUMBER_BELOW_PX = 18
 const NUMBER_ABOVE_PX = -26
 const DISC_PX = 9
+/** The wider of the two that a number is drawn in. */
+const FIGURE_FONT = '700 15px "Overpass Variable", sans-serif'
 
 /** From the paper to the ink: how solid a mark is. */
 const shade = (ink: LaneInk, solidity: number) =>
@@ -91,14 +93,60 @@ export function drawNumber(ctx: CanvasRenderingContext2D, ink: LaneInk, patch: P
   ctx.fillRect(at - width / 2, y + 15, width, 2)
 }
 
+/** Room that a figure needs of its own, beside half of itself. */
+const FIGURE_ROOM_PX = 3
+
+type Row = [left: number, right: number][]
+
+/** One lane's figures: below the patches, else above them, else none: what has no room is told by the readout. */
+export interface LaneRows {
+  below: Row
+  above: Row
+  discs: Row
+}
+
+/** Lower than this a lane's figures below stand where those above the next one would. */
+const APART_PX = 60
+
+/** Rows of so many lanes, from the top. */
+export function rowsOfLanes(lanes: number, laneHeightPx: number): LaneRows[] {
+  const below: Row[] = Array.from({ length: lanes }, () => [])
+  const above = (i: number): Row => (i > 0 && laneHeightPx < APART_PX ? below[i - 1]! : [])
+  return below.map((row, i) => ({ below: row, above: above(i), discs: [] }))
+}
+
+const meets = (row: Row, [left, right]: [number, number]) => row.some(([a, b]) => left < b && right > a)
+
+/** Where a patch's number has room; takes it. @returns null where it has none */
+export function takeRoom(ctx: CanvasRenderingContext2D, rows: LaneRows, patch: Patch): 'below' | 'above' | null {
+  ctx.font = FIGURE_FONT
+  const half = ctx.measureText(patch.number).width / 2 + FIGURE_ROOM_PX
+  const span: [number, number] = [patch.at - half, patch.at + half]
+  const free = { below: !meets(rows.below, span), above: !meets(rows.above, span) && !meets(rows.discs, span) }
+  const row = (['below', 'above'] as const).find(one => free[one]) ?? null
+  if (row) rows[row].push(span)
+  return row
+}
+
+/** Takes the room of a flag's disc in the row above the patches. */
+export function takeDiscRoom(rows: LaneRows, patch: Patch): void {
+  const { x } = discAt(patch)
+  rows.discs.push([x - DISC_PX, x + DISC_PX])
+}
+
+const discAt = ({ right, at, middle }: Patch) => ({
+  x: Math.max(right, at + RING_PX) - 2,
+  y: middle - PATCH_HALF_PX,
+})
+
 /** The number of a flag that speaks of this stock shot, at the upper right of its patch. */
 export function drawFlagNumber(
   ctx: CanvasRenderingContext2D,
-  { right, at, middle }: Patch,
+  patch: Patch,
   number: number,
   colours: { fill: string; text: string },
 ): void {
-  const [x, y] = [Math.max(right, at + RING_PX) - 2, middle - PATCH_HALF_PX]
+  const { x, y } = discAt(patch)
   ctx.beginPath()
   ctx.arc(x, y, DISC_PX, 0, 2 * Math.PI)
   ctx.fillStyle = colours.fill

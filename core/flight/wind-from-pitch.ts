@@ -32,7 +32,7 @@ export interface WindAlong {
  * The wind along the line that made a ball pitch elsewhere than its monitor worked out for calm air.
  * @param today the day's air, and where its wind would be read; its own wind is not looked at
  * @returns null when no wind of up to 20 m/s does that
- * @example windFromPitch({ readM: 57.6, pitchedM: 54.864, loftDeg: 60, errorM: 1 }, NEUTRAL)?.headMs // => 3.605
+ * @example windFromPitch({ readM: 57.6, pitchedM: 54.864, loftDeg: 60, errorM: 1 }, NEUTRAL)?.headMs // => 3.61
  */
 export function windFromPitch({ readM, pitchedM, loftDeg, errorM }: PitchedBall, today: Conditions): WindAlong | null {
   const loft = loftDeg ?? usualLoftDeg(readM)

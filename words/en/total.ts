@@ -1,5 +1,4 @@
 /** Where a ball stops, beside where it pitches. */
 export const TOTAL = {
-  total:
-    'Total {total} on {ground, select, soft {soft} firm {firm} other {medium}} ground; the run is known to half of itself.',
+  total: 'Total {total} on {ground} ground; the run is known to about half of itself.',
 } as const

@@ -16,7 +16,15 @@ import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import { useChartInk } from '~/composables/useChartInk'
 import { useDistance } from '~/composables/useDistance'
 import { drawCursor, hasLane, laneClubs, laneLabelPx, lanesHeightPx, LANE_RIGHT_PX, type FlagMark } from '~/utils/lanes'
-import { drawFlagNumber, drawNumber, drawPatch, type Patch } from '~/utils/lanes-draw'
+import {
+  drawFlagNumber,
+  drawNumber,
+  drawPatch,
+  takeDiscRoom,
+  rowsOfLanes,
+  takeRoom,
+  type Patch,
+} from '~/utils/lanes-draw'
 import { swingSolidity } from '~/utils/swing-fill'
 
 /**
@@ -45,9 +53,6 @@ const { ink } = useChartInk()
 const isNarrow = useMediaQuery('(max-width: 767px)')
 const clubs = computed(() => laneClubs(props.bag, props.chart))
 const rungs = computed(() => rungsInUse(props.bag))
-
-const LABEL_ROOM_PX = 34
-const NUMBER_ROOM_PX = 14
 
 interface Mark {
   x: [number, number]
@@ -131,20 +136,25 @@ const patches: Plugin<'bar'> = {
     if (props.cursorM !== null) drawCursor(ctx, scales.x!.getPixelForValue(to(props.cursorM)), chartArea, ink.value.ink)
     ctx.textAlign = 'center'
     ctx.textBaseline = 'top'
+    const rowsOf = rowsOfLanes(clubs.value.length, chartArea.height / Math.max(1, clubs.value.length))
+    const lanes = new Map(clubs.value.map((club, i) => [club.label, rowsOf[i]!]))
     const all = marks.value.map(mark => ({ mark, patch: patchOf(mark, chart) }))
     const isPicked = ({ cell }: Patch) =>
       keys.has(cellKey(cell)) || (props.picked !== null && cellKey(props.picked) === cellKey(cell))
     for (const { patch } of all) drawPatch(ctx, ink.value, patch, isPicked(patch))
-    const placed = new Map<string, number[]>()
-    for (const { mark, patch } of all) {
-      const lane = placed.get(mark.y) ?? []
-      placed.set(mark.y, lane)
-      // A number that would stand on another goes above its lane instead of below.
-      const room = Math.max(LABEL_ROOM_PX, NUMBER_ROOM_PX + ctx.measureText(patch.number).width)
-      const above = lane.some(other => Math.abs(other - patch.at) < room)
-      if (!above) lane.push(patch.at)
-      drawNumber(ctx, ink.value, patch, above)
-      const flag = props.marks?.find(one => one.kind !== 'hole' && one.cells.includes(cellKey(mark.cell)))
+    const flagged = all.map(one => ({
+      ...one,
+      flag: props.marks?.find(({ kind, cells }) => kind !== 'hole' && cells.includes(cellKey(one.mark.cell))),
+      rows: lanes.get(one.mark.y)!,
+    }))
+    for (const { flag, rows, patch } of flagged) if (flag) takeDiscRoom(rows, patch)
+    // Where not all have room, what is pointed at comes first, then what most balls stand behind.
+    const rank = ({ patch }: { patch: Patch }) => (isPicked(patch) ? Infinity : patch.cell.balls)
+    for (const { patch, rows } of flagged.toSorted((a, b) => rank(b) - rank(a))) {
+      const row = takeRoom(ctx, rows, patch)
+      if (row) drawNumber(ctx, ink.value, patch, row === 'above')
+    }
+    for (const { patch, flag } of flagged) {
       if (!flag) continue
       const fill = ink.value[flag.kind === 'finding' ? 'soft' : flag.kind]
       drawFlagNumber(ctx, patch, flag.number, { fill, text: ink.value.paper })
