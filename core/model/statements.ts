@@ -2,7 +2,7 @@ import { exp, ln } from '../stats/exact'
 import gammainc from '../stats/vendor/gammainc.js'
 import { MODEL, MOVE } from './constants'
 import type { Fit } from './fit'
-import { kindsDensity } from './kinds'
+import { ballShares, kindsDensity, pileShares } from './kinds'
 import { normalCdf, studentQuantile, Z_80 } from '../stats/normal'
 
 /** Student's distribution function by a normal one: Abramowitz & Stegun, 26.7.8. */
@@ -102,6 +102,8 @@ export function evidenceOfMove(
   const at = (k: number) => (k - MOVE.gridHalf) * MOVE.gridStep
   const growth = 1 + MODEL.spreadOffsetM / published.carryM
   const own = fit.spread ** 2 * fit.looseness[cell]! * growth ** 2
+  // Who mishits often has not moved for it.
+  const single = ballShares(fit.mishitShare)
   const total = new Float64Array(size)
   for (const { shots, commonSd = 0 } of sessions) {
     const smear = Math.hypot(MODEL.daySd, commonSd)
@@ -112,7 +114,8 @@ export function evidenceOfMove(
     const likelihood = new Float64Array(size)
     for (const { carryM, measSdM, balls } of shots) {
       const v = own * (balls > 1 ? MODEL.pileFactor / balls : 1) + (measSdM / published.carryM) ** 2
-      for (let k = 0; k < size; k++) likelihood[k]! += ln(kindsDensity(ln(carryM) - centre - at(k), v))
+      const shares = balls > 1 ? pileShares(balls, fit.mishitShare) : single
+      for (let k = 0; k < size; k++) likelihood[k]! += ln(kindsDensity(ln(carryM) - centre - at(k), v, shares))
     }
     const top = likelihood.reduce((most, l) => Math.max(most, l), -Infinity)
     for (let k = 0; k < size; k++) {

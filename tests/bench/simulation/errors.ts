@@ -29,8 +29,8 @@ export const rmse = ({ squares, counts }: Tally, what: string) => Math.sqrt(squa
 export const share = ({ squares, counts }: Tally, what: string) => (100 * squares[what]!) / counts[what]!
 
 /** One visit: so many balls at each of the cells chosen to be hit. */
-export function visit(player: SimulatedPlayer, cells: readonly number[], balls: number) {
-  const day = drawDay(player.dice)
+export function visit(player: SimulatedPlayer, cells: readonly number[], balls: number, formSd?: number) {
+  const day = formSd === undefined ? drawDay(player.dice) : formSd * player.dice.normal()
   return cells.flatMap(cell =>
     Array.from({ length: balls }, () => ({ cell, carryM: hitM(player, cell, day), measSdM: 0.9144, balls: 1 })),
   )
@@ -46,16 +46,25 @@ export interface JudgeOptions extends PlayerOptions {
   levelSaid?: boolean
   /** The model is told the share of mishits, and learns nothing of it. */
   mishitsTold?: boolean
+  /** The balls of each cell are hit in so many visits, a day apart; one when left away. */
+  visits?: number
+  /** How much form differs from day to day, as a share of carry. */
+  formSd?: number
 }
 
 /** Adds one player's errors: hit and unhit cells, by hand and by the model. */
 export function judgePlayer(tally: Tally, seed: number, balls: number, options: JudgeOptions): void {
   const player = drawPlayer(seed, options)
   const hit = chooseHit(player)
-  const shots = visit(player, hit, balls)
+  const visits = options.visits ?? 1
+  const sessions = Array.from({ length: visits }, (_, v) => ({
+    day: v,
+    shots: visit(player, hit, Math.floor(balls / visits) + (v < balls % visits ? 1 : 0), options.formSd),
+  }))
+  const shots = sessions.flatMap(session => session.shots)
   const piles = player.cells.map((_, cell) => shots.filter(s => s.cell === cell).map(s => s.carryM))
   const byHand = piles.map(pile => (pile.length === 0 ? null : trimmed(pile)))
-  const fit = fitModel(player.cells, [{ day: 0, shots }], 0, {
+  const fit = fitModel(player.cells, sessions, visits - 1, {
     ...spreadOptions(options.levelSaid ? player.level : 'unknown'),
     ...(options.mishitsTold && { mishitShare: player.mishits, mishitBalls: Infinity }),
   })

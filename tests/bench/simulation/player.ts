@@ -1,5 +1,6 @@
 import type { ModelCell } from '../../../core/model/prior'
 import { knownFraction, type SchoolId } from '../../../core/swing/schools'
+import { yardsToMetres } from '../../../core/units'
 import { makeDice, type Dice } from './dice'
 
 /**
@@ -84,6 +85,21 @@ function swung(speedMps: number, loftDeg: number, leanDeg: number): number {
   return carryOf(ballSpeed, 0.71 * loft, 300 * speedMps * Math.sin(loft))
 }
 
+const FULL_56_YD: Record<SimulatedLevel, number> = { beginner: 70, improver: 84, good: 95, expert: 105 }
+
+/**
+ * A law that nothing was chosen on: so many yards a degree, a power of the usual share of full, and lofts that keep
+ * more or less of it.
+ */
+function lineLaw(level: SimulatedLevel, dice: Dice): (loftDeg: number, fraction: number) => number {
+  const full = FULL_56_YD[level] + 8 * dice.normal()
+  const [perDeg, power, tilt] = [2.4 + 0.5 * dice.normal(), 1 + 0.12 * dice.normal(), -0.04 + 0.09 * dice.normal()]
+  return (loftDeg, fraction) => {
+    const ofFull = fraction ** power * (1 + tilt * ((loftDeg - 54) / 8) * (1 - fraction))
+    return yardsToMetres(Math.max(15, full + perDeg * (56 - loftDeg)) * ofFull)
+  }
+}
+
 export interface PlayerOptions {
   level?: SimulatedLevel
   /** Factor on all quirks: 2 is a stress. */
@@ -97,6 +113,8 @@ export interface PlayerOptions {
    * same yards.
    */
   law?: 'share' | 'yards'
+  /** Carries by another law than the trajectory: straight lines over loft and powers of the share of full. */
+  straight?: true
 }
 
 export function drawLevel(dice: Dice): SimulatedLevel {
@@ -105,7 +123,7 @@ export function drawLevel(dice: Dice): SimulatedLevel {
 
 export function drawPlayer(
   seed: number,
-  { level, quirks = 1, clubs, mishits = MISHITS, law }: PlayerOptions = {},
+  { level, quirks = 1, clubs, mishits = MISHITS, law, straight }: PlayerOptions = {},
 ): SimulatedPlayer & { level: SimulatedLevel } {
   const dice = makeDice(seed)
   const own = level ?? drawLevel(dice)
@@ -121,6 +139,7 @@ export function drawPlayer(
   const rungQuirk = labels.map(() => 0.035 * quirks * dice.heavy())
   const [least, most] = LEVELS[own]
   const share = dice.between(least, most)
+  const byLine = straight && lineLaw(own, dice)
   const cells: ModelCell[] = []
   const truthM: number[] = []
   const scatter: number[] = []
@@ -128,7 +147,9 @@ export function drawPlayer(
     labels.forEach((label, rung) => {
       const fraction = knownFraction(school, label)!
       const arc = fraction ** exponent
-      const carry = swung(speed * arc, loftDeg + 0.4 * dice.normal(), lean + leanByLength * (1 - arc))
+      const carry = byLine
+        ? byLine(loftDeg, fraction)
+        : swung(speed * arc, loftDeg + 0.4 * dice.normal(), lean + leanByLength * (1 - arc))
       cells.push({ club, rung, loftDeg, lnFraction: Math.log(fraction) })
       truthM.push(carry * Math.exp(clubQuirk[club]! + rungQuirk[rung]! + 0.016 * quirks * dice.heavy()))
       scatter.push(share * (fraction < 0.97 ? 1.33 : 1) * Math.exp(0.2 * dice.normal()))

@@ -10,8 +10,8 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E, F, G] = [
-  2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000,
+const [A, B, C, D, M, E, F, G, H] = [
+  2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000, 3_045_000,
 ]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
@@ -75,6 +75,8 @@ function coverage(): void {
     ]),
     ['three clubs', { clubs: 3 }],
     ['quirks doubled (stress)', { quirks: 2 }],
+    ['another law of carries', { straight: true }],
+    ['another law, quirks doubled', { straight: true, quirks: 2 }],
   ]
   for (const [name, options] of rows) {
     const [one, three, ten] = [1, 3, 10].map(balls => judgePlayers(B, players, balls, options))
@@ -118,6 +120,24 @@ function mishits(): void {
         ...both(t => rmse(t, 'hit: model').toFixed(2)),
         rmse(learnt, 'hit: median').toFixed(2),
       ])
+    }
+}
+
+/** Of players whose form varies more or less than the model takes it to. */
+function forms(): void {
+  const players = many(200)
+  say(
+    `\n### (b3) Form from day to day, which the model takes to be 1.2 % for everybody; half of the cells hit, ${players} ` +
+      `players a row, seeds ${H} up: the 80 % interval of hit cells in 100 and the error in yards\n`,
+  )
+  head('form, visits', ['3 balls a cell', '10 balls a cell'])
+  for (const percent of [0, 1.2, 2])
+    for (const visits of [1, 3]) {
+      const cells = [3, 10].map(balls => {
+        const t = judgePlayers(H, players, balls, { levelSaid: true, visits, formSd: percent / 100 })
+        return `${share(t, 'hit: 80').toFixed(1)}, ${rmse(t, 'hit: model').toFixed(2)} yd`
+      })
+      row(`${percent} %, ${visits}`, cells)
     }
 }
 
@@ -264,6 +284,7 @@ const parts = {
   a: errors,
   b: coverage,
   b2: mishits,
+  b3: forms,
   c: rounds,
   d: statements,
   e: everyRule,
