@@ -42,6 +42,16 @@ export const PACE_MAX_M = 1.5
 /** How far a landing place may lie above or below the tee, metres. */
 export const HEIGHT_RANGE_M = [-60, 60] as const
 
+/** Marks of a coach's own: how long one may be, and how many there may be. */
+export const MARK_MAX = 24
+export const OWN_MARKS_MAX = 12
+
+/** Balls at one stock shot before the next. */
+export const BLOCK_RANGE = [1, 50] as const
+
+/** A called plus or minus, metres: up to 20 yd either way. */
+export const PLUS_RANGE_M = [-yardsToMetres(20), yardsToMetres(20)] as const
+
 /** A pile measured as one. */
 export const BALLS_MAX = 1000
 

@@ -73,6 +73,9 @@ export const fromTemp = (value: number, unit: TempUnit) => (unit === '°C' ? val
 /** Metres a second in one of each: exact by definition (mile 1609.344 m, knot 1852 m an hour). */
 export const WIND_UNITS = { 'm/s': 1, 'mph': 0.44704, 'km/h': 1 / 3.6, 'kn': 1852 / 3600 } as const
 export type WindUnit = keyof typeof WIND_UNITS
+/** Speeds of clubs and balls are read in these; knots are the wind's. */
+export const SPEED_UNITS = ['mph', 'km/h', 'm/s'] as const
+export type SpeedUnit = (typeof SPEED_UNITS)[number]
 export const toWind = (ms: number, unit: WindUnit) => ms / WIND_UNITS[unit]
 export const fromWind = (value: number, unit: WindUnit) => value * WIND_UNITS[unit]
 

@@ -1,7 +1,16 @@
 import { z } from 'zod'
-import { NAME_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
+import { BLOCK_RANGE, MARK_MAX, NAME_MAX, OWN_MARKS_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
 import { LOCK_IN_RANGE, type LockIn } from '../core/session/lock-in'
-import { DISTANCE_UNITS, type DistanceUnit } from '../core/units'
+import {
+  DISTANCE_UNITS,
+  HEIGHT_UNITS,
+  SPEED_UNITS,
+  TEMP_UNITS,
+  WIND_UNITS,
+  type DistanceUnit,
+  type HeightUnit,
+  type WindUnit,
+} from '../core/units'
 import { AcademyThresholds } from './player'
 import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
@@ -43,10 +52,38 @@ const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '')
   .int({ error: 'Balls must be a whole number.' })
   .optional()
 
+const WIND_UNIT_NAMES = Object.keys(WIND_UNITS) as [WindUnit, ...WindUnit[]]
+const HEIGHT_UNIT_NAMES = Object.keys(HEIGHT_UNITS) as [HeightUnit, ...HeightUnit[]]
+
 /** Habits that a coach wants marked; one that is missing is not. */
 export const LockInChange = z.strictObject({ alike: Habit, straight: Habit, count: Habit })
 
+/** What a coach reads beside distances, for each unit of them. */
+const ReadingUnits = z.strictObject({
+  speed: oneOf('Unit of speed', SPEED_UNITS).optional(),
+  wind: oneOf('Unit of wind', WIND_UNIT_NAMES).optional(),
+  temp: oneOf('Unit of temperature', TEMP_UNITS).optional(),
+  height: oneOf('Unit of height', HEIGHT_UNIT_NAMES).optional(),
+})
+export type ReadingUnits = z.infer<typeof ReadingUnits>
+
+/** Of one coach; what is missing is what is usual. */
+export const CoachSettings = z.strictObject({
+  units: z.strictObject({ yd: ReadingUnits.optional(), m: ReadingUnits.optional() }).optional(),
+  /** Marks of a ball, besides those that everybody has. */
+  marks: z
+    .array(lineOfText('Mark', MARK_MAX), { error: 'Marks must be a list.' })
+    .max(OWN_MARKS_MAX, { error: `At most ${OWN_MARKS_MAX} marks of your own are possible.` })
+    .optional(),
+  /** Balls at one stock shot before the next is proposed. */
+  block: boundedNumber('Block', ...BLOCK_RANGE, ' balls')
+    .int({ error: 'Block must be a whole number of balls.' })
+    .optional(),
+})
+export type CoachSettings = z.infer<typeof CoachSettings>
+
 export const AccountChange = z.object({
+  settings: CoachSettings.optional(),
   lockIn: LockInChange.optional(),
   unit: oneOf('Unit', DISTANCE_UNITS).optional(),
   name: lineOfText('Your name', NAME_MAX).optional(),
@@ -76,4 +113,5 @@ export interface Account {
   /** One pace of this coach, metres; null until it was measured. */
   paceM: number | null
   lockIn: LockIn
+  settings: CoachSettings
 }

@@ -62,6 +62,30 @@ export function refuseRepeats<T extends Named>(
   })
 }
 
+/** One change of a bag made from the board, with an id of its own: sent twice it is made once. */
+export const BagStepRecord = z.object({
+  id: Id,
+  step: z.discriminatedUnion(
+    'kind',
+    [
+      z.object({
+        kind: z.literal('add-rung'),
+        rung: z.object({ id: Id, ...rungFields, retired }),
+        below: Id.nullable(),
+      }),
+      z.object({ kind: z.literal('rename-rung'), rungId: Id, label: rungFields.label }),
+      z.object({
+        kind: z.literal('use'),
+        clubId: Id,
+        rungId: Id,
+        used: z.boolean({ error: 'Used is yes or no.' }),
+      }),
+    ],
+    { error: 'Such a change of a bag is not known.' },
+  ),
+})
+export type BagStepRecord = z.infer<typeof BagStepRecord>
+
 /** The whole bag, as it is saved: all or nothing. */
 export const BagChange = z
   .object({

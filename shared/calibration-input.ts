@@ -61,7 +61,8 @@ export function takenOf({
   frontM,
   backM,
   widthM,
-}: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> &
+  said,
+}: Pick<RowFigures, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM' | 'said'> &
   Pick<TakenRecord, 'askedRungId'>): TakenRecord | null {
   const taken: TakenRecord = {
     ...(lies && { lies }),
@@ -70,6 +71,7 @@ export function takenOf({
     ...(frontM !== undefined && { frontM }),
     ...(backM !== undefined && { backM }),
     ...(widthM !== undefined && { widthM }),
+    ...said,
   }
   return Object.keys(taken).length === 0 ? null : taken
 }

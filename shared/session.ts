@@ -1,13 +1,27 @@
 import { z } from 'zod'
-import { BALLS_MAX, CARRY_MAX_M, CARRY_MIN_M, HEIGHT_RANGE_M, PACE_MAX_M, PACE_MIN_M, REASON_MAX } from '../core/limits'
+import {
+  BALLS_MAX,
+  BLOCK_RANGE,
+  CARRY_MAX_M,
+  CARRY_MIN_M,
+  HEIGHT_RANGE_M,
+  MARK_MAX,
+  OWN_MARKS_MAX,
+  PACE_MAX_M,
+  PACE_MIN_M,
+  PLUS_RANGE_M,
+  REASON_MAX,
+} from '../core/limits'
+import { BALLS_AT_ONCE } from '../core/calibration/calibration'
 import { AIR_RANGE } from '../core/flight/air'
 import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
 import type { AirEntry } from '../core/flight/session-air'
 import { ORDERS } from '../core/session/order'
-import { CARRY_BASES, READING_NAMES, READING_RANGE, withoutSpeed, type ReadingName } from '../core/shot/readings'
+import { CARRY_BASES, READING_NAMES, READING_RANGE, type ReadingName } from '../core/shot/readings'
 import { isPossibleHeight } from '../core/shot/landing-height'
 import { CARRY_AIRS } from '../core/shot/carry-air'
-import { METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
+import { FELT_RANGE } from '../core/shot/typed-ball'
+import { FACES, METHODS, STRIKES, type Session, type Shot } from '../core/shot/shot'
 import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, quoted, Version } from './text'
 
 /** A name of a sign, a target or a session. */
@@ -66,6 +80,10 @@ export type AirRecord = z.infer<typeof AirRecord>
 export const FIRMNESSES = Object.keys(FIRMNESS_MS2) as [Firmness, ...Firmness[]]
 export const MEASURED_TO = ['rest', 'pitch'] as const
 export const BUCKET_MAX = 500
+export const BLOCK_ENDS = ['count', 'alike', 'enough'] as const
+export type BlockEnd = (typeof BLOCK_ENDS)[number]
+/** Stock shots that one open question is about. */
+const SETTLE_MAX = 4
 
 /** How a session goes about it: remembered from one to the next. */
 export const SessionPlan = z.object({
@@ -77,6 +95,25 @@ export const SessionPlan = z.object({
   /** What a monitor's carries are of; missing from what an older page kept. */
   carryAir: oneOf('Carry', CARRY_AIRS).default('flown'),
   order: oneOf('Order', ORDERS),
+  /** Balls at one stock shot before the next; missing from what an older page kept. */
+  block: boundedNumber('Block', ...BLOCK_RANGE, ' balls')
+    .int({ error: 'Block must be a whole number of balls.' })
+    .default(BALLS_AT_ONCE),
+  /** A block ends after so many, once some are alike, or once the number is known well enough. */
+  until: oneOf('Until', BLOCK_ENDS).default('count'),
+  /** Where an order begins: full first with the longest or the most lofted club, one length with this one. */
+  begin: oneOf('Begin', ['long', 'short'] as const).default('short'),
+  beginRungId: Id.nullable().default(null),
+  /** Balls are logged apart, and count from the moment this ends. */
+  warmUp: z.boolean({ error: 'Warm-up is yes or no.' }).default(false),
+  /** Stock shots that would decide what is open, each with so many balls; they go before the order. */
+  settle: z
+    .strictObject({
+      shots: z.array(z.strictObject({ clubId: Id, rungId: Id })).max(SETTLE_MAX),
+      balls: boundedNumber('Balls', ...BLOCK_RANGE, ''),
+    })
+    .nullable()
+    .default(null),
   /** Balls there are; null when there is no end of them. */
   bucket: boundedNumber('Bucket', 1, BUCKET_MAX, ' balls')
     .int({ error: 'Bucket must be a whole number of balls.' })
@@ -94,6 +131,12 @@ export const USUAL_PLAN: SessionPlan = {
   measuredTo: 'rest',
   carryAir: 'flown',
   order: 'teach',
+  block: BALLS_AT_ONCE,
+  until: 'count',
+  begin: 'short',
+  beginRungId: null,
+  warmUp: false,
+  settle: null,
   bucket: null,
   rangeId: null,
   targetId: null,
@@ -142,20 +185,10 @@ const readingFields = Object.fromEntries(
 )
 
 /** What a device read of a ball beside its carry. */
-export const ReadingsRecord = z
-  .strictObject({
-    ...(readingFields as Record<ReadingName, z.ZodOptional<z.ZodNumber>>),
-    carryBasis: oneOf('Carry basis', CARRY_BASES).optional(),
-  })
-  .superRefine((readings, issues) => {
-    const alone = withoutSpeed(readings)
-    if (alone)
-      issues.addIssue({
-        code: 'custom',
-        path: ['ballSpeedMs'],
-        message: `Ball speed is missing: ${READING_WORDS[alone][0].toLowerCase()} means nothing without it.`,
-      })
-  })
+export const ReadingsRecord = z.strictObject({
+  ...(readingFields as Record<ReadingName, z.ZodOptional<z.ZodNumber>>),
+  carryBasis: oneOf('Carry basis', CARRY_BASES).optional(),
+})
 
 const metres = (what: string, most = CARRY_MAX_M) => boundedNumber(what, 0, most, ' m')
 const whole = (what: string, least: number, most: number) =>
@@ -181,6 +214,22 @@ export const TakenRecord = z.strictObject({
   backM: metres('Back').optional(),
   widthM: metres('Width').optional(),
   mishits: whole('Mishits', 0, BALLS_MAX).optional(),
+  /** How the face was seen at the strike; such a ball counts. */
+  face: oneOf('Face', FACES).optional(),
+  /** Marks of the coach's own. */
+  marks: z
+    .array(lineOfText('Mark', MARK_MAX), { error: 'Marks must be a list.' })
+    .max(OWN_MARKS_MAX, { error: `At most ${OWN_MARKS_MAX} marks can be on one ball.` })
+    .optional(),
+  /** How full it felt, per cent. */
+  feltPercent: boundedNumber('How full it felt', ...FELT_RANGE, ' %').optional(),
+  /** The target and the plus or minus that were called before it was hit. */
+  called: z
+    .strictObject({
+      targetM: boundedNumber('Called target', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+      plusM: boundedNumber('Called plus or minus', ...PLUS_RANGE_M, ' m'),
+    })
+    .optional(),
   /** One standard deviation, of a watch's fixes or of two ways put together. */
   errorM: metres('Error', 100).optional(),
   /** The sign it was guessed against, as it was believed to stand then, and how far past it. */
@@ -188,9 +237,15 @@ export const TakenRecord = z.strictObject({
   offM: boundedNumber('Past the sign', -100, 100, ' m').optional(),
   /** What was added to the time that its device's clock said, which was wrong. */
   clockMs: ClockTime('Clock').optional(),
-  /** Carries that stood here before they were mended. */
+  /** Carries that stood here before they were mended, and readings that were mended with them. */
   was: z
-    .array(z.strictObject({ carryM: metres('Carry'), atMs: ClockTime('Mended') }))
+    .array(
+      z.strictObject({
+        carryM: metres('Carry'),
+        readings: ReadingsRecord.nullable().optional(),
+        atMs: ClockTime('Mended'),
+      }),
+    )
     .max(20)
     .optional(),
 })
@@ -255,6 +310,7 @@ export function toShot(record: ShotRecord): Shot {
   const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken } = record
   const shot: Shot = { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
   if (taken?.lies) shot.lies = taken.lies
+  if (taken?.face) shot.face = taken.face
   if (taken?.heightM) shot.heightM = taken.heightM
   if (taken?.errorM !== undefined) shot.errorM = taken.errorM
   if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)

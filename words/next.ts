@@ -1,8 +1,8 @@
 import type { StockShot } from '../core/bag/bag'
 import type { Next, Ready } from '../core/calibration/calibration'
 import type { Order } from '../core/session/order'
-import { distanceWithUnit, type DistanceUnit } from '../core/units'
-import { NEXT, ORDERS } from './en/next'
+import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { BLOCK_ENDS, NEXT, ORDERS } from './en/next'
 import { listed, write } from './message'
 
 /** Named at most; the others are only counted. */
@@ -16,6 +16,22 @@ export function nextText({ others }: Pick<Next, 'others'>, nameOf: (cell: StockS
   const list = left > 0 ? write(NEXT.andMore, { named: named.join(', '), n: String(left) }) : listed(named)
   return write(NEXT.others, { others: list })
 }
+
+/**
+ * What so many balls would gain.
+ * @example gainText(5, 3, 3, 'm') // => 'Known to ± 5 m; 3 balls make it about ± 3.'
+ */
+export function gainText(halfM: number, afterM: number, balls: number, unit: DistanceUnit): string {
+  const [now, then] = [distanceText(halfM, unit), distanceText(afterM, unit)]
+  const figures = { now: distanceWithUnit(halfM, unit), after: then, n: balls }
+  return write(now === then ? NEXT.gainsLittle : NEXT.gains, figures)
+}
+
+/** Why a stock shot is proposed before the order of work is. */
+export const settleText = (balls: number) => write(NEXT.settle, { n: balls })
+
+/** When a block ends. */
+export const blockEndTexts: Record<'count' | 'alike' | 'enough', string> = BLOCK_ENDS
 
 /** What an order of work is called, and why it proposes what it does. */
 export const orderTexts: Record<Order, { name: string; why: string }> = ORDERS

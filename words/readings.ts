@@ -1,13 +1,20 @@
 import type { Firmness } from '../core/flight/run-out'
 import type { Readings } from '../core/shot/readings'
-import { distanceText, distanceWithUnit, toWind, type DistanceUnit } from '../core/units'
+import { distanceText, distanceWithUnit, toHeight, toWind, type DistanceUnit, type SpeedUnit } from '../core/units'
 import { READINGS, TAKEN } from './en/readings'
 import { write, type MessageValues } from './message'
 
-/** Ball and club speed as a coach reads them: mph beside yards, km/h beside metres. */
-export function speedText(ms: number, unit: DistanceUnit): string {
-  const speedUnit = unit === 'yd' ? 'mph' : 'km/h'
-  return `${Math.round(toWind(ms, speedUnit))} ${speedUnit}`
+/** What ball and club speed are read in beside yards and beside metres, where nobody chose. */
+export const usualSpeedUnit = (unit: DistanceUnit): SpeedUnit => (unit === 'yd' ? 'mph' : 'km/h')
+
+/** Ball and club speed as a coach reads them: m/s with a decimal, since one of them is more than two mph. */
+export function speedText(ms: number, unit: DistanceUnit, speedUnit: SpeedUnit = usualSpeedUnit(unit)): string {
+  return `${toWind(ms, speedUnit).toFixed(speedUnit === 'm/s' ? 1 : 0)} ${speedUnit}`
+}
+
+/** How high a ball flew: feet beside yards, metres beside metres, as people think of it. */
+export function apexText(apexM: number, unit: DistanceUnit): string {
+  return unit === 'yd' ? `${Math.round(toHeight(apexM, 'ft'))} ft` : `${Math.round(apexM)} m`
 }
 
 /** To ten: more is not known. @example spinText(8153) // => '8,150' */
@@ -33,11 +40,11 @@ const figure = <T>(value: T | undefined, text: (value: T) => string) =>
   value === undefined ? undefined : { figure: text(value) }
 
 /** What was read of a ball beside its carry, in the order a coach reads it, each with its unit. */
-export function readingTexts(readings: Readings, unit: DistanceUnit): string[] {
+export function readingTexts(readings: Readings, unit: DistanceUnit, speedUnit?: SpeedUnit): string[] {
   const { sideM, ballSpeedMs, clubSpeedMs, launchDeg, spinRpm, apexM, descentDeg, totalM, carryBasis } = readings
   const whole = (value: number) => String(Math.round(value))
   const length = (metres: number) => distanceWithUnit(metres, unit)
-  const speed = (ms: number) => speedText(ms, unit)
+  const speed = (ms: number) => speedText(ms, unit, speedUnit)
   return [
     ...(sideM === undefined ? [] : [sideText(sideM, unit)]),
     ...line(READINGS.spin, figure(spinRpm, spinText)),
@@ -45,7 +52,10 @@ export function readingTexts(readings: Readings, unit: DistanceUnit): string[] {
     ...line(READINGS.ballSpeed, figure(ballSpeedMs, speed)),
     ...line(READINGS.clubSpeed, figure(clubSpeedMs, speed)),
     ...line(READINGS.descent, figure(descentDeg, whole)),
-    ...line(READINGS.apex, figure(apexM, length)),
+    ...line(
+      READINGS.apex,
+      figure(apexM, m => apexText(m, unit)),
+    ),
     ...line(READINGS.total, figure(totalM, length)),
     ...(carryBasis === 'computed' ? [write(READINGS.computed)] : []),
   ]

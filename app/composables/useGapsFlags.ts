@@ -64,7 +64,16 @@ export function useGapsFlags() {
     const found = verdictOf(at, lineM.value, openFlags.value, unproven.value)
     return verdictText(found, titles, unproven.value.length, lineM.value, unit.value)
   })
-  const questions = computed(() => stillOpen.value.map(one => stillOpenText(one, names, unit.value)))
+  const questions = computed(() =>
+    stillOpen.value.map(one => ({
+      text: stillOpenText(one, names, unit.value),
+      /** Asked of the range session: the stock shots that would decide it, and the balls with each. */
+      settle:
+        one.balls === null || one.finding.cells.length === 0
+          ? null
+          : { settle: one.finding.cells.map(cellKey).join(','), balls: String(one.balls) },
+    })),
+  )
 
   return { open, noFault, settled, chosen, pointed, lit, choose, marks, verdict, questions, lineM }
 }

@@ -19,6 +19,12 @@ interface Options {
 /** Shortcuts of letters and signs can be switched off on this device (WCAG 2.2, success criterion 2.1.4). */
 export const useCharacterKeys = () => useLocalStorage('uzzet-character-keys', true)
 
+/** A field that takes shortcuts while it is empty. */
+const isOpenField = (target: HTMLElement) =>
+  target instanceof HTMLInputElement && target.dataset.shortcuts !== undefined && target.value === ''
+const startsSequence = (key: string) =>
+  Object.values(KEYMAP).some(({ keys }) => keys.some(one => one.startsWith(`${key} `)))
+
 /** Binds shortcuts of the keymap while the component is there. None acts while text is typed. */
 export function useShortcuts(
   actions: Partial<Record<ShortcutId, ShortcutAction>>,
@@ -29,6 +35,8 @@ export function useShortcuts(
 
   function isFree(target: HTMLElement, key: string): boolean {
     if (target === field?.()) return true
+    // The carry's field is open to all shortcuts while nothing is typed in it.
+    if (isOpenField(target)) return true
     // Undo belongs to the field while one is typed in; saving does not.
     if (key.startsWith('mod+')) return !key.endsWith('z') || !target.closest('input, textarea')
     return !target.closest(inDialog ? FIELDS : `${FIELDS}, [role="dialog"]`)
@@ -51,6 +59,7 @@ export function useShortcuts(
     if (event.timeStamp - before.atMs > SEQUENCE_MS) before = { key: '', atMs: 0 }
     const action = isFree(event.target as HTMLElement, key) ? actionFor(key) : undefined
     before = { key, atMs: event.timeStamp }
+    if (isOpenField(event.target as HTMLElement) && startsSequence(key) && characterKeys.value) event.preventDefault()
     if (action && action(event) !== false) event.preventDefault()
   })
 }

@@ -6,6 +6,7 @@ import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import AccountDevices from '~/components/account/Devices.vue'
 import AccountLockIn from '~/components/account/LockIn.vue'
+import AccountMarks from '~/components/account/Marks.vue'
 
 useHead({ title: 'Account' })
 const account = useAccount()
@@ -84,6 +85,7 @@ async function savePassword() {
       />
     </section>
     <AccountLockIn />
+    <AccountMarks />
     <AccountDevices />
   </main>
 </template>

@@ -1,8 +1,14 @@
 import type { LockIn } from '#core/session/lock-in'
-import type { DistanceUnit, HeightUnit, TempUnit, WindUnit } from '#core/units'
-import type { Account } from '#shared/account'
+import type { DistanceUnit } from '#core/units'
+import type { Account, CoachSettings, ReadingUnits } from '#shared/account'
 import { api, onSignedOut, Refused } from '~/utils/api'
 import { apiOrKept, forgetKept } from '~/utils/kept'
+
+/** What goes with yards and with metres, where a coach has not chosen. */
+const USUAL_UNITS: Record<DistanceUnit, Required<ReadingUnits>> = {
+  yd: { speed: 'mph', wind: 'mph', temp: '°C', height: 'ft' },
+  m: { speed: 'km/h', wind: 'm/s', temp: '°C', height: 'm' },
+}
 
 /** The signed-in coach, and what they read distances in. */
 export const useAccount = defineStore('account', () => {
@@ -14,18 +20,33 @@ export const useAccount = defineStore('account', () => {
   })
   // On this device the choice is known before the server answers, and lasts without it.
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
-  const tempUnit = useLocalStorage<TempUnit>('uzzet-temp-unit', '°C')
-  const windUnit = useLocalStorage<WindUnit>('uzzet-wind-unit', 'm/s')
-  const heightUnit = useLocalStorage<HeightUnit>('uzzet-height-unit', 'm')
+  const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', {})
   const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
 
   const unit = computed(() => keptUnit.value)
+
+  /** A unit that is read beside distances: the coach's choice for yards or metres, else what goes with them. */
+  const unitOf = <K extends keyof ReadingUnits>(kind: K) =>
+    computed<NonNullable<ReadingUnits[K]>>({
+      get: () => keptUnits.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind]!,
+      set: chosen => {
+        const now = { ...keptUnits.value, [unit.value]: { ...keptUnits.value[unit.value], [kind]: chosen } }
+        keptUnits.value = now
+        // Without a network it holds on this device, and goes with the next choice.
+        void setSettings({ units: now }).catch((error: unknown) => console.warn('unit not sent:', error))
+      },
+    })
+  const tempUnit = unitOf('temp')
+  const windUnit = unitOf('wind')
+  const heightUnit = unitOf('height')
+  const speedUnit = unitOf('speed')
 
   async function load(): Promise<Account | null> {
     if (account.value && !signedOut.value) return account.value
     try {
       account.value = await apiOrKept('/api/account')
       keptUnit.value = account.value.unit
+      if (account.value.settings.units) keptUnits.value = account.value.settings.units
       signedOut.value = false
     } catch (error) {
       if (!(error instanceof Refused && error.status === 401)) throw error
@@ -50,6 +71,13 @@ export const useAccount = defineStore('account', () => {
     account.value = await api('/api/account', { method: 'PATCH', body: { lockIn } })
   }
 
+  /** What this coach chose, besides what stands already. */
+  async function setSettings(change: Partial<CoachSettings>): Promise<void> {
+    const settings = { ...account.value?.settings, ...change }
+    account.value = await api('/api/account', { method: 'PATCH', body: { settings } })
+  }
+  const settings = computed<CoachSettings>(() => account.value?.settings ?? {})
+
   /** @returns when nothing of this coach is kept on the device but what waits to be sent */
   function forget(): Promise<void> {
     account.value = null
@@ -65,6 +93,9 @@ export const useAccount = defineStore('account', () => {
     tempUnit,
     windUnit,
     heightUnit,
+    speedUnit,
+    settings,
+    setSettings,
     load,
     setUnit,
     setPace,

@@ -1,5 +1,7 @@
 import { cellKey, type Bag } from '#core/bag/bag'
+import { bagAfter, type StepFault } from '#core/bag/bag-step'
 import type { Shot } from '#core/shot/shot'
+import type { BagStepRecord } from '#shared/bag'
 import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { PublishedNumbers } from '#core/history/published-numbers'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
@@ -58,6 +60,11 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return list[at]!.version > record.version ? list : list.with(at, record)
   }
 
+  /** What cannot be made of a newer bag is not made: the server will say so. */
+  const withStep = (old: Bag, { step }: BagStepRecord): Bag => {
+    const after = bagAfter(old, step)
+    return 'fault' in after ? old : after
+  }
   const added = <T extends { id: string }>(list: T[], word: T) =>
     list.some(other => other.id === word.id) ? list : [...list, word]
 
@@ -67,15 +74,17 @@ export const usePlayerRecord = defineStore('player-record', () => {
     let newRecords = fromColumns(reply.shots)
     let newWords = reply.words
     let newAnswers = reply.answers
+    let newBag = reply.bag
     const unsent = outbox.mine.filter(item => item.playerId === reply.player.id).map(item => item.entry)
     for (const entry of [...confirmed, ...unsent, ...sinceAsked]) {
       if (entry.kind === 'session') newSessions = place(newSessions, entry.record)
       else if (entry.kind === 'word') newWords = added(newWords, entry.record)
       else if (entry.kind === 'answer') newAnswers = added(newAnswers, entry.record)
+      else if (entry.kind === 'bag') newBag = withStep(newBag, entry.record)
       else newRecords = place(newRecords, entry.record)
     }
     player.value = reply.player
-    bag.value = reply.bag
+    bag.value = newBag
     bagVersion.value = reply.bagVersion
     sessions.value = newSessions
     records.value = newRecords
@@ -196,6 +205,15 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return putShot({ ...record, ...change, version: record.version + 1 })
   }
 
+  /** A change made from the board: seen at once, kept, and sent when it can be. @returns why it cannot be made */
+  async function putBagStep(step: BagStepRecord): Promise<StepFault | null> {
+    const after = bagAfter(bag.value, step.step)
+    if ('fault' in after) return after.fault
+    bag.value = after
+    await keep({ kind: 'bag', record: step })
+    return null
+  }
+
   function takeBag(saved: { bag: Bag; bagVersion: number }): void {
     bag.value = saved.bag
     bagVersion.value = saved.bagVersion
@@ -225,6 +243,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     putWord,
     putAnswer,
     changeShot,
+    putBagStep,
     takeBag,
   }
 })

@@ -35,8 +35,12 @@ export const KEYMAP = {
     what: 'Type the carry',
   },
   logBall: { group: 'range', keys: ['enter'], shown: 'Enter', what: 'Log the ball' },
-  mishit: { group: 'range', keys: ['m'], shown: 'M', what: 'Mishit: with the carry typed, or the ball before' },
-  swungLong: { group: 'range', keys: ['s'], shown: 'S', what: 'Swung long, the same way' },
+  mishit: { group: 'range', keys: ['m'], shown: 'M', what: 'The ball before was a mishit' },
+  flyer: { group: 'range', keys: ['f'], shown: 'F', what: 'It was a flyer' },
+  faceOpen: { group: 'range', keys: ['o'], shown: 'O', what: 'The face was open: a push' },
+  faceClosed: { group: 'range', keys: ['c'], shown: 'C', what: 'The face was closed: a pull' },
+  swungLong: { group: 'range', keys: ['s'], shown: 'S', what: 'It was swung long' },
+  shotBefore: { group: 'range', keys: ['b'], shown: 'B', what: 'It belongs to the shot before' },
   pile: { group: 'range', keys: ['p'], shown: 'P', what: 'A pile measured as one' },
   boardLeft: { group: 'range', keys: ['arrowleft'], shown: 'Arrow keys', what: 'Choose the stock shot' },
   boardRight: { group: 'range', keys: ['arrowright'] },
@@ -62,7 +66,10 @@ export type ShortcutId = keyof typeof KEYMAP
 
 /** Keys of a part that has the focus, and what is typed: listed, and bound by the part itself. */
 const OF_PARTS: readonly [group: keyof typeof KEY_GROUPS, shown: string, what: string][] = [
-  ['range', '4r, 4l, t79', 'Behind the carry: 4 right, 4 left, total 79'],
+  ['range', '4r, 4l, t79', 'After the carry: 4 right, 4 left, total 79'],
+  ['range', 's6600, l29', 'Spin, launch'],
+  ['range', 'b85, c68, h24', 'Ball speed, club speed, height'],
+  ['range', 'f80', 'How full it felt, per cent'],
   ['panel', 'Esc', 'Back to the chart'],
   ['lanes', 'Left, right', 'By the yard or metre'],
   ['lanes', 'Page up, page down', 'By ten'],

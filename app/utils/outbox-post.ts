@@ -29,6 +29,7 @@ function put({ playerId, entry }: OutboxItem, lot: readonly OutboxItem[]): Promi
   }
   if (entry.kind === 'word') return api(`${RECORD}/words`, { params, method: 'POST', body: entry.record })
   if (entry.kind === 'answer') return api(`${RECORD}/answers`, { params, method: 'POST', body: entry.record })
+  if (entry.kind === 'bag') return api(`${RECORD}/bag-steps`, { params, method: 'POST', body: entry.record })
   return api(`${RECORD}/shots`, { params, method: 'POST', body: { shots: lot.map(item => item.entry.record) } })
 }
 

@@ -1,3 +1,4 @@
+import type { BagStepRecord } from '#shared/bag'
 import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import { CLOCK_GOOD_MS } from '#shared/clock'
@@ -9,6 +10,7 @@ export type Entry =
   | { kind: 'shot'; record: ShotRecord }
   | { kind: 'word'; record: CellRemarkRecord }
   | { kind: 'answer'; record: FlagAnswerRecord }
+  | { kind: 'bag'; record: BagStepRecord }
 
 /** A field of a ball that names something the player has no more. */
 export type Lacking = 'sessionId' | 'clubId' | 'rungId'
@@ -34,10 +36,15 @@ const sameThing = (a: Entry, b: Entry) => a.kind === b.kind && a.record.id === b
 
 /**
  * True when an entry cannot be taken before another: a later version of the same thing, a ball of a session that is
- * new.
+ * new, a ball or a word of a swing length that is; and changes of a bag go in the order they were made.
  */
 export function dependsOn(later: Entry, earlier: Entry): boolean {
   if (sameThing(later, earlier)) return true
+  if (earlier.kind === 'bag') {
+    if (later.kind === 'bag') return true
+    const { step } = earlier.record
+    return 'rungId' in later.record && step.kind === 'add-rung' && later.record.rungId === step.rung.id
+  }
   return later.kind === 'shot' && earlier.kind === 'session' && later.record.sessionId === earlier.record.id
 }
 
@@ -127,6 +134,7 @@ export function withTimeRight(item: OutboxItem, knownMs: number): OutboxItem {
       clockMs: knownMs,
       entry: { kind: 'word', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } },
     }
+  if (entry.kind === 'bag') return item
   return {
     ...item,
     clockMs: knownMs,

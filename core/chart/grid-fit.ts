@@ -80,7 +80,7 @@ function toModelShot(shot: NeutralShot, cell: number): ModelShot {
     balls: shot.balls,
     ...(strike === 'clean' && { counts: true }),
     ...(strike !== 'clean' && suspect && { suspect }),
-    ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
+    ...(strike !== null && strike !== 'clean' && { suspect: strike === 'flyer' ? strike : ('mishit' as const) }),
     ...(shot.extentM !== undefined && { extentM: shot.extentM }),
   }
 }

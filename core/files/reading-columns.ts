@@ -1,11 +1,4 @@
-import {
-  CARRY_BASES,
-  READING_NAMES,
-  READING_RANGE,
-  withoutSpeed,
-  type ReadingName,
-  type Readings,
-} from '../shot/readings'
+import { CARRY_BASES, READING_NAMES, READING_RANGE, type ReadingName, type Readings } from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
 import { readNumber, readOneOf, type Fail, type NumberColumn } from './cells'
 
@@ -61,9 +54,6 @@ export function readReadings(cells: Record<string, string>, fail: Fail): Reading
   const basis = readOneOf(cells, 'carry_basis', CARRY_BASES, fail)
   const indoors = readOneOf(cells, 'indoors', ['yes', 'no'] as const, fail)
   if (basis ?? indoors === 'yes') readings.carryBasis = basis ?? 'computed'
-  const alone = withoutSpeed(readings)
-  if (alone)
-    fail('ball_speed_mps', '', `is empty: ${COLUMNS[alone].columns[0]![0]} means nothing without the ball's speed`)
   return Object.keys(readings).length === 0 ? undefined : readings
 }
 

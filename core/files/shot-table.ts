@@ -7,6 +7,7 @@ import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
 import { figure, readNumber, readOneOf, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
 import { READING_COLUMNS_OUT, readReadings, writeReadings } from './reading-columns'
+import { readSaid, SAID_COLUMNS_OUT, writeSaid, type SaidOfBall } from './said-columns'
 import type { Readings } from '../shot/readings'
 import { fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 
@@ -39,6 +40,8 @@ export interface ShotRow {
   frontM?: number
   backM?: number
   widthM?: number
+  /** What was said of it beside its strike. */
+  said?: SaidOfBall
   /** What else was read of it. */
   readings?: Readings
   /** Air as this row states it; once a session is enough. */
@@ -73,6 +76,7 @@ const COLUMNS_OUT = [
   'pile_front_m',
   'pile_back_m',
   'pile_width_m',
+  ...SAID_COLUMNS_OUT,
   ...READING_COLUMNS_OUT,
   ...AIR_COLUMNS_OUT,
 ]
@@ -93,7 +97,7 @@ export interface ShotRowOut {
   asked: string | null
   readings: Readings | null
   /** How it was taken, as far as it is more than a figure. */
-  taken: Pick<ShotRow, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> | null
+  taken: (Pick<ShotRow, 'lies' | 'heightM' | 'frontM' | 'backM' | 'widthM'> & SaidOfBall) | null
   /** Air it was hit in, or null. */
   air: RowAir | null
 }
@@ -127,6 +131,7 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
           ...[r.taken?.heightM, r.taken?.frontM, r.taken?.backM, r.taken?.widthM].map(metres =>
             metres === undefined ? '' : Number(metres.toFixed(4)),
           ),
+          ...writeSaid(r.taken, safe),
           ...writeReadings(r.readings),
           ...writeAirColumns(r.air),
         ]),
@@ -223,6 +228,7 @@ export type RowFigures = Pick<
   | 'frontM'
   | 'backM'
   | 'widthM'
+  | 'said'
   | 'readings'
   | 'air'
 >
@@ -246,6 +252,7 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
       cells.height_m ?? cells.height_yd ?? '',
       `is no height for a carry of ${carryM.toFixed(1)} m: no ball comes down there`,
     )
+  const said = readSaid(cells, fail)
   const readings = readReadings(cells, fail)
   const air = readAirColumns(cells, fail)
   return {
@@ -260,6 +267,7 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
     ...(frontM !== undefined && { frontM }),
     ...(backM !== undefined && { backM }),
     ...(widthM !== undefined && { widthM }),
+    ...(Object.keys(said).length > 0 && { said }),
     ...(readings && { readings }),
     ...(air && { air }),
   }

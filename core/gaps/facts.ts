@@ -112,8 +112,8 @@ function flyerCounts({ shots }: NeutralPlayer, grid: GridFit): Map<string, Flyer
     let flyers = 0
     for (const shot of pile) {
       if (shot.balls > 1) continue
-      // One that the coach left out as a flyer is one all the more.
-      if (shot.leftOut === 'flyer') {
+      // One that the coach calls a flyer, or left out as one, is one all the more.
+      if (shot.leftOut === 'flyer' || (shot.leftOut === null && shot.strike === 'flyer')) {
         balls++
         flyers++
         continue

@@ -8,9 +8,19 @@ export type Order = (typeof ORDERS)[number]
 /** Inside this it is touch, not a stock shot (common practice): filling down from the full swings ends here. */
 export const TOUCH_M = yardsToMetres(50)
 
-export interface OrderOptions {
+/** Where an order begins. */
+export interface OrderStart {
+  /** Full first: with the club that goes furthest, or with the most lofted one. */
+  begin?: 'long' | 'short'
+  /** One length: with this one, the others after it. */
+  rungId?: string | null
+}
+
+export interface OrderOptions extends OrderStart {
   /** Balls at one stock shot before the next. */
   atOnce: number
+  /** Closed by the coach's word: it is not proposed any more. */
+  closed?: (cell: StockShot) => boolean
   /** Balls left in the bucket; null without a limit. */
   left: number | null
   /** What is known of a stock shot: its carry, metres, or null. */
@@ -20,15 +30,23 @@ export interface OrderOptions {
 }
 
 /** The grid in the order of work; clubs from most loft to least, swings as the order has it. */
-export function walk(order: Exclude<Order, 'teach' | 'free'>, bag: Bag, carryOf: OrderOptions['carryOf']): StockShot[] {
-  const clubs = clubsInUse(bag)
+export function walk(
+  order: Exclude<Order, 'teach' | 'free'>,
+  bag: Bag,
+  carryOf: OrderOptions['carryOf'],
+  { begin = 'short', rungId = null }: OrderStart = {},
+): StockShot[] {
+  const clubs = begin === 'long' ? clubsInUse(bag).reverse() : clubsInUse(bag)
   const rungs = rungsInUse(bag)
+  const from = Math.max(
+    0,
+    rungs.findIndex(rung => rung.id === rungId),
+  )
+  const lengths = order === 'length' ? [...rungs.slice(from), ...rungs.slice(0, from)] : [...rungs].reverse()
   const cells =
     order === 'club'
       ? clubs.flatMap(club => rungs.map(rung => ({ clubId: club.id, rungId: rung.id })))
-      : (order === 'length' ? rungs : [...rungs].reverse()).flatMap(rung =>
-          clubs.map(club => ({ clubId: club.id, rungId: rung.id })),
-        )
+      : lengths.flatMap(rung => clubs.map(club => ({ clubId: club.id, rungId: rung.id })))
   return cells.filter(cell => {
     if (isStruckOut(bag, cell)) return false
     const carryM = carryOf(cell)
@@ -37,18 +55,23 @@ export function walk(order: Exclude<Order, 'teach' | 'free'>, bag: Bag, carryOf:
 }
 
 /**
- * The stock shot to hit next in an order that goes through the grid, and how many balls; null when all are done. A
- * bucket that is too small for all goes to those that are not known well enough, and to as many of them as it can.
+ * The stock shot to hit next in an order that goes through the grid, and how many balls; null when all are done. An
+ * order that is through comes round again, for what is not known well enough. A bucket that is too small for all goes
+ * to those that are not known well enough, and to as many of them as it can.
  * @param hit balls of each stock shot in this session, by its key
  */
 export function nextInOrder(
   order: Exclude<Order, 'teach' | 'free'>,
   bag: Bag,
   hit: ReadonlyMap<string, number>,
-  { atOnce, left, carryOf, enough }: OrderOptions,
+  { atOnce, left, carryOf, enough, closed = () => false, ...start }: OrderOptions,
 ): (StockShot & { balls: number }) | null {
-  const cells = walk(order, bag, carryOf)
-  const of = (cell: StockShot) => hit.get(cellKey(cell)) ?? 0
+  const open = walk(order, bag, carryOf, start).filter(cell => !closed(cell))
+  const hitOf = (cell: StockShot) => hit.get(cellKey(cell)) ?? 0
+  const roundsOf = (list: readonly StockShot[]) => Math.min(...list.map(cell => Math.floor(hitOf(cell) / atOnce)))
+  const cells = roundsOf(open) > 0 ? open.filter(cell => !enough(cell)) : open
+  const rounds = roundsOf(cells)
+  const of = (cell: StockShot) => hitOf(cell) - rounds * atOnce
   const begun = cells.find(cell => of(cell) > 0 && of(cell) < atOnce)
   const fresh = cells.filter(cell => of(cell) === 0)
   const short = left !== null && left < fresh.length * atOnce

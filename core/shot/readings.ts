@@ -45,14 +45,6 @@ export const READING_RANGE: Record<ReadingName, readonly [least: number, most: n
 }
 export const READING_NAMES = Object.keys(READING_RANGE) as ReadingName[]
 
-/** Figures that mean nothing without the speed of the ball. */
-const NEED_SPEED = ['launchDeg', 'directionDeg', 'spinAxisDeg'] as const
-
-/** The reading that stands there without the ball speed it needs; undefined when nothing is amiss. */
-export function withoutSpeed(readings: Readings): (typeof NEED_SPEED)[number] | undefined {
-  return readings.ballSpeedMs === undefined ? NEED_SPEED.find(name => readings[name] !== undefined) : undefined
-}
-
 /**
  * The launch, when all that the flight needs was read: speed, angle and spin. Direction and axis unread are straight.
  */

@@ -7,8 +7,23 @@ export const METHODS = ['monitor', 'laser', 'paces', 'watch', 'guess'] as const
 export type Method = (typeof METHODS)[number]
 
 /** What the coach called the strike. `clean` is the coach's word that the ball counts as it is. */
-export const STRIKES = ['clean', 'mishit', 'thin', 'heavy', 'toe', 'heel'] as const
+export const STRIKES = ['clean', 'mishit', 'thin', 'heavy', 'toe', 'heel', 'flyer'] as const
 export type Strike = (typeof STRIKES)[number]
+
+/**
+ * How the coach saw the face at the strike: open pushes the ball and takes carry away, closed pulls it and adds some.
+ * Such a ball counts all the same.
+ */
+export const FACES = ['open', 'closed'] as const
+export type Face = (typeof FACES)[number]
+
+/** A target that was called before the ball was hit, and by how much more or less of the stock shot it was to be. */
+export interface Called {
+  /** Where it was to pitch, metres. */
+  targetM: number
+  /** Above 0 is plus, below minus, metres; 0 is the stock shot as it is. */
+  plusM: number
+}
 
 /**
  * How far a shot has come from the tape to the chart. `measured` is what is stored; `pitched`, its carry is to where it
@@ -50,6 +65,7 @@ export interface ShotAt<S extends Stage> {
   extentM?: number
   /** How far beside the line it pitched, right positive, metres. */
   sideM?: number
+  face?: Face
   /** What its launch makes of it; missing while nothing is amiss. */
   suspect?: 'mishit' | 'flyer' | 'misread'
   /** What else a device read of it. */

@@ -21,14 +21,3 @@ export function readTypedCarry(text: string, unit: DistanceUnit): { carryM: numb
   if (/[.,]\d{2,}$/.test(trimmed)) return { fault: 'too-fine' }
   return { carryM: fromUnit(value, unit) }
 }
-
-/** The sentence for a fault: the value and what is allowed. */
-export function carryFaultWords(fault: CarryFault, text: string, unit: DistanceUnit): string {
-  const { min, max } = CARRY_LIMITS[unit]
-  const shown = text.trim().length > 12 ? `${text.trim().slice(0, 12)}…` : text.trim()
-  const allowed = `type ${min} to ${max} ${unit}`
-  if (fault === 'empty') return `No carry yet: ${allowed}.`
-  if (fault === 'not-a-number') return `"${shown}" is not a number: ${allowed}.`
-  if (fault === 'too-fine') return `"${shown}" is finer than can be measured: one decimal at most.`
-  return `${shown} ${unit} is not possible: ${allowed}.`
-}

@@ -5,10 +5,11 @@ import { newestPublished } from './newest-published'
 import { ownPlayer } from './players'
 import type { Bag } from '../../core/bag/bag'
 import type { SchoolId } from '../../core/swing/schools'
-import type { BagChange } from '../../shared/bag'
+import { bagAfter, type BagStep, type StepFault } from '../../core/bag/bag-step'
+import { BagChange } from '../../shared/bag'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'
-import { NotFound, Stale, Taken } from './faults'
+import { NotFound, Stale, Taken, Unfit } from './faults'
 
 type Runner = Pick<ReturnType<typeof useDatabase>, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete'>
 
@@ -168,5 +169,39 @@ export async function saveBag(
   } catch (error) {
     if (isDuplicate(error)) throw new Taken('clubs', 'An id of this bag is taken.')
     throw error
+  }
+}
+
+const FAULTS: Record<StepFault, string> = {
+  'name-taken': 'Another swing length has that name: each needs one of its own.',
+  'no-such-rung': 'That swing length is no longer in the bag.',
+  'no-such-club': 'That club is no longer in the bag.',
+}
+/** Somebody else may save the bag between reading and writing it. */
+const STEP_TRIES = 5
+
+/**
+ * Makes one change of a bag, on top of whatever it is by now; made already, nothing happens.
+ * @throws NotFound, Unfit where the bag of today has no place for it
+ */
+export async function takeBagStep(coach: Coach, playerId: string, step: BagStep): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    const [player] = await useDatabase()
+      .select({ bagVersion: players.bagVersion, school: players.school })
+      .from(players)
+      .where(ownPlayer(coach, playerId))
+    if (!player) throw new NotFound('player')
+    const bag = await bagOf(playerId, player.school)
+    const after = bagAfter(bag, step)
+    if ('fault' in after) throw new Unfit(FAULTS[after.fault])
+    if (after === bag) return
+    const change = BagChange.safeParse({ version: player.bagVersion, ...after })
+    if (!change.success) throw new Unfit(change.error.issues[0]!.message)
+    try {
+      await saveBag(coach, playerId, change.data)
+      return
+    } catch (error) {
+      if (!(error instanceof Stale) || tries === STEP_TRIES) throw error
+    }
   }
 }

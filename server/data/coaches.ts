@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
 import type { LockIn } from '../../core/session/lock-in'
-import type { AcademyChange, Account, AccountChange } from '../../shared/account'
+import type { AcademyChange, Account, AccountChange, CoachSettings } from '../../shared/account'
 import type { AcademyThresholds } from '../../shared/player'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, usePool } from '../db/database'
@@ -16,12 +16,13 @@ export interface Coach {
   unit: 'yd' | 'm'
   paceM: number | null
   lockIn: LockIn
+  settings: CoachSettings
   signInEpoch: number
 }
 
 const COACH = `
   select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM,
-    c.lock_in as lockIn, c.sign_in_epoch as signInEpoch, a.name as academy
+    c.lock_in as lockIn, c.settings, c.sign_in_epoch as signInEpoch, a.name as academy
   from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
 
 /** Asked by every request: a statement that the database keeps prepared. */
@@ -100,6 +101,6 @@ export async function changePassword(coach: Coach, passwordHash: string): Promis
   return signInEpoch
 }
 
-export function accountOf({ id, name, email, academy, unit, paceM, lockIn }: Coach): Account {
-  return { id, name, email, academy, unit, paceM, lockIn }
+export function accountOf({ id, name, email, academy, unit, paceM, lockIn, settings }: Coach): Account {
+  return { id, name, email, academy, unit, paceM, lockIn, settings }
 }

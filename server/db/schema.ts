@@ -17,6 +17,7 @@ import {
 } from 'drizzle-orm/mysql-core'
 import type { Firmness } from '../../core/flight/run-out'
 import type { LockIn } from '../../core/session/lock-in'
+import type { CoachSettings } from '../../shared/account'
 import type { RemarkKind } from '../../core/history/coach-remarks'
 import type { WhatIf } from '../../core/what-if/thought-of'
 import type { PublishedChart } from '../../core/history/published'
@@ -62,6 +63,8 @@ export const coaches = mysqlTable(
     paceM: double('pace_m'),
     // Marks beside the certainty that this coach wants; empty for none.
     lockIn: json('lock_in').$type<LockIn>().notNull().default({}),
+    // Units, marks and block size of this coach; what is missing is what is usual.
+    settings: json('settings').$type<CoachSettings>().notNull().default({}),
     createdAt,
   },
   t => [uniqueIndex('coaches_email').on(t.email)],

@@ -9,7 +9,7 @@ import { fly, type Flown, type Launch } from '../../core/flight/fly'
 import { todayOfAir, type AirEntry } from '../../core/flight/session-air'
 import { solveSpeed } from '../../core/flight/solve-speed'
 import { groupBy } from '../../core/group-by'
-import { launchOf, READING_NAMES, withoutSpeed, type Readings } from '../../core/shot/readings'
+import { launchOf, READING_NAMES, type Readings } from '../../core/shot/readings'
 import { newMemo } from '../../core/memo'
 import type { Session } from '../../core/shot/shot'
 import type { AnyStageShot } from './players'
@@ -311,11 +311,7 @@ describe('readings', () => {
       neutralFlight({ spinRpm: 8000 }, newMemo()),
       neutralFlight(undefined, newMemo()),
     ]).toEqual([null, null, null])
-    expect([
-      withoutSpeed({ launchDeg: 30 }),
-      withoutSpeed({ spinRpm: 8000 }),
-      withoutSpeed({ ballSpeedMs: 30, launchDeg: 30 }),
-    ]).toEqual(['launchDeg', undefined, undefined])
+    expect(launchOf({ launchDeg: 30, spinRpm: 8000 })).toBeNull()
   })
 
   it('are read in any unit, and what cannot be is named with what is allowed', () => {
@@ -347,12 +343,11 @@ describe('readings', () => {
     ]).toEqual([undefined, undefined, { carryBasis: 'computed' }, { carryBasis: 'flown' }])
     expect(faults).toEqual([])
     readAll({ spin_rpm: '-5', ball_speed_mps: 'NaN', launch_deg: '120' })
-    readAll({ launch_deg: '30' })
+    expect(readAll({ launch_deg: '30' })).toEqual({ launchDeg: 30 })
     expect(faults).toEqual([
       'ball_speed_mps "NaN" is not a number that makes 0.5 to 100 m/s',
       'launch_deg "120" is not a number that makes -10 to 89 °',
       'spin_rpm "-5" is not a number that makes 0 to 20000 rpm',
-      'ball_speed_mps "" is empty: launch_deg means nothing without the ball\'s speed',
     ])
     expect(writeReadings(null)).toHaveLength(READING_COLUMNS_OUT.length)
     expect(READING_COLUMNS_IN).toEqual(expect.arrayContaining(READING_COLUMNS_OUT))
@@ -361,7 +356,7 @@ describe('readings', () => {
   it('are checked on their way to the server too', () => {
     const faultsOf = (value: object) => ReadingsRecord.safeParse(value).error?.issues.map(issue => issue.message) ?? []
     expect(faultsOf({ spinRpm: -5 })).toEqual(['Spin -5 rpm is not possible: 0 to 20000 rpm is allowed.'])
-    expect(faultsOf({ launchDeg: 30 })).toEqual(['Ball speed is missing: launch means nothing without it.'])
+    expect(faultsOf({ launchDeg: 30 })).toEqual([])
     expect(faultsOf({ wobble: 3 })).toHaveLength(1)
     expect(faultsOf(Object.fromEntries(READING_NAMES.map(name => [name, 5])))).toEqual([])
   })

@@ -202,7 +202,7 @@ describe('records on their way', () => {
     // What an older page kept in the browser has no strike yet.
     expect(ShotRecord.parse({ ...shot, strike: undefined }).strike).toBeNull()
     expect(faults(ShotRecord, { ...shot, strike: 'shank' })).toEqual([
-      'strike: Strike "shank" is not known: one of clean, mishit, thin, heavy, toe, heel.',
+      'strike: Strike "shank" is not known: one of clean, mishit, thin, heavy, toe, heel, flyer.',
     ])
   })
 

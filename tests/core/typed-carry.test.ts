@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { carryFaultWords, readTypedCarry } from '../../core/shot/typed-carry'
+import { readTypedCarry } from '../../core/shot/typed-carry'
+import { carryFaultText } from '../../words/typed'
 
 const read = (text: string, unit: 'yd' | 'm' = 'yd') => readTypedCarry(text, unit)
 
@@ -32,7 +33,7 @@ describe('a carry as it is typed', () => {
     ['x'.repeat(99), 'not-a-number', '"xxxxxxxxxxxx…" is not a number: type 1 to 400 yd.'],
   ] as const)('"%s" is refused with its value and what is allowed', (text, fault, words) => {
     expect(read(text)).toEqual({ fault })
-    expect(carryFaultWords(fault, text, 'yd')).toBe(words)
+    expect(carryFaultText(fault, text, 'yd')).toBe(words)
   })
 
   it('never throws and never lets through what is not a possible carry', () => {

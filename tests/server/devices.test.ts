@@ -219,12 +219,6 @@ describe('the open door', () => {
     ['a carry of text', { carry_yd: 'far' }, 'carry_yd', 'carry_yd: "far" is not a number from 1 to 400'],
     ['no carry', { carry_yd: null }, 'carry_yd', 'carry_yd: "" is empty: a carry is required'],
     [
-      'a launch without speed',
-      { launch_deg: 30 },
-      'ball_speed_mps',
-      'ball_speed_mps: "" is empty: launch_deg means nothing without the ball\'s speed',
-    ],
-    [
       'a time without zone',
       { time: '2026-05-04T17:30:00' },
       'time',

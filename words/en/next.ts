@@ -3,10 +3,20 @@ export const NEXT = {
   most: 'It takes most doubt off the chart.',
   others: 'It takes most doubt off the chart: its balls also tell about {others}.',
   andMore: '{named} and {n} more',
+  gains: 'Known to ± {now}; {n, plural, one {# ball makes} other {# balls make}} it about ± {after}.',
+  gainsLittle: 'Known to ± {now}; {n, plural, one {# ball more changes} other {# balls more change}} little.',
+  settle: 'To settle what is open: {n} balls with each.',
   within: '{within} of {all} within ± {limit}',
   enough: 'Good enough: {within}.',
   ballsToGo: '{within}, about {n, plural, one {# more ball} other {# more balls}}.',
   manyToGo: '{within}, many more balls.',
+} as const
+
+/** When a block ends. */
+export const BLOCK_ENDS = {
+  count: 'so many balls',
+  alike: 'until some are alike',
+  enough: 'until good enough',
 } as const
 
 /** What an order of work is called, and why it proposes what it does. */

@@ -14,6 +14,9 @@ export const SESSIONS = {
 /** Marks of a ball. */
 export const MARK_NAMES = {
   'mishit': 'Mishit',
+  'flyer': 'Flyer',
+  'face open': 'Face open (push)',
+  'face closed': 'Face closed (pull)',
   'swung long': 'Swung long',
   'swung short': 'Swung short',
   'thin': 'Thin',

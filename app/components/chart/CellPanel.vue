@@ -18,6 +18,7 @@ import { neutralCarries } from '~/utils/neutral'
 import ChartCellWords from '~/components/chart/CellWords.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
+import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
 import ShotsShotList from '~/components/shots/ShotList.vue'
 
@@ -204,6 +205,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>
       <p v-if="pattern">{{ pattern }}</p>
       <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
+      <ShotsMarked :cell="cell" />
       <MarksPileStrip
         v-if="shots.length > 0"
         :carries-m="cell.carriesM"

@@ -8,7 +8,12 @@ const props = defineProps<{ item: OutboxItem; why: string }>()
 defineEmits<{ again: []; discard: []; give: [] }>()
 const { withUnit } = useDistance()
 
-const KIND_WORDS = { session: 'Range session', word: 'Word about a stock shot', answer: 'Answer to a flag' } as const
+const KIND_WORDS = {
+  session: 'Range session',
+  word: 'Word about a stock shot',
+  answer: 'Answer to a flag',
+  bag: 'Change of the bag',
+} as const
 const what = computed(() => {
   const { entry } = props.item
   if (entry.kind === 'shot') return `Ball of ${withUnit(entry.record.carryM)}, ${clockTime(entry.record.hitAtMs)}`

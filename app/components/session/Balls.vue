@@ -20,7 +20,6 @@ const { session, newestFirst } = props.range
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const toast = useToast()
-const running = computed(() => session.value!.endedAtMs === null)
 
 // Dozens of rows make every ball slow to appear; the newest are what one looks for, and eight are in sight.
 const FIRST_BALLS = 20
@@ -138,13 +137,6 @@ async function moveSession() {
   await navigateTo(`/players/${from}/session`)
 }
 
-async function end() {
-  await props.range.end()
-  toast.add({
-    title: 'Session ended',
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void props.range.goOn() }],
-  })
-}
 const menu = computed((): DropdownMenuItem[] => [
   { label: 'Rename the session…', icon: 'i-lucide-pencil', onSelect: () => void start('rename') },
   {
@@ -179,9 +171,6 @@ function startPicking(): void {
         <UDropdownMenu :items="menu"
           ><UButton color="neutral" variant="outline" icon="i-lucide-ellipsis" aria-label="More about this session"
         /></UDropdownMenu>
-        <UButton v-if="running" color="neutral" variant="outline" icon="i-lucide-square" @click="end"
-          >End the session</UButton
-        >
       </div>
     </div>
     <div

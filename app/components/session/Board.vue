@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { cellKey, isStruckOut } from '#core/bag/bag'
+import { cellKey, isStruckOut, type StockShot } from '#core/bag/bag'
+import { LABEL_MAX } from '#core/limits'
 import { rungName } from '#core/swing/scale'
 import type { RangeSession } from '~/composables/useRangeSession'
+import { useBoardSteps } from '~/composables/session/useBoardSteps'
 import { useDistance } from '~/composables/useDistance'
 import { useHabits } from '~/composables/useHabits'
 import { useNumbers } from '~/composables/useNumbers'
@@ -10,6 +12,7 @@ import GridClubSwingGrid from '~/components/grid/ClubSwingGrid.vue'
 import SessionBoardCell from '~/components/session/BoardCell.vue'
 
 const props = defineProps<{ range: RangeSession }>()
+const emit = defineEmits<{ chosen: [] }>()
 const record = usePlayerRecord()
 const { gapsChart } = useNumbers()
 const { text, typed } = useDistance()
@@ -48,28 +51,80 @@ const lines = computed(() =>
 )
 const totalOn = computed(() => record.player?.thresholds.totalOn)
 const chosenKey = computed(() => cell.value && cellKey(cell.value))
+
+const steps = useBoardSteps()
+const { asked, name, fault } = steps
+/** The stock shot that a long press, a right click or the menu key is about. */
+const about = shallowRef<StockShot | null>(null)
+const menu = computed(() => (about.value ? steps.itemsFor(about.value) : []))
+const grid = useTemplateRef('grid')
+function takeCell({ target }: Event) {
+  const key = (target as Element).closest<HTMLElement>('[data-cell]')?.dataset.cell
+  const [clubId, rungId] = key?.split('/') ?? []
+  about.value = clubId && rungId ? { clubId, rungId } : (cell.value ?? null)
+}
+useEventListener(grid, ['pointerdown', 'contextmenu', 'focusin'], takeCell, { capture: true })
+
+function choose(at: StockShot) {
+  props.range.choose(at)
+  emit('chosen')
+}
 </script>
 
 <template>
-  <GridClubSwingGrid
-    :clubs="clubs"
-    :swings="lines"
-    arrows-elsewhere
-    :caption="`The chart so far${totalOn ? ', by total' : ''}: choose a stock shot`"
-    table-class="w-full"
-    corner-class="w-14"
-    club-class="min-w-15 px-2 py-1 text-left font-bold whitespace-nowrap"
-    swing-class="max-w-24 truncate pr-2 text-left text-[0.95rem] font-bold"
-    :cell-class="() => 'border border-default p-0'"
-  >
-    <template #club="{ club }">{{ club.label }}</template>
-    <template #swing="{ swing }">{{ swing.name }}</template>
-    <template #cell="{ club, swing }">
-      <SessionBoardCell
-        v-bind="swing.cells.get(club.id)!"
-        :chosen="chosenKey === cellKey({ clubId: club.id, rungId: swing.id })"
-        @choose="range.choose({ clubId: club.id, rungId: swing.id })"
-      />
-    </template>
-  </GridClubSwingGrid>
+  <div ref="grid">
+    <UContextMenu :items="menu">
+      <div>
+        <GridClubSwingGrid
+          :clubs="clubs"
+          :swings="lines"
+          arrows-elsewhere
+          :caption="`The chart so far${totalOn ? ', by total' : ''}: choose a stock shot`"
+          table-class="w-full"
+          corner-class="w-14 max-md:w-12"
+          club-class="min-w-14 px-2 py-1 text-left font-bold whitespace-nowrap"
+          swing-class="max-w-24 truncate pr-2 text-left text-[0.95rem] font-bold"
+          :cell-class="() => 'border border-default p-0'"
+        >
+          <template #club="{ club }">{{ club.label }}</template>
+          <template #swing="{ swing }">{{ swing.name }}</template>
+          <template #cell="{ club, swing }">
+            <SessionBoardCell
+              v-bind="swing.cells.get(club.id)!"
+              :chosen="chosenKey === cellKey({ clubId: club.id, rungId: swing.id })"
+              :data-cell="cellKey({ clubId: club.id, rungId: swing.id })"
+              @choose="choose({ clubId: club.id, rungId: swing.id })"
+            />
+          </template>
+        </GridClubSwingGrid>
+      </div>
+    </UContextMenu>
+    <p class="soft mt-1 flex flex-wrap items-center gap-x-2 text-sm">
+      <span class="max-md:hidden">Right click or hold a stock shot to strike it out, rename or add a length.</span>
+      <span class="md:hidden">Hold a stock shot to change it.</span>
+      <UDropdownMenu v-if="cell" :items="steps.itemsFor(cell)"
+        ><UButton size="sm" color="neutral" variant="link" class="min-h-9 px-0 underline"
+          >Change this one</UButton
+        ></UDropdownMenu
+      >
+    </p>
+    <UModal
+      :open="asked !== null"
+      :title="asked?.title ?? ''"
+      description="As the player calls it. The session goes on."
+      @update:open="asked = null"
+    >
+      <template #body>
+        <form id="board-step" novalidate @submit.prevent="steps.save()">
+          <UFormField label="Name" :error="fault || undefined" help=" "
+            ><UInput v-model="name" autofocus :maxlength="LABEL_MAX" class="w-full"
+          /></UFormField>
+        </form>
+      </template>
+      <template #footer>
+        <UButton type="submit" form="board-step">Save</UButton>
+        <UButton color="neutral" variant="outline" @click="asked = null">Cancel</UButton>
+      </template>
+    </UModal>
+  </div>
 </template>

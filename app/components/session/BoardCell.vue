@@ -29,7 +29,7 @@ const description = computed(() => {
   <button
     v-else
     type="button"
-    class="relative flex h-14 w-full min-w-15 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated"
+    class="relative flex h-14 w-full min-w-14 cursor-pointer flex-col justify-center bg-(--raised) px-2 text-left hover:bg-elevated"
     :class="chosen && 'outline-3! -outline-offset-1! outline-primary!'"
     :aria-pressed="chosen"
     :aria-label="name"

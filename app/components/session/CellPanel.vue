@@ -6,11 +6,13 @@ import { pulledText } from '#words/pulled'
 import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { useAirUnits } from '~/composables/useAirUnits'
+import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { shortDate } from '~/utils/dates'
 import { usePlayerRecord } from '~/stores/record'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
+import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
@@ -30,6 +32,12 @@ const airLine = computed(() => {
   const found = newestCorrection(corrections.value, props.cell)
   return found && `${shortDate(found.fromMs)}, ${correctionText(found, unit.value, windText)}.`
 })
+const { say } = useCellRemarks()
+/** The coach's word: it is closed, and proposed no more. */
+function write() {
+  const { carryM } = read.value
+  if (carryM !== null) void say(props.cell, 'written', carryM, '', `written as ${text(carryM)} ${unit.value}`)
+}
 /** Whether this number may be written down. */
 const enough = computed(() => {
   const half = plusMinusM(props.cell)
@@ -60,6 +68,7 @@ const method = computed(() => {
     </div>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />
+    <ShotsMarked :cell="cell" class="mt-2" />
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>
@@ -93,6 +102,9 @@ const method = computed(() => {
         <dd class="text-lg leading-snug" :class="enough && 'font-bold text-success'">
           <template v-if="enough"><UIcon name="i-lucide-check" /> Good enough to write down</template
           ><template v-else>Not yet: ± {{ withUnit(ready.withinM) }} is wanted</template>
+        </dd>
+        <dd v-if="read.carryM !== null && !read.written">
+          <UButton size="sm" color="neutral" variant="outline" class="mt-1" @click="write">That's the number</UButton>
         </dd>
       </div>
     </dl>

@@ -3,17 +3,19 @@ import { measuresToRest } from '#core/shot/measuring'
 import type { Method } from '#core/shot/shot'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
-import { BALLS_AT_ONCE } from '#core/calibration/calibration'
 import { rungCue, rungName } from '#core/swing/scale'
+import { calledResult } from '#core/session/called'
 import type { TypedBall } from '#core/shot/typed-ball'
-import { markFields, type BallMark } from '#shared/marks'
-import { markNames } from '#words/marks'
+import type { BallMark } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
+import { calledText } from '#words/called'
+import { useCalling } from '~/composables/session/useCalling'
+import { useDesk } from '~/composables/session/useDesk'
 import { useClinic } from '~/composables/useClinic'
 import { useDistance } from '~/composables/useDistance'
 import { useLiveDevice } from '~/composables/useLiveDevice'
 import { useLiveLine } from '~/composables/useLiveLine'
-import { useCellNames } from '~/composables/useNumbers'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { useRangeSession } from '~/composables/useRangeSession'
 import { useRanges } from '~/composables/useRanges'
 import { useVoice } from '~/composables/useVoice'
@@ -21,15 +23,17 @@ import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
-import SessionArrows from '~/components/session/Arrows.vue'
 import SessionBalls from '~/components/session/Balls.vue'
+import SessionBlockBar from '~/components/session/BlockBar.vue'
 import SessionBoard from '~/components/session/Board.vue'
+import SessionCallBar from '~/components/session/CallBar.vue'
 import SessionCellPanel from '~/components/session/CellPanel.vue'
 import SessionEntry from '~/components/session/Entry.vue'
 import SessionFacts from '~/components/session/Facts.vue'
 import SessionHabits from '~/components/session/Habits.vue'
 import SessionHitNext from '~/components/session/HitNext.vue'
 import SessionLastBall from '~/components/session/LastBall.vue'
+import SessionLastBalls from '~/components/session/LastBalls.vue'
 import SessionNotes from '~/components/session/Notes.vue'
 import SessionPileDialog from '~/components/session/PileDialog.vue'
 import SessionQuestion from '~/components/session/Question.vue'
@@ -44,12 +48,20 @@ const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
 const { session, balls, newestFirst, cell, chosen, canUndo, question, rungs } = range
-const { cellName, swingLabel } = useCellNames()
+const { cellName } = useCellNames()
+const { gapsChart } = useNumbers()
 const { typed: typedText, unit } = useDistance()
+const desk = useDesk(range)
+const { opened, said } = desk
+const calling = useCalling(props.sessionId, range)
+const { call } = calling
 const toast = useToast()
 const ranges = useRanges()
 onMounted(ranges.load)
 
+const isPhone = useMediaQuery('(max-width: 1023px)')
+/** On a phone the board lies behind the name of the stock shot, and goes when one is chosen. */
+const boardOpen = ref(false)
 const running = computed(() => session.value?.endedAtMs === null)
 const clinic = useClinic()
 const live = useLiveDevice(props.sessionId, range)
@@ -74,8 +86,8 @@ const line = useLiveLine(
     said.value = `${typedText(shot.carryM)} ${unit.value}, ${cellName(shot)}, from the device`
     // What comes after this ball, when the block is done.
     const next = range.proposal.value
-    const onward =
-      next && cellKey(next) !== cellKey(shot) && range.inARow.value >= BALLS_AT_ONCE ? `. Next: ${cellName(next)}` : ''
+    const done = range.leftOfBlock(shot, range.inARow.value) === 0
+    const onward = next && cellKey(next) !== cellKey(shot) && done ? `. Next: ${cellName(next)}` : ''
     say(`${typedText(shot.carryM)}${onward}`)
   },
   () => void record.open(record.playerId!),
@@ -86,8 +98,6 @@ const lastSent = computed(() =>
 )
 // What is half typed survives a reload too.
 const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
-const opened = shallowRef<{ shot: ShotRecord; leaveOutFirst: boolean }>()
-const said = ref('')
 const way = ref<string>()
 /** Lengths that the swing may really have had. */
 const otherSwings = computed(() =>
@@ -107,16 +117,20 @@ const ways = computed(() => [
   ...[(session.value && WAYS[session.value.method]) ?? []].flat(),
   { id: 'pile', label: 'Pile…', icon: 'i-lucide-layers', key: 'p' },
 ])
-
 /** What is typed first, as the player's numbers are read and as the session measures. */
 const figure = computed(() => {
   const { method, plan } = session.value!
   if (measuresToRest(method)) return plan.measuredTo === 'rest' ? 'To where it lies' : 'Carry'
   return record.player?.thresholds.totalOn ? 'Total' : 'Carry'
 })
+/** The chosen stock shot's number, as it is read. */
+const numberM = computed(
+  () => gapsChart.value.find(one => cell.value && cellKey(one) === cellKey(cell.value))?.carryM ?? null,
+)
 
 // The board is walked by arrow keys, from the carry's field too.
-const carryField = () => document.querySelector<HTMLElement>('#carry')
+const carryField = () => document.querySelector<HTMLInputElement>('#carry')
+const emptyField = () => (carryField()?.value === '' ? carryField() : null)
 useShortcuts(
   {
     boardLeft: () => range.step(-1, 0),
@@ -126,70 +140,27 @@ useShortcuts(
   },
   { field: carryField, enabled: () => !opened.value },
 )
+useShortcuts({ shotBefore: () => desk.toShotBefore() }, { field: emptyField, enabled: () => !opened.value })
 
-async function log(ball: TypedBall, more: Partial<ShotRecord> = {}) {
-  const n = balls.value.length + 1
-  said.value = `Ball ${n}, ${typedText(ball.carryM)} ${unit.value}, logged with ${cellName(cell.value!)}`
-  await range.log(ball, more)
-  clinic.hitBy(record.playerId!)
+async function log(ball: TypedBall, what?: BallMark) {
+  const called = calling.called.value
+  if (!called) {
+    await desk.logMarked(ball, what)
+    return
+  }
+  const [name, number] = [cellName(cell.value!), numberM.value]
+  const shot = await desk.logMarked(ball, what)
+  await record.changeShot(shot.id, { taken: { ...shot.taken, called } })
+  const { offM } = calledResult(called, ball.carryM, number)
+  toast.add({ title: calledText(called, name, offM, unit.value), duration: 6000 })
+  calling.hit()
 }
-
-/** A word about the ball before. */
-async function mark(what: BallMark) {
-  const newest = newestFirst.value[0]
-  if (!newest) return
-  const word =
-    typeof what === 'string' ? markNames[what]! : `Swung ${swingLabel({ ...newest, rungId: what.swungRungId })}`
-  const done = await range.change([newest.id], markFields(what, newest), `the mark "${word.toLowerCase()}"`)
-  said.value = `${typedText(newest.carryM)} ${unit.value}: ${word}`
-  toast.add({
-    title: `${typedText(newest.carryM)} ${unit.value}: ${word.toLowerCase()}`,
-    duration: 4000,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }],
-  })
+function chooseOnBoard() {
+  boardOpen.value = false
+  carryField()?.focus()
 }
-
-async function undo(which?: Parameters<typeof range.undo>[0]) {
-  const what = await range.undo(which)
-  if (what) said.value = `Taken back: ${what}`
-  toast.add(
-    what
-      ? { title: `Taken back: ${what}`, icon: 'i-lucide-undo-2', duration: 3000 }
-      : { title: 'Nothing to take back', duration: 3000 },
-  )
-}
-
-function leaveOutLast() {
-  const newest = newestFirst.value.find(shot => shot.leftOut === null)
-  if (newest) opened.value = { shot: newest, leaveOutFirst: true }
-}
-
-async function change(fields: Partial<ShotRecord>, words: string) {
-  await range.change([opened.value!.shot.id], fields, words)
-  said.value = `Done: ${words}`
-}
-
-/** It was another ball than it was taken for. */
-async function mend(how: () => ReturnType<typeof range.change>) {
-  const { shot } = question.value!
-  const done = await how()
-  const now = record.records.find(other => other.id === shot)!
-  said.value = `${typedText(now.carryM)} ${unit.value}, ${cellName(now)}`
-  toast.add({
-    title: said.value,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }],
-  })
-}
-
-async function settle(counts: boolean) {
-  const { shot } = question.value!
-  const done = await range.settle(question.value!, counts)
-  said.value = counts ? 'It counts' : 'Left out'
-  const ball = record.records.find(other => other.id === shot)
-  toast.add({
-    title: `${typedText(ball!.carryM)} ${unit.value} ${counts ? 'counts' : 'is left out'}`,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }],
-  })
+const open = (shot: ShotRecord) => {
+  opened.value = { shot, leaveOutFirst: false }
 }
 </script>
 
@@ -210,39 +181,33 @@ async function settle(counts: boolean) {
     action="To the bag"
     :to="`/players/${record.playerId}/bag`"
   />
-  <div v-else class="grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+  <div
+    v-else
+    class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)]"
+    :class="running && 'max-md:pb-40'"
+  >
     <p class="sr-only" role="status">{{ said }}</p>
     <SessionTee
       v-if="running && clinic.members.value.length > 0"
       class="max-lg:order-first lg:col-span-2"
       :session-id="sessionId"
     />
-    <section class="min-w-0 max-lg:order-2" aria-labelledby="board-title">
-      <h2 id="board-title" class="mb-1 flex items-baseline gap-3 text-xl font-bold">
+    <section class="min-w-0 space-y-3 max-lg:order-2" aria-labelledby="board-title">
+      <h2 id="board-title" class="flex items-baseline gap-3 text-xl leading-none font-bold">
         The chart so far
         <span class="soft text-sm font-normal"
           >{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span
         >
       </h2>
-      <SessionBoard :range="range" />
-      <SessionHitNext v-if="running" class="mt-4" :range="range" />
-      <SessionNotes v-if="running" class="mt-4" :range="range" />
-      <SessionFacts class="mt-3" :range="range" :live="live" :line="line" />
-      <SessionTee v-if="running && clinic.members.value.length === 0" class="mt-3" :session-id="sessionId" />
-      <FrameSafetyNote class="mt-4" :pacing="session.method === 'paces'" />
+      <SessionBoard v-if="!isPhone" :range="range" />
+      <SessionHitNext v-if="running && !isPhone" :range="range" />
+      <SessionBlockBar v-if="running" :range="range" />
+      <SessionNotes v-if="running" :range="range" />
+      <SessionFacts :range="range" :live="live" :line="line" />
+      <SessionTee v-if="running && clinic.members.value.length === 0" :session-id="sessionId" />
+      <FrameSafetyNote :pacing="session.method === 'paces'" />
     </section>
-    <section class="min-w-0 space-y-4" aria-labelledby="cell-title">
-      <h2 id="cell-title" class="flex flex-wrap items-baseline gap-x-3 text-[2rem] leading-tight font-bold">
-        {{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span>
-      </h2>
-      <SessionArrows class="lg:hidden" @step="range.step" />
-      <SessionHitNext v-if="running" compact class="lg:hidden" :range="range" />
-      <SessionLastBall
-        v-if="running && lastSent"
-        :shot="lastSent"
-        :place="balls.length"
-        @open="opened = { shot: lastSent, leaveOutFirst: false }"
-      />
+    <section class="min-w-0 space-y-3" aria-labelledby="cell-title">
       <SessionEntry
         v-if="running"
         v-model="typed"
@@ -251,31 +216,83 @@ async function settle(counts: boolean) {
         :can-undo="canUndo"
         :ways="ways"
         :figure="figure"
-        @log="
-          (ball, what) => log(ball, what ? markFields(what, { rungId: cell!.rungId, leftOut: null, taken: null }) : {})
-        "
-        @mark="mark"
-        @undo="undo()"
-        @leave-out="leaveOutLast"
+        @log="log"
+        @mark="desk.mark"
+        @undo="desk.undo()"
+        @leave-out="desk.leaveOutLast"
         @way="way = $event"
+      >
+        <div class="flex items-center gap-3">
+          <h2 id="cell-title" class="min-w-0 flex-1 text-[1.75rem] leading-tight font-bold max-md:text-xl">
+            <button
+              v-if="isPhone"
+              type="button"
+              class="flex min-h-11 w-full cursor-pointer items-center gap-1.5 text-left"
+              :aria-expanded="boardOpen"
+              @click="boardOpen = true"
+            >
+              <span class="truncate">{{ cellName(cell) }}</span><UIcon
+                name="i-lucide-chevron-down"
+                class="size-5 shrink-0"
+              />
+            </button>
+            <template v-else
+              >{{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></template
+            >
+          </h2>
+          <UButton
+            color="neutral"
+            :variant="call.on ? 'solid' : 'outline'"
+            icon="i-lucide-megaphone"
+            :aria-pressed="call.on"
+            @click="call.on = !call.on"
+            >Call</UButton
+          >
+          <button
+            v-if="isPhone && newestFirst[0]"
+            type="button"
+            class="raised h-11 shrink-0 cursor-pointer px-2 text-right leading-none"
+            :aria-label="`Last ball, ${typedText(newestFirst[0].carryM)} ${unit}, ${cellName(newestFirst[0])}`"
+            @click="open(newestFirst[0])"
+          >
+            <span class="soft block text-xs">last</span
+            ><span class="font-bold" :class="newestFirst[0].leftOut && 'line-through'">{{
+              typedText(newestFirst[0].carryM)
+            }}</span>
+          </button>
+        </div>
+        <SessionCallBar v-if="call.on" :calling="calling" :shot="cellName(cell)" :number-m="numberM" />
+      </SessionEntry>
+      <template v-else>
+        <h2 id="cell-title" class="text-[1.75rem] leading-tight font-bold">
+          {{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span>
+        </h2>
+        <SessionSummary :range="range" />
+      </template>
+      <SessionLastBall v-if="running && lastSent" :shot="lastSent" :place="balls.length" @open="open(lastSent)" />
+      <SessionLastBalls
+        v-if="running && newestFirst.length > 0"
+        :balls="newestFirst"
+        :most="isPhone ? 4 : 5"
+        @open="open"
       />
-      <SessionSummary v-else :range="range" />
+      <SessionHitNext v-if="running && isPhone" compact :range="range" />
       <SessionQuestion
         v-if="question"
         :question="question"
-        @settle="settle"
-        @club="mend(() => range.change([question!.shot], { clubId: question!.otherClub!.clubId }, 'the other club'))"
-        @unit="mend(() => range.inOtherUnit(question!))"
+        @settle="desk.settle"
+        @club="
+          desk.mend(() => range.change([question!.shot], { clubId: question!.otherClub!.clubId }, 'the other club'))
+        "
+        @unit="desk.mend(() => range.inOtherUnit(question!))"
       />
       <SessionCellPanel :cell="chosen" />
       <SessionHabits :range="range" />
     </section>
-    <SessionBalls
-      class="max-lg:order-3 lg:col-span-2"
-      :range="range"
-      @open="opened = { shot: $event, leaveOutFirst: false }"
-      @undo="undo"
-    />
+    <SessionBalls class="max-lg:order-3 lg:col-span-2" :range="range" @open="open" @undo="desk.undo" />
+    <USlideover v-if="isPhone" v-model:open="boardOpen" side="top" title="Which stock shot?" :ui="{ body: 'p-3' }">
+      <template #body><SessionBoard :range="range" @chosen="chooseOnBoard" /></template>
+    </USlideover>
     <SessionPileDialog
       v-if="way === 'pile'"
       open
@@ -283,7 +300,7 @@ async function settle(counts: boolean) {
       :plan="session.plan"
       :name="cellName(cell)"
       @update:open="way = undefined"
-      @log="log"
+      @log="desk.log"
     />
     <SessionWatchDialog
       v-if="way === 'watch'"
@@ -292,7 +309,7 @@ async function settle(counts: boolean) {
       :name="cellName(cell)"
       :session-id="sessionId"
       @update:open="way = undefined"
-      @log="log"
+      @log="desk.log"
     />
     <SessionSignDialog
       v-if="way === 'sign'"
@@ -300,7 +317,7 @@ async function settle(counts: boolean) {
       :plan="session.plan"
       :name="cellName(cell)"
       @update:open="way = undefined"
-      @log="log"
+      @log="desk.log"
     />
     <ShotsShotDialog
       v-if="opened"
@@ -309,7 +326,7 @@ async function settle(counts: boolean) {
       :shot="opened.shot"
       :leave-out-first="opened.leaveOutFirst"
       @update:open="opened = undefined"
-      @change="change"
+      @change="desk.change"
     />
   </div>
 </template>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import type { DropdownMenuItem } from '@nuxt/ui'
-import { ballFaultWords, readTypedBall, type TypedBall } from '#core/shot/typed-ball'
-import { MARKS, type BallMark } from '#shared/marks'
+import { readTypedBall, type TypedBall, type TypedUnits } from '#core/shot/typed-ball'
+import { MARKS, type BallMark, type Mark } from '#shared/marks'
 import { markNames } from '#words/marks'
-import { sideText } from '#words/readings'
+import { ballFaultText, feltText } from '#words/typed'
+import { readingTexts } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
+import { useAccount } from '~/stores/account'
 
 /**
- * The carry as it is typed: figures from the keyboard, or from the keys on the glass. Enter logs it; a mark logs it
- * marked.
+ * A ball as it is typed: figures from the keyboard, or from the keys on the glass, and behind them what else was seen.
+ * Enter logs it. With nothing typed a mark is about the ball before.
  */
 const props = defineProps<{
   nextBall: number
@@ -28,21 +30,19 @@ const emit = defineEmits<{
 }>()
 const typed = defineModel<string>({ required: true })
 
-const { unit, unitWord, typed: text } = useDistance()
+const account = useAccount()
+const { unit, unitWord } = useDistance()
+const units = computed<TypedUnits>(() => ({
+  distance: unit.value,
+  speed: account.speedUnit,
+  height: account.heightUnit,
+}))
 const fault = ref<string>()
 const input = useTemplateRef('input')
 const touch = useMediaQuery('(pointer: coarse)')
 const narrow = useMediaQuery('(max-width: 767px)')
 const glass = computed(() => touch.value || narrow.value)
-const GLASS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', '⌫', 'L', 'R', 'T']
-const NAMES: Record<string, string> = {
-  '⌫': 'Delete the last figure',
-  '.': 'Decimal point',
-  'L': 'Left of the line',
-  'R': 'Right of the line',
-  'T': 'Total',
-}
-const MOST = 16
+const MOST = 60
 
 watch([typed, unit], () => {
   fault.value = undefined
@@ -50,19 +50,19 @@ watch([typed, unit], () => {
 
 /** What was typed besides the carry, read back. */
 const also = computed(() => {
-  const ball = readTypedBall(typed.value, unit.value)
+  const ball = readTypedBall(typed.value, units.value)
   if ('fault' in ball) return ''
-  const { sideM, totalM } = ball
+  const { carryM: _, feltPercent, ...readings } = ball
   return [
-    ...(sideM === undefined ? [] : [sideText(sideM, unit.value)]),
-    ...(totalM === undefined ? [] : [`total ${text(totalM)} ${unit.value}`]),
+    ...readingTexts(readings, unit.value, account.speedUnit),
+    ...(feltPercent === undefined ? [] : [feltText(feltPercent)]),
   ].join(', ')
 })
 
 function submit(said?: BallMark) {
-  const ball = readTypedBall(typed.value, unit.value)
+  const ball = readTypedBall(typed.value, units.value)
   if ('fault' in ball) {
-    fault.value = ballFaultWords(ball, unit.value)
+    fault.value = ballFaultText(ball, units.value)
     input.value?.focus()
     return
   }
@@ -76,9 +76,31 @@ function marked(said: BallMark) {
   else submit(said)
 }
 
+/** Keys on the glass: figures, and what begins another reading of the same ball. */
+const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', '⌫']
+const READINGS = [
+  { key: '<', label: '← L', name: 'Left of the line' },
+  { key: '>', label: 'R →', name: 'Right of the line' },
+  { key: 't', label: 'Total', name: 'Total' },
+] as const
+const MORE_READINGS = [
+  { key: 's', label: 'Spin', name: 'Spin' },
+  { key: 'l', label: 'Launch', name: 'Launch' },
+  { key: 'b', label: 'Ball', name: 'Ball speed' },
+  { key: 'c', label: 'Club', name: 'Club speed' },
+  { key: 'h', label: 'High', name: 'Height' },
+  { key: 'f', label: 'Felt', name: 'How full it felt, per cent' },
+] as const
+const more = ref(false)
+
 function press(key: string) {
-  if (key === '⌫') typed.value = typed.value.slice(0, -1)
-  else if (typed.value.length < MOST) typed.value += key.toLowerCase()
+  if (key === '⌫') typed.value = typed.value.replace(/\s?\S$/, '')
+  else if (typed.value.length < MOST) typed.value += key
+}
+/** A reading begins behind a blank; pressed by mistake, another takes its place. */
+function begin(key: string) {
+  if (typed.value === '' || typed.value.length >= MOST) return
+  typed.value = `${typed.value.replace(/\s[<>a-z]?$/, '')} ${key}`
 }
 
 /** Letters are shortcuts only while nothing is typed: behind a figure they belong to the ball. */
@@ -89,6 +111,7 @@ const toField = (event: KeyboardEvent) => {
   if (event.target !== input.value) input.value?.focus()
   return false
 }
+const markKey = (mark: Mark) => whenEmpty(() => emit('mark', mark))
 useShortcuts(
   {
     digit: toField,
@@ -98,8 +121,11 @@ useShortcuts(
     },
     logBall: ({ target }) =>
       target === input.value || (target as HTMLElement).closest('button, a') ? false : submit(),
-    mishit: () => marked('mishit'),
-    swungLong: () => marked('swung long'),
+    mishit: markKey('mishit'),
+    flyer: markKey('flyer'),
+    faceOpen: markKey('face open'),
+    faceClosed: markKey('face closed'),
+    swungLong: markKey('swung long'),
     undoBall: whenEmpty(() => emit('undo')),
     leaveOut: whenEmpty(() => emit('leaveOut')),
     pile: whenEmpty(() => emit('way', 'pile')),
@@ -110,11 +136,22 @@ onMounted(() => {
   if (!glass.value) input.value?.focus()
 })
 
+/** The marks that are on the page itself; the rest are in the menu. */
+const QUICK: readonly { mark: Mark; label: string; key: string }[] = [
+  { mark: 'mishit', label: 'Mishit', key: 'm' },
+  { mark: 'flyer', label: 'Flyer', key: 'f' },
+  { mark: 'face open', label: 'Push', key: 'o' },
+  { mark: 'face closed', label: 'Pull', key: 'c' },
+]
 const menu = computed((): DropdownMenuItem[][] => [
-  MARKS.filter(mark => mark !== 'mishit' && mark !== 'swung long').map(mark => ({
+  MARKS.filter(mark => !QUICK.some(one => one.mark === mark)).map(mark => ({
     label: markNames[mark],
     onSelect: () => marked(mark),
   })),
+  [
+    ...(account.settings.marks ?? []).map(own => ({ label: own, onSelect: () => marked({ own }) })),
+    { label: 'Marks of your own…', icon: 'i-lucide-pencil', to: '/account#marks' },
+  ],
   // Where the watcher saw how far it really went, the ball counts for that.
   ...(props.swings.length === 0
     ? []
@@ -128,75 +165,75 @@ const menu = computed((): DropdownMenuItem[][] => [
         ],
       ]),
 ])
+const nothingYet = computed(() => props.nextBall === 1 && typed.value === '')
+const size = computed(() => {
+  if (typed.value.length > 14) return 'text-2xl'
+  if (typed.value.length > 6) return 'text-4xl'
+  return typed.value.length > 4 ? 'text-5xl' : 'text-6xl sm:text-[5.5rem]'
+})
 </script>
 
 <template>
-  <form
-    class="grid items-end gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,15rem)_minmax(0,1fr)]"
-    novalidate
-    @submit.prevent="submit()"
-  >
-    <div>
-      <label for="carry" class="soft text-sm">{{ figure }}, {{ unitWord }}</label>
-      <input
-        id="carry"
-        ref="input"
-        v-model="typed"
-        :inputmode="glass ? 'none' : 'text'"
-        autocomplete="off"
-        autocapitalize="none"
-        maxlength="20"
-        :aria-invalid="fault ? true : undefined"
-        aria-describedby="carry-fault carry-also"
-        class="block h-16 w-full border-b-4 border-primary bg-transparent leading-none font-extrabold tracking-tight outline-none sm:h-28"
-        :class="typed.length > 6 ? 'text-4xl' : typed.length > 4 ? 'text-6xl' : 'text-7xl sm:text-[6.5rem]'"
-      />
+  <form novalidate class="space-y-2" @submit.prevent="submit()">
+    <div
+      class="max-md:sticky max-md:top-14 max-md:z-20 max-md:-mx-4 max-md:border-b max-md:border-default max-md:bg-default max-md:px-4 max-md:pt-1 max-md:pb-2"
+    >
+      <slot />
+      <div class="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4">
+        <div class="min-w-0">
+          <label for="carry" class="soft text-sm max-md:sr-only">{{ figure }}, {{ unitWord }}</label>
+          <input
+            id="carry"
+            ref="input"
+            v-model="typed"
+            data-shortcuts
+            :inputmode="glass ? 'none' : 'text'"
+            autocomplete="off"
+            autocapitalize="none"
+            :maxlength="MOST"
+            :placeholder="glass ? `${figure}, ${unitWord}` : undefined"
+            :aria-invalid="fault ? true : undefined"
+            aria-describedby="carry-fault carry-also"
+            class="block h-14 w-full border-b-4 border-primary bg-transparent leading-none font-extrabold tracking-tight outline-none placeholder:text-lg placeholder:font-normal placeholder:tracking-normal sm:h-24"
+            :class="size"
+          />
+        </div>
+        <UButton type="submit" size="xl" class="hover:bg-primary! min-h-14 justify-center px-5 text-lg md:min-w-48"
+          >Log ball {{ nextBall }} <UKbd value="enter" class="ml-1 max-md:hidden"
+        /></UButton>
+      </div>
+      <p v-if="fault" id="carry-fault" class="min-h-6 font-semibold text-error" role="alert">{{ fault }}</p>
+      <p v-else id="carry-also" class="soft min-h-6 truncate">
+        {{ also || (glass ? '' : '72 4r: 4 right. t79 total, s6600 spin, l29 launch, b85 ball, c68 club, f80 felt') }}
+      </p>
     </div>
-    <div class="grid grid-cols-3 gap-2 sm:grid-cols-2">
-      <UButton type="submit" size="xl" class="hover:bg-primary! col-span-full min-h-13 justify-center text-lg"
-        >Log ball {{ nextBall }} <UKbd value="enter" class="ml-1 max-md:hidden"
-      /></UButton>
+    <div class="flex flex-wrap gap-2" role="group" aria-label="Marks">
       <UButton
+        v-for="{ mark, label, key } in QUICK"
+        :key="mark"
         color="neutral"
         variant="outline"
-        class="justify-center px-1"
-        :disabled="nextBall === 1 && typed === ''"
-        @click="marked('mishit')"
-        >Mishit <UKbd value="m" class="max-md:hidden"
-      /></UButton>
-      <UButton
-        color="neutral"
-        variant="outline"
-        class="justify-center px-1"
-        :disabled="nextBall === 1 && typed === ''"
-        @click="marked('swung long')"
-        >Swung long <UKbd value="s" class="max-md:hidden"
+        class="justify-center"
+        :disabled="nothingYet"
+        :aria-label="markNames[mark]"
+        @click="marked(mark)"
+        >{{ label }} <UKbd :value="key" class="max-md:hidden"
       /></UButton>
       <UDropdownMenu :items="menu"
-        ><UButton
-          color="neutral"
-          variant="outline"
-          class="w-full justify-center px-1"
-          trailing-icon="i-lucide-chevron-down"
-          :disabled="nextBall === 1 && typed === ''"
+        ><UButton color="neutral" variant="outline" trailing-icon="i-lucide-chevron-down" :disabled="nothingYet"
           >Other mark</UButton
         ></UDropdownMenu
       >
       <UButton
         color="neutral"
         variant="outline"
-        class="justify-center px-1"
         :disabled="!canUndo"
         icon="i-lucide-undo-2"
+        aria-label="Undo"
         @click="emit('undo')"
-        >Undo <UKbd value="u" class="max-md:hidden"
+        ><span class="max-md:hidden">Undo</span> <UKbd value="u" class="max-md:hidden"
       /></UButton>
-      <UButton
-        color="neutral"
-        variant="outline"
-        class="justify-center px-1"
-        :disabled="nextBall === 1"
-        @click="emit('leaveOut')"
+      <UButton color="neutral" variant="outline" :disabled="nextBall === 1" @click="emit('leaveOut')"
         >Leave out… <UKbd value="l" class="max-md:hidden"
       /></UButton>
       <UButton
@@ -204,27 +241,47 @@ const menu = computed((): DropdownMenuItem[][] => [
         :key="way.id"
         color="neutral"
         variant="outline"
-        class="justify-center px-1"
         :icon="way.icon"
         @click="emit('way', way.id)"
         >{{ way.label }} <UKbd v-if="way.key" :value="way.key" class="max-md:hidden"
       /></UButton>
     </div>
-    <p v-if="fault" id="carry-fault" class="col-span-full min-h-6 font-semibold text-error" role="alert">{{ fault }}</p>
-    <p v-else id="carry-also" class="soft col-span-full min-h-6">
-      {{ also || (glass ? '' : '72 4r is 4 right of the line, 72 t79 a total of 79') }}
-    </p>
-    <div v-if="glass" class="col-span-full grid grid-cols-5 gap-1.5" aria-label="Figures">
+    <div
+      v-if="glass"
+      class="grid grid-cols-6 gap-1 max-md:fixed max-md:inset-x-0 max-md:bottom-(--rail-height) max-md:z-20 max-md:border-t max-md:border-default max-md:bg-default max-md:px-2 max-md:py-1.5"
+      role="group"
+      aria-label="Figures"
+    >
       <button
-        v-for="key in GLASS"
+        v-for="key in DIGITS"
         :key="key"
         type="button"
-        class="raised h-12 cursor-pointer font-bold active:bg-elevated"
-        :class="key in NAMES && key !== '.' ? 'text-lg' : 'text-2xl'"
-        :aria-label="NAMES[key] ?? key"
+        class="raised h-11 cursor-pointer text-2xl font-bold active:bg-elevated"
+        :aria-label="key === '⌫' ? 'Delete the last figure' : key === '.' ? 'Decimal point' : key"
         @click="press(key)"
       >
-        {{ key === 'L' ? '← L' : key === 'R' ? 'R →' : key === 'T' ? 'Total' : key }}
+        {{ key }}
+      </button>
+      <button
+        v-for="{ key, label, name } in more ? MORE_READINGS : READINGS"
+        :key="key"
+        type="button"
+        class="raised h-11 cursor-pointer font-bold active:bg-elevated disabled:opacity-50"
+        :class="!more && 'col-span-1'"
+        :aria-label="name"
+        :disabled="typed === ''"
+        @click="begin(key)"
+      >
+        {{ label }}
+      </button>
+      <button
+        type="button"
+        class="raised h-11 cursor-pointer font-bold active:bg-elevated"
+        :class="more ? 'col-span-6' : 'col-span-3'"
+        :aria-expanded="more"
+        @click="more = !more"
+      >
+        {{ more ? 'Fewer readings' : 'Spin, launch, speed…' }}
       </button>
     </div>
   </form>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { measuresToRest } from '#core/shot/measuring'
 import { CARRY_AIRS } from '#core/shot/carry-air'
-import { ORDERS } from '#core/session/order'
 import { carryAirTexts } from '#words/air'
-import { orderTexts } from '#words/next'
 import type { RangeTarget } from '#shared/range'
 import { heightText } from '#words/readings'
 import { METHOD_WORDS } from '#shared/session'
@@ -30,11 +28,6 @@ const { rangeOf, targetOf } = useRanges()
 const voice = useVoice()
 const airOpen = ref(false)
 const running = computed(() => session.value!.endedAtMs === null)
-const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
-const order = computed({
-  get: () => session.value!.plan.order,
-  set: value => void plan({ order: value }, 'the order of work'),
-})
 /** Said of a monitor, since it may come to be known later. */
 const carryAirs = CARRY_AIRS.map(value => ({ value, label: carryAirTexts[value] }))
 const carryAir = computed({
@@ -101,10 +94,6 @@ const facts = computed(() => {
     <label v-if="running && targets.length > 0" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
       ><span class="soft">Target: </span
       ><USelect v-model="target" :items="targetItems" aria-label="Target" class="min-w-56"
-    /></label>
-    <label v-if="running" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
-      ><span class="soft">Order: </span
-      ><USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-56"
     /></label>
     <p v-if="!session!.plan.indoors" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
       <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>

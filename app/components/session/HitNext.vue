@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
-import { BALLS_AT_ONCE } from '#core/calibration/calibration'
-import { plusMinusM } from '#core/chart/chart-cell'
 import { Z_80 } from '#core/stats/normal'
 import { readyText } from '#words/next'
 import type { RangeSession } from '~/composables/useRangeSession'
@@ -11,25 +9,20 @@ import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** What to hit next, why, and how much is still to do. A key and a tap go there. */
 const props = defineProps<{ range: RangeSession; compact?: boolean }>()
-const { cell, inARow, proposal: first, ready, session, ballsLeft } = props.range
-const { chart, corrections } = useNumbers()
+const { cell, inARow, proposal: first, ready, session, ballsLeft, leftOfBlock } = props.range
+const { corrections } = useNumbers()
 const { cellName } = useCellNames()
-const { text, unit } = useDistance()
+const { unit } = useDistance()
 
 const here = computed(
   () => first.value !== null && cell.value !== undefined && cellKey(first.value) === cellKey(cell.value),
 )
 /** A block that has begun is finished first: a club that changes after every ball teaches nobody anything. */
-const left = computed(() => (inARow.value > 0 && inARow.value < BALLS_AT_ONCE ? BALLS_AT_ONCE - inARow.value : 0))
-const known = computed(() => {
-  const at = first.value && chart.value.find(other => cellKey(other) === cellKey(first.value!))
-  if (!at || at.carryM === null) return ''
-  return (
-    `${at.kind === 'predicted' ? 'Predicted' : 'Now'} ` +
-    `${text(at.carryM)} ± ${text(plusMinusM(at)!)} ${unit.value}. `
-  )
+const left = computed(() => (cell.value ? leftOfBlock(cell.value, inARow.value) : 0))
+const title = computed(() => {
+  if (here.value || left.value === 0) return 'Hit next'
+  return left.value === null ? 'Then, when this block is done' : `Then, after ${left.value} more of these`
 })
-const title = computed(() => (left.value > 0 && !here.value ? `Then, after ${left.value} more of these` : 'Hit next'))
 /** When the air itself is most of what is not known, more balls in it do not help. */
 const windNote = computed(() => {
   const air = props.range.airNow.value
@@ -79,7 +72,7 @@ useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: em
         ? silent || 'Working out what to hit next…'
         : here
           ? 'This is what to hit now'
-          : `${left > 0 ? 'Then' : 'Hit next'}: ${cellName(first)}`
+          : `${left === 0 ? 'Hit next' : 'Then'}: ${cellName(first)}`
     }}</span>
   </UButton>
   <section v-else-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
@@ -89,7 +82,7 @@ useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: em
     <p class="text-xl leading-snug font-bold">
       {{ cellName(first) }}, {{ first.balls }} {{ first.balls === 1 ? 'ball' : 'balls' }}
     </p>
-    <p class="mt-0.5">{{ known }}{{ first.why }}</p>
+    <p class="mt-0.5">{{ [first.gain, first.why].filter(Boolean).join(' ') }}</p>
     <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go"
       >Take it</UButton
     >

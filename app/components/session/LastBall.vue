@@ -3,13 +3,17 @@ import { readingTexts } from '#words/readings'
 import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
+import { useAccount } from '~/stores/account'
 
 /** The ball that a device sent last, readable from the tee. */
 const props = defineProps<{ shot: ShotRecord; place: number }>()
 defineEmits<{ open: [] }>()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
-const words = computed(() => (props.shot.readings ? readingTexts(props.shot.readings, unit.value) : []))
+const account = useAccount()
+const words = computed(() =>
+  props.shot.readings ? readingTexts(props.shot.readings, unit.value, account.speedUnit) : [],
+)
 </script>
 
 <template>

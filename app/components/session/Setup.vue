@@ -10,9 +10,12 @@ import { BUCKET_MAX, FIRMNESSES, METHOD_WORDS, USUAL_PLAN, type SessionRecord } 
 import { type AirReading, USUAL_AIR } from '~/utils/air-draft'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useDistance } from '~/composables/useDistance'
+import { useCellNames } from '~/composables/useNumbers'
 import { useRanges } from '~/composables/useRanges'
+import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
+import { settleOf } from '~/utils/settle'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
 import SessionAirDialog from '~/components/session/AirDialog.vue'
 
@@ -28,12 +31,25 @@ const air = shallowRef<AirReading | null>(lastAir && serverNowMs() - lastAir.fro
 const airOpen = ref(false)
 const { airText } = useAirUnits()
 const { typed, unit } = useDistance()
+const { cellName } = useCellNames()
 const setup = reactive({
   method: last?.method ?? 'monitor',
   ball: last?.ball ?? 'own',
   surface: last?.surface ?? 'grass',
 })
-const plan = reactive({ ...(last?.plan ?? USUAL_PLAN), name: '', gone: false })
+const account = useAccount()
+const route = useRoute()
+/** What is open in Gaps and is to be settled. */
+const settle = settleOf(route.query, record.bag)
+const plan = reactive({
+  ...USUAL_PLAN,
+  ...last?.plan,
+  block: account.settings.block ?? last?.plan.block ?? USUAL_PLAN.block,
+  name: '',
+  warmUp: false,
+  settle,
+  gone: false,
+})
 const bucket = ref(plan.bucket === null ? '' : String(plan.bucket))
 const fault = ref('')
 onMounted(load)
@@ -262,7 +278,17 @@ const usualAir = computed(() => {
       Range balls fly shorter than the balls one plays, by 5 % or so: it is taken out, and makes the numbers less sure.
       Serious numbers are taken with the ball one plays.
     </p>
+    <UCheckbox v-model="plan.warmUp" label="The first balls are a warm-up: kept apart until I say that it counts" />
+    <p v-if="settle" class="border-l-[5px] border-(--ink) pl-3">
+      First what is open: {{ settle.balls }} balls with {{ settle.shots.map(cellName).join(' and ') }}.
+    </p>
     <FrameSafetyNote :pacing="setup.method === 'paces' || setup.method === 'watch'" />
-    <UButton size="xl" icon="i-lucide-play" @click="start">Start the session</UButton>
+    <UButton
+      size="xl"
+      icon="i-lucide-play"
+      class="justify-center max-md:sticky max-md:bottom-[calc(var(--rail-height)+0.5rem)] max-md:w-full"
+      @click="start"
+      >Start the session</UButton
+    >
   </section>
 </template>

@@ -1,15 +1,21 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { REASON_MAX } from '#core/limits'
-import { carryFaultWords, readTypedCarry } from '#core/shot/typed-carry'
+import { readTypedCarry } from '#core/shot/typed-carry'
+import { FELT_RANGE } from '#core/shot/typed-ball'
 import { rungName } from '#core/swing/scale'
-import { markFields, mendedCarry } from '#shared/marks'
+import { markFields, marksOf, mended, type BallMark } from '#shared/marks'
+import { markNames } from '#words/marks'
 import { readingTexts, takenTexts } from '#words/readings'
+import { carryFaultText, feltText } from '#words/typed'
 import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
+import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
 import { clockTime, shortDate } from '~/utils/dates'
+import { typedNumber } from '~/utils/numbers'
+import { READING_FIELDS, readingDraft, readReadingDraft, unitOfField, type BallUnits } from '~/utils/reading-fields'
 
 /** One ball: mend its carry, move it to another stock shot, leave it out with a reason, put it back, delete it. */
 const props = defineProps<{ shot: ShotRecord; leaveOutFirst?: boolean }>()
@@ -17,6 +23,7 @@ const emit = defineEmits<{ change: [fields: Partial<ShotRecord>, words: string] 
 const open = defineModel<boolean>('open', { required: true })
 
 const record = usePlayerRecord()
+const account = useAccount()
 const { unit, unitWord, typed } = useDistance()
 const { cellName, swingLabel } = useCellNames()
 const carry = ref(typed(props.shot.carryM))
@@ -25,10 +32,21 @@ const rungId = ref(props.shot.rungId)
 /** The other length is what was swung, not a slip of the record. */
 const seen = ref(false)
 const reason = ref('')
+const units = computed<BallUnits>(() => ({
+  distance: unit.value,
+  speed: account.speedUnit,
+  height: account.heightUnit,
+}))
+const readings = ref(readingDraft(props.shot.readings, units.value))
+const readingFaults = ref<Partial<Record<string, string>>>({})
+const felt = ref(props.shot.taken?.feltPercent === undefined ? '' : String(props.shot.taken.feltPercent))
+const feltFault = ref<string>()
 const fault = ref<string>()
 const reasonFault = ref<string>()
 
-const read = computed(() => (props.shot.readings ? readingTexts(props.shot.readings, unit.value).join(', ') : ''))
+const read = computed(() =>
+  props.shot.readings ? readingTexts(props.shot.readings, unit.value, account.speedUnit).join(', ') : '',
+)
 
 /** How it was taken, where that is more than a figure. */
 const how = computed(() =>
@@ -39,11 +57,29 @@ const how = computed(() =>
 const was = computed(
   () =>
     props.shot.taken?.was
-      ?.map(({ carryM, atMs }) => `was ${typed(carryM)} until ${shortDate(atMs)}, ${clockTime(atMs)}`)
+      ?.map(({ carryM, readings: before, atMs }) => {
+        const figures = before ? readingTexts(before, unit.value, account.speedUnit) : []
+        return `was ${[typed(carryM), ...figures].join(', ')} until ${shortDate(atMs)}, ${clockTime(atMs)}`
+      })
       .join('; ') ?? '',
 )
 
-const REASONS = ['mishit', 'thin', 'heavy', 'toe', 'heel', 'swung long', 'swung short', 'misread']
+/** What it is marked as, and what a tap does: the face and the coach's own marks are put on and taken off. */
+const marked = computed(() => [
+  ...marksOf(props.shot),
+  ...(props.shot.taken?.feltPercent === undefined ? [] : [feltText(props.shot.taken.feltPercent)]),
+])
+const FACES = ['face open', 'face closed'] as const
+const toggles = computed((): { label: string; mark: BallMark; on: boolean }[] => [
+  ...FACES.map(mark => ({ label: markNames[mark]!, mark, on: marked.value.includes(mark) })),
+  ...[...new Set([...(account.settings.marks ?? []), ...(props.shot.taken?.marks ?? [])])].map(own => ({
+    label: own,
+    mark: { own },
+    on: props.shot.taken?.marks?.includes(own) ?? false,
+  })),
+])
+
+const REASONS = ['mishit', 'flyer', 'thin', 'heavy', 'toe', 'heel', 'swung long', 'swung short', 'misread']
 // A retired club or swing stays on the list while this ball is on it.
 const clubs = computed(() =>
   record.bag.clubs
@@ -65,9 +101,18 @@ function done(fields: Partial<ShotRecord>, words: string) {
 function save() {
   const read = readTypedCarry(carry.value, unit.value)
   if ('fault' in read) {
-    fault.value = carryFaultWords(read.fault, carry.value, unit.value)
+    fault.value = carryFaultText(read.fault, carry.value, unit.value)
     return
   }
+  const other = readReadingDraft(readings.value, props.shot.readings, units.value)
+  readingFaults.value = 'faults' in other ? other.faults : {}
+  const percent = felt.value.trim() === '' ? undefined : typedNumber(felt.value)
+  const [least, most] = FELT_RANGE
+  feltFault.value =
+    percent === undefined || (percent >= least && percent <= most)
+      ? undefined
+      : `"${felt.value}" is not possible: ${least} to ${most} %.`
+  if ('faults' in other || feltFault.value) return
   // An untouched figure keeps its exact carry, whatever unit it is shown in.
   const carryM = carry.value === typed(props.shot.carryM) ? props.shot.carryM : read.carryM
   const swung =
@@ -76,7 +121,13 @@ function save() {
       : seen.value || rungId.value === props.shot.taken?.askedRungId
         ? markFields({ swungRungId: rungId.value }, props.shot)
         : { rungId: rungId.value }
-  done({ clubId: clubId.value, ...swung, ...mendedCarry({ ...props.shot, ...swung }, carryM) }, 'the change of a ball')
+  const figures = mended({ ...props.shot, ...swung }, { carryM, readings: other.readings })
+  const { feltPercent: _, ...rest } = figures.taken ?? {}
+  const taken = percent === undefined ? rest : { ...rest, feltPercent: percent }
+  done(
+    { clubId: clubId.value, ...swung, ...figures, taken: Object.keys(taken).length === 0 ? null : taken },
+    'the change of a ball',
+  )
 }
 
 function leaveOut(why: string) {
@@ -99,7 +150,9 @@ function leaveOut(why: string) {
     :description="`Hit ${shortDate(shot.hitAtMs)} at ${clockTime(shot.hitAtMs)}`"
   >
     <template #body>
-      <p v-for="words in [read, how, was].filter(Boolean)" :key="words" class="soft -mt-1 mb-4">{{ words }}</p>
+      <p v-for="words in [marked.join(', '), read, how, was].filter(Boolean)" :key="words" class="soft -mt-1 mb-4">
+        {{ words }}
+      </p>
       <section v-if="shot.leftOut" class="mb-5">
         <h3 class="mb-1 font-bold">Left out: {{ shot.leftOut }}</h3>
         <p class="soft mb-2">It stays on record and does not count for the number.</p>
@@ -151,6 +204,38 @@ function leaveOut(why: string) {
         <UFormField label="Swing length" help=" "
           ><USelect v-model="rungId" :items="rungs" class="w-full"
         /></UFormField>
+        <div class="mb-3 sm:col-span-3">
+          <p class="soft mb-1 text-sm">It counts all the same, and is told apart</p>
+          <div class="flex flex-wrap gap-2">
+            <UButton
+              v-for="{ label, mark, on } in toggles"
+              :key="label"
+              color="neutral"
+              :variant="on ? 'solid' : 'outline'"
+              :aria-pressed="on"
+              @click="done(markFields(mark, shot), `the mark &quot;${label.toLowerCase()}&quot;`)"
+              >{{ label }}</UButton
+            >
+          </div>
+        </div>
+        <details class="sm:col-span-3" :open="shot.readings !== null">
+          <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">
+            What else was read
+          </summary>
+          <div class="grid grid-cols-2 gap-x-3 sm:grid-cols-4">
+            <UFormField
+              v-for="field in READING_FIELDS"
+              :key="field.name"
+              :label="`${field.label}, ${unitOfField(field, units)}`"
+              :error="readingFaults[field.name]"
+              help=" "
+              ><UInput v-model="readings[field.name]" inputmode="text" class="w-full"
+            /></UFormField>
+            <UFormField label="Felt, % of all" :error="feltFault" help=" "
+              ><UInput v-model="felt" inputmode="decimal" class="w-full"
+            /></UFormField>
+          </div>
+        </details>
         <UCheckbox
           v-model="seen"
           :disabled="rungId === shot.rungId"

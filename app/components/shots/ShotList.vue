@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { marksOf } from '#shared/marks'
 import { asideReasonText } from '#words/set-aside'
 import { clockText } from '#words/clock'
+import { offText } from '#words/called'
 import { sideText, spinText } from '#words/readings'
+import { feltText } from '#words/typed'
 import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -90,7 +93,10 @@ function readOut(shot: ShotRecord): string {
             {{ hideName ? '' : '– ' }}set aside: {{ asideReasonText(aside.get(shot.id)!) }}</span
           >
           <span v-else-if="shot.strike && shot.strike !== 'clean'" class="soft">
-            {{ hideName ? '' : '– ' }}{{ shot.strike }}, weighs little</span
+            {{ hideName ? '' : '– ' }}{{ marksOf(shot).join(', ') }}, weighs little</span
+          >
+          <span v-else-if="marksOf(shot).length > 0" class="soft">
+            {{ hideName ? '' : '– ' }}{{ marksOf(shot).join(', ') }}</span
           >
           <span v-else-if="shot.strike === 'clean'" class="soft"> {{ hideName ? '' : '– ' }}counts, by your word</span>
         </span>
@@ -111,6 +117,13 @@ function readOut(shot: ShotRecord): string {
         <span v-if="shot.taken?.askedRungId" class="soft text-sm whitespace-nowrap"
           >asked {{ swingLabel({ ...shot, rungId: shot.taken.askedRungId }) }}</span
         >
+        <span v-if="shot.taken?.called" class="soft text-sm whitespace-nowrap"
+          >called {{ typed(shot.taken.called.targetM) }},
+          {{ offText(shot.carryM - shot.taken.called.targetM, unit) }}</span
+        >
+        <span v-if="shot.taken?.feltPercent !== undefined" class="soft text-sm whitespace-nowrap">{{
+          feltText(shot.taken.feltPercent)
+        }}</span>
         <span v-if="shot.taken?.lies" class="soft text-sm whitespace-nowrap max-sm:hidden">lies</span>
         <span v-if="shot.taken?.clockMs" class="soft text-sm whitespace-nowrap" :title="clockText(shot.taken.clockMs)"
           ><UIcon name="i-lucide-clock-alert" /> time set right</span

@@ -1,5 +1,5 @@
 import { cellKey } from '#core/bag/bag'
-import { mendedCarry } from '#shared/marks'
+import { mended } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import type { Done, TakingBack } from '~/composables/session/useTakingBack'
@@ -23,8 +23,8 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
   async function change(ids: readonly string[], fields: Partial<ShotRecord>, words: string): Promise<Done> {
     const before = record.records.filter(shot => ids.includes(shot.id))
     const done = did(words, async () => {
-      for (const { id, carryM, clubId, rungId, leftOut, strike, taken, deleted } of before)
-        await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, taken, deleted })
+      for (const { id, carryM, clubId, rungId, leftOut, strike, readings, taken, deleted } of before)
+        await record.changeShot(id, { carryM, clubId, rungId, leftOut, strike, readings, taken, deleted })
     })
     for (const { id } of before) await record.changeShot(id, fields)
     return done
@@ -52,8 +52,8 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
     const done = did('the other unit', async () => {
       for (const { id, carryM, taken } of before) await record.changeShot(id, { carryM, taken })
     })
-    for (const { id, carryM, taken } of before)
-      await record.changeShot(id, mendedCarry({ carryM, taken }, carryM * asked.otherUnit!))
+    for (const { id, carryM, readings, taken } of before)
+      await record.changeShot(id, mended({ carryM, readings, taken }, { carryM: carryM * asked.otherUnit!, readings }))
     return done
   }
 

@@ -1,56 +1,111 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
-import { BALLS_AT_ONCE } from '#core/calibration/calibration'
-import { plusMinusM } from '#core/chart/chart-cell'
+import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import { remarksAt } from '#core/history/coach-remarks'
+import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
 import { nextInOrder } from '#core/session/order'
-import { nextText, orderTexts } from '#words/next'
+import { gainText, nextText, orderTexts, settleText } from '#words/next'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { useDistance } from '~/composables/useDistance'
+import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
+
+/** A block that ends by what is seen still ends. */
+const LONGEST_BLOCK = 20
+
+export type Proposal = StockShot & { balls: number; why: string; gain: string }
 
 /** What to hit next, by the session's order of work, as far as the bucket reaches. */
 export function useProposal({ session, balls }: SessionBalls) {
   const record = usePlayerRecord()
+  const account = useAccount()
   const { cellName } = useCellNames()
+  const { unit } = useDistance()
   const numbers = useNumbers()
 
   const hitHere = computed(() => {
     const counts = new Map<string, number>()
-    for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
+    for (const ball of balls.value)
+      if (ball.leftOut !== 'warm-up') counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
     return counts
   })
   const ballsUsed = computed(() => balls.value.reduce((sum, ball) => sum + ball.balls + (ball.taken?.mishits ?? 0), 0))
   const ballsLeft = computed(() =>
     session.value?.plan.bucket == null ? null : Math.max(0, session.value.plan.bucket - ballsUsed.value),
   )
+  const known = computed(() => new Map(numbers.chart.value.map(at => [cellKey(at), at])))
+  const written = computed(() => remarksAt(record.words, Infinity))
+  /** A number that the coach wrote closes its stock shot. */
+  const isClosed = (at: StockShot) => (written.value.get(cellKey(at))?.written?.carryM ?? null) !== null
+  const isEnough = (at: StockShot) => {
+    const half = known.value.has(cellKey(at)) ? plusMinusM(known.value.get(cellKey(at))!) : null
+    return half !== null && half <= (numbers.ready.value?.withinM ?? 0)
+  }
+
+  /** Balls at one stock shot before the next, as this session has it. */
+  const block = computed(() => session.value?.plan.block ?? account.settings.block ?? 3)
+  /** How many more of a block that has begun; null where it ends by what is seen, and has not yet. */
+  function leftOfBlock(at: StockShot, inARow: number): number | null {
+    const until = session.value?.plan.until ?? 'count'
+    if (inARow === 0) return 0
+    if (until === 'count') return Math.max(0, block.value - (((inARow - 1) % block.value) + 1))
+    if (inARow >= LONGEST_BLOCK) return 0
+    if (until === 'enough') return isEnough(at) ? 0 : null
+    const own = balls.value
+      .filter(ball => cellKey(ball) === cellKey(at))
+      .sort((a, b) => a.hitAtMs - b.hitAtMs)
+      .slice(-inARow)
+      .map(({ carryM, balls: n, leftOut }) => ({ carryM, balls: n, counts: leftOut === null }))
+    const alike = account.account?.lockIn.alike ?? USUAL_LOCK_IN.alike
+    const [mark] = lockInMarks({ alike }, own, null, numbers.ready.value?.withinM ?? 0)
+    return mark?.met ? 0 : null
+  }
+
+  const gainOf = (at: StockShot, more: number): string => {
+    const cell: ChartCell | undefined = known.value.get(cellKey(at))
+    const [half, after] = [cell && plusMinusM(cell), cell && halfAfter(cell, more)]
+    return half && after ? gainText(half, after, more, unit.value) : ''
+  }
+  const proposed = (at: StockShot & { balls: number }, why: string): Proposal => {
+    const more = Math.min(at.balls, ballsLeft.value ?? Infinity)
+    return { clubId: at.clubId, rungId: at.rungId, balls: more, why, gain: gainOf(at, more) }
+  }
+
+  /** Stock shots that an open question waits for: in turn, a block each. */
+  function settling(): Proposal | null {
+    const settle = session.value?.plan.settle
+    if (!settle) return null
+    const rounds = (at: StockShot) => Math.floor((hitHere.value.get(cellKey(at)) ?? 0) / block.value)
+    const left = settle.shots.filter(at => (hitHere.value.get(cellKey(at)) ?? 0) < settle.balls)
+    const first = left.toSorted((a, b) => rounds(a) - rounds(b))[0]
+    if (!first) return null
+    const more = settle.balls - (hitHere.value.get(cellKey(first)) ?? 0)
+    return proposed({ ...first, balls: Math.min(block.value, more) }, settleText(settle.balls))
+  }
 
   /** What the order of work proposes, and why; null when it has nothing to say. */
-  const proposal = computed<(StockShot & { balls: number; why: string }) | null>(() => {
+  const proposal = computed<Proposal | null>(() => {
+    if (ballsLeft.value === 0) return null
+    const settle = settling()
+    if (settle) return settle
     const order = session.value?.plan.order ?? 'teach'
-    if (order === 'free' || ballsLeft.value === 0) return null
+    if (order === 'free') return null
     if (order === 'teach') {
-      const first = numbers.next.value[0]
-      if (!first) return null
-      const { clubId, rungId } = first
-      return {
-        clubId,
-        rungId,
-        balls: Math.min(first.balls, ballsLeft.value ?? Infinity),
-        why: nextText(first, cellName),
-      }
+      const first = numbers.next.value.find(at => !isClosed(at))
+      return first ? proposed({ ...first, balls: block.value }, nextText(first, cellName)) : null
     }
-    const known = new Map(numbers.chart.value.map(at => [cellKey(at), at]))
-    const withinM = numbers.ready.value?.withinM ?? 0
+    const { begin, beginRungId } = session.value!.plan
     const next = nextInOrder(order, record.bag, hitHere.value, {
-      atOnce: BALLS_AT_ONCE,
+      atOnce: block.value,
       left: ballsLeft.value,
-      carryOf: at => known.get(cellKey(at))?.carryM ?? null,
-      enough: at => {
-        const half = known.has(cellKey(at)) ? plusMinusM(known.get(cellKey(at))!) : null
-        return half !== null && half <= withinM
-      },
+      carryOf: at => known.value.get(cellKey(at))?.carryM ?? null,
+      enough: isEnough,
+      closed: isClosed,
+      begin,
+      rungId: beginRungId,
     })
-    return next && { ...next, why: orderTexts[order].why }
+    return next && proposed(next, orderTexts[order].why)
   })
 
-  return { hitHere, ballsUsed, ballsLeft, proposal }
+  return { hitHere, ballsUsed, ballsLeft, proposal, block, leftOfBlock }
 }

@@ -13,6 +13,16 @@ import { useRanges } from '~/composables/useRanges'
 import { usePlayerRecord } from '~/stores/record'
 import { clockNote, serverNowMs } from '~/utils/server-clock'
 
+/** What is said of a ball, whatever way it was measured. */
+const SAID = [
+  'askedRungId',
+  'clockMs',
+  'called',
+  'face',
+  'marks',
+  'feltPercent',
+] as const satisfies readonly (keyof TakenRecord)[]
+
 /** Balls that come in: typed here, or brought by a device. */
 export function useSessionLog(
   sessionId: string,
@@ -32,9 +42,9 @@ export function useSessionLog(
     const { totalOn } = record.player!.thresholds
     return totalOn && totalM === undefined ? { lies: totalOn } : {}
   }
-  /** Nothing but the swing length that was asked for says how a ball was measured. */
-  const onlyAsked = (taken: TakenRecord | null | undefined) =>
-    !taken || Object.keys(taken).every(key => key === 'askedRungId' || key === 'clockMs')
+  /** Nothing but what was said of a ball stands there: it was measured as the session measures. */
+  const onlySaid = (taken: TakenRecord | null | undefined) =>
+    !taken || Object.keys(taken).every(key => (SAID as readonly string[]).includes(key))
   /** On ground that rises or falls to the target. */
   const heightOf = (carryM: number): Pick<TakenRecord, 'heightM'> => {
     const target = targetOf(session.value!.plan.rangeId, session.value!.plan.targetId)
@@ -44,7 +54,10 @@ export function useSessionLog(
   const orNull = <T extends object>(value: T) => (Object.keys(value).length === 0 ? null : value)
 
   /** One ball, or a pile, of the chosen stock shot; what is not said is as the session has it. */
-  async function log({ carryM, sideM, totalM }: TypedBall, more: Partial<ShotRecord> = {}): Promise<ShotRecord> {
+  async function log(
+    { carryM, feltPercent, ...readings }: TypedBall,
+    more: Partial<ShotRecord> = {},
+  ): Promise<ShotRecord> {
     const method = more.method ?? session.value!.method
     const shot: ShotRecord = {
       id: newId(),
@@ -60,9 +73,11 @@ export function useSessionLog(
       deleted: false,
       version: 1,
       ...more,
-      readings: orNull({ ...(totalM !== undefined && { totalM }), ...(sideM !== undefined && { sideM }) }),
+      ...(session.value!.plan.warmUp && { leftOut: 'warm-up' }),
+      readings: orNull(readings),
       taken: orNull({
-        ...(onlyAsked(more.taken) ? { ...liesOf(method, totalM), ...more.taken } : more.taken),
+        ...(onlySaid(more.taken) ? { ...liesOf(method, readings.totalM), ...more.taken } : more.taken),
+        ...(feltPercent !== undefined && { feltPercent }),
         ...heightOf(carryM),
         ...clockNote(),
       }),

@@ -262,8 +262,18 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
           <section v-if="questions.length > 0" aria-labelledby="open-title" class="raised px-4 py-3">
             <h2 id="open-title" class="font-bold">Still open</h2>
             <ul class="mt-1 space-y-0.5">
-              <li v-for="question in questions" :key="question" class="flex gap-2">
-                <UIcon name="i-lucide-circle-help" class="soft mt-1 shrink-0" />{{ question }}
+              <li v-for="question in questions" :key="question.text" class="flex flex-wrap items-start gap-x-2">
+                <UIcon name="i-lucide-circle-help" class="soft mt-1 shrink-0" />
+                <span class="min-w-0 flex-1">{{ question.text }}</span>
+                <UButton
+                  v-if="question.settle"
+                  size="sm"
+                  color="neutral"
+                  variant="outline"
+                  :to="{ path: `/players/${playerId}/session`, query: question.settle }"
+                  class="print:hidden"
+                  >Settle it</UButton
+                >
               </li>
             </ul>
           </section>

@@ -2,14 +2,36 @@
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import SessionDesk from '~/components/session/Desk.vue'
+import { shortDate } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
 
 const { record } = usePlayerRoute()
 const route = useRoute()
+const toast = useToast()
 const sessionId = computed(() => String((route.params as { sessionId: string }).sessionId))
+const session = computed(() => record.sessions.find(one => one.id === sessionId.value))
+const running = computed(() => session.value?.endedAtMs === null && !session.value.plan.gone)
+const title = computed(() => session.value?.plan.name || (running.value ? 'Range session' : 'Session'))
+const line = computed(() => (session.value && !running.value ? shortDate(session.value.startedAtMs) : undefined))
+
+async function end() {
+  const now = session.value!
+  await record.putSession({ ...now, endedAtMs: serverNowMs(), version: now.version + 1 })
+  toast.add({
+    title: 'Session ended',
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void goOn() }],
+  })
+}
+const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 </script>
 
 <template>
-  <FrameStagePage title="Range session">
+  <FrameStagePage :title="title" :line="line" tight>
+    <template #actions>
+      <UButton v-if="running" color="neutral" variant="outline" icon="i-lucide-square" @click="end"
+        >End the session</UButton
+      >
+    </template>
     <SessionDesk v-if="record.player" :key="`${record.player.id} ${sessionId}`" :session-id="sessionId" />
   </FrameStagePage>
 </template>

@@ -3,6 +3,7 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { METHOD_WORDS, type SessionRecord } from '#shared/session'
 import { useClinic } from '~/composables/useClinic'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { settleOf } from '~/utils/settle'
 import { clockTime, daysAgo, shortDate } from '~/utils/dates'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
@@ -25,6 +26,13 @@ const ended = computed(() => newestFirst.value.filter(session => session.endedAt
 const count = (session: SessionRecord) => {
   const n = ballsBySession.value.get(session.id) ?? 0
   return `${n} ${n === 1 ? 'ball' : 'balls'}`
+}
+
+/** What is to be settled goes into the session that is running. */
+async function goOn(session: SessionRecord) {
+  const settle = settleOf(route.query, record.bag)
+  if (settle) await record.putSession({ ...session, plan: { ...session.plan, settle }, version: session.version + 1 })
+  await navigateTo(`/players/${playerId.value}/session/${session.id}`)
 }
 
 async function start(session: SessionRecord) {
@@ -63,7 +71,7 @@ async function start(session: SessionRecord) {
             {{ session.surface }}
           </p>
         </div>
-        <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/session/${session.id}`">Go on</UButton>
+        <UButton size="xl" icon="i-lucide-play" @click="goOn(session)">Go on</UButton>
       </section>
       <SessionSetup v-if="running.length === 0" @start="start" />
       <details v-else>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import { ORDERS } from '#core/session/order'
+import { rungName } from '#core/swing/scale'
+import { BLOCK_ENDS, type SessionPlan } from '#shared/session'
+import { blockEndTexts, orderTexts } from '#words/next'
+import type { RangeSession } from '~/composables/useRangeSession'
+import { useAccount } from '~/stores/account'
+
+/** The order of work and the size of a block; both may change while the session runs, and can be taken back. */
+const props = defineProps<{ range: RangeSession }>()
+const account = useAccount()
+const toast = useToast()
+const { session, balls, rungs, hitHere } = props.range
+const plan = computed(() => session.value!.plan)
+
+async function set(change: Partial<SessionPlan>, words: string) {
+  await props.range.plan(change, words)
+}
+const of = <K extends keyof SessionPlan>(key: K, words: string) =>
+  computed({
+    get: () => plan.value[key],
+    set: value => void set({ [key]: value }, words),
+  })
+const order = of('order', 'the order of work')
+const begin = of('begin', 'where the order begins')
+const until = of('until', 'how a block ends')
+const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
+const ends = BLOCK_ENDS.map(value => ({ value, label: blockEndTexts[value] }))
+
+/** Common sizes, and whatever a coach has set. */
+const SIZES = [3, 5, 6, 8, 10, 15, 20]
+const sizes = computed(() =>
+  [...new Set([...SIZES, plan.value.block])].sort((a, b) => a - b).map(value => ({ value, label: String(value) })),
+)
+const block = computed({
+  get: () => plan.value.block,
+  set: value => {
+    void set({ block: value }, 'the size of a block')
+    // The next session begins with it.
+    void account.setSettings({ block: value }).catch((error: unknown) => console.warn('block not sent:', error))
+  },
+})
+const lengths = computed(() => rungs.value.map(rung => ({ value: rung.id, label: `from ${rungName(rung)}` })))
+const beginRung = computed({
+  get: () => plan.value.beginRungId ?? lengths.value.at(-1)?.value ?? '',
+  set: value => void set({ beginRungId: value }, 'where the order begins'),
+})
+
+const warm = computed(() => balls.value.filter(ball => ball.leftOut === 'warm-up').length)
+async function itCounts() {
+  const done = await props.range.plan({ warmUp: false }, 'the end of the warm-up')
+  toast.add({
+    title: 'Now it counts',
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void props.range.undo(done) }],
+  })
+}
+const settle = computed(() => plan.value.settle)
+const settled = computed(() =>
+  settle.value?.shots.every(shot => (hitHere.value.get(cellKey(shot)) ?? 0) >= settle.value!.balls),
+)
+</script>
+
+<template>
+  <div class="space-y-2">
+    <p
+      v-if="plan.warmUp"
+      class="raised flex flex-wrap items-center gap-3 border-l-[5px]! border-l-(--weak-fill)! px-3 py-2"
+    >
+      <span class="min-w-0 flex-1"
+        ><strong>Warm-up:</strong> {{ warm }} {{ warm === 1 ? 'ball' : 'balls' }}, kept apart.</span
+      >
+      <UButton size="sm" @click="itCounts">Now it counts</UButton>
+    </p>
+    <p v-if="settle" class="raised flex flex-wrap items-center gap-3 px-3 py-2">
+      <span class="min-w-0 flex-1">{{
+        settled ? 'What was open has had its balls.' : `First what is open: ${settle.balls} balls with each.`
+      }}</span>
+      <UButton size="sm" color="neutral" variant="outline" @click="set({ settle: null }, 'settling what is open')"
+        >Leave it</UButton
+      >
+    </p>
+    <div class="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+      <USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-52 flex-1" />
+      <USelect
+        v-if="order === 'full-first'"
+        v-model="begin"
+        :items="[
+          { value: 'short', label: 'most loft first' },
+          { value: 'long', label: 'longest first' },
+        ]"
+        aria-label="Begins with"
+        class="w-40"
+      />
+      <USelect v-if="order === 'length'" v-model="beginRung" :items="lengths" aria-label="Begins with" class="w-36" />
+      <label v-if="until === 'count'" class="flex items-center gap-1.5 whitespace-nowrap"
+        ><span class="soft text-sm">Blocks of</span
+        ><USelect v-model="block" :items="sizes" aria-label="Balls in a block" class="w-18"
+      /></label>
+      <USelect v-model="until" :items="ends" aria-label="A block ends" class="w-44" />
+    </div>
+  </div>
+</template>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import { calibrationOptions, newestMethod, playerShots } from '#shared/calibration-input'
+import { marksOf } from '#shared/marks'
+import { markedText, withoutFacesText } from '#words/marked'
+import { calibrateOnce } from '~/composables/useCalibrateOnce'
+import { useDistance } from '~/composables/useDistance'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
+
+/** Marks of a stock shot's balls, counted; and its number without those of which the face was open or closed. */
+const props = defineProps<{ cell: ChartCell }>()
+const record = usePlayerRecord()
+const { unit } = useDistance()
+
+const all = computed(() => record.records.filter(shot => !shot.deleted && shot.clubId === props.cell.clubId))
+const own = computed(() => all.value.filter(shot => cellKey(shot) === cellKey(props.cell)))
+const counts = computed(() => {
+  const found = new Map<string, number>()
+  for (const mark of own.value.flatMap(marksOf)) found.set(mark, (found.get(mark) ?? 0) + 1)
+  return found
+})
+const line = computed(() => {
+  if (counts.value.size === 0) return ''
+  const marked = all.value.filter(shot => marksOf(shot).length > 0).length
+  return markedText(counts.value, own.value.length, marked, all.value.length)
+})
+
+const faces = computed(() => own.value.filter(shot => shot.leftOut === null && shot.taken?.face))
+const without = ref('')
+watchDebounced(
+  () => [faces.value.map(shot => shot.id).join(), props.cell.carryM] as const,
+  async ([ids]) => {
+    without.value = ''
+    if (ids === '') return
+    const { player, bag, sessions, records } = record
+    const kept = records.filter(shot => !ids.includes(shot.id))
+    const options = calibrationOptions(player!.thresholds, newestMethod(sessions))
+    try {
+      const { chart } = await calibrateOnce(playerShots(player!, toRaw(bag), sessions, kept, serverNowMs()), options)
+      const cell = chart.find(one => cellKey(one) === cellKey(props.cell))
+      if (cell?.carryM == null) return
+      without.value = withoutFacesText(faces.value.length, cell.carryM, plusMinusM(cell) ?? 0, unit.value)
+    } catch (error) {
+      without.value = `The number without them could not be worked out: ${(error as Error).message}`
+    }
+  },
+  { immediate: true, debounce: 1200 },
+)
+</script>
+
+<template>
+  <div v-if="line">
+    <p class="soft">{{ line }}</p>
+    <p v-if="without">{{ without }}</p>
+  </div>
+</template>

@@ -1,0 +1,21 @@
+/** What is wrong with a ball as it was typed. */
+export const TYPED = {
+  allowed: 'type {min} to {max} {unit}',
+  empty: 'No carry yet: {allowed}.',
+  notANumber: '"{part}" is not a number: {allowed}.',
+  tooFine: '"{part}" is finer than can be measured: one decimal at most.',
+  outOfRange: '{part} {unit} is not possible: {allowed}.',
+  extra:
+    '"{part}" is not understood: 4r is 4 {unit} right, 4l left, t79 a total of 79, s6600 spin, l29 launch, ' +
+    'b85 ball speed, c68 club speed, h24 height, f80 how full it felt.',
+  unit: '"{part}" has a unit that does not go with it.',
+  sideM: '"{part}" is too far beside the line.',
+  totalM: '"{part}" is no total that can be.',
+  spinRpm: '"{part}" is no spin that can be: {least} to {most} rpm.',
+  launchDeg: '"{part}" is no launch that can be: {least} to {most}°. Left of the line is 4l.',
+  ballSpeedMs: '"{part}" is no speed of a ball that can be: {least} to {most} {speed}.',
+  clubSpeedMs: '"{part}" is no speed of a club that can be: {least} to {most} {speed}.',
+  apexM: '"{part}" is no height that can be: up to {most} {height}.',
+  feltPercent: '"{part}" is not possible: how full it felt is {least} to {most} per cent.',
+  felt: 'felt {percent} %',
+} as const
