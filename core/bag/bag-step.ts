@@ -1,4 +1,4 @@
-import { cellKey, type Bag } from './bag'
+import { cellKey, isStruckOut, type Bag } from './bag'
 import { rungName, type Rung } from '../swing/scale'
 
 /**
@@ -41,6 +41,7 @@ export function bagAfter(bag: Bag, step: BagStep): Bag | { fault: StepFault } {
   }
   if (!bag.clubs.some(club => club.id === step.clubId)) return { fault: 'no-such-club' }
   const cell = { clubId: step.clubId, rungId: step.rungId }
+  if (isStruckOut(bag, cell) !== step.used) return bag
   const others = bag.struckOut.filter(one => cellKey(one) !== cellKey(cell))
   return { ...bag, struckOut: step.used ? others : [...others, cell] }
 }

@@ -136,6 +136,18 @@ const ROUTES: Row[] = [
     ],
   },
   {
+    route: 'players/[playerId]/bag-steps.post.ts',
+    ofPlayer: true,
+    ask: at => [
+      'POST',
+      `/api/players/${at.playerId}/bag-steps`,
+      {
+        id: newId(),
+        step: { kind: 'use', clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id, used: true },
+      },
+    ],
+  },
+  {
     route: 'players/[playerId]/answers.post.ts',
     ofPlayer: true,
     ask: at => [

@@ -156,3 +156,47 @@ describe('a session', () => {
     expect((await coach.put(`/api/players/${two.playerId}/sessions/${one.session.id}`, one.session)).status).toBe(409)
   })
 })
+
+describe('a change of the bag from the board', () => {
+  it('is made on top of the bag of today, once, and its balls are taken after it', async () => {
+    const coach = await newCoach()
+    const { playerId, bag, shot, log } = await atTheRange(coach)
+    const rung = { id: newId(), label: 'three-quarter', cue: '', flight: 'normal', retired: false }
+    const step = { id: newId(), step: { kind: 'add-rung', rung, below: bag.scale.rungs.at(-1)!.id } }
+    const send = () => coach.send('POST', `/api/players/${playerId}/bag-steps`, step)
+    const replies = await Promise.all([send(), send()])
+    expect(replies.map(reply => reply.status)).toEqual([202, 202])
+    expect((await send()).body).toEqual({ taken: [step.id] })
+    const now = (await coach.get<PlayerRecord>(`/api/players/${playerId}`)).body
+    expect(now.bag.scale.rungs.map(({ label }) => label).filter(label => label === 'three-quarter')).toHaveLength(1)
+    expect((await log(shot({ rungId: rung.id }))).status).toBe(202)
+  })
+
+  it('that has no place there any more is refused with the reason', async () => {
+    const coach = await newCoach()
+    const { playerId, bag } = await atTheRange(coach)
+    const ask = (step: object) => coach.send('POST', `/api/players/${playerId}/bag-steps`, { id: newId(), step })
+    const gone = await ask({ kind: 'rename-rung', rungId: newId(), label: 'belt' })
+    const [first, second] = bag.scale.rungs
+    const taken = await ask({ kind: 'rename-rung', rungId: first!.id, label: second!.label })
+    expect([gone.status, taken.status]).toEqual([422, 422])
+    expect((gone.body as { message: string }).message).toBe('That swing length is no longer in the bag.')
+    expect((taken.body as { message: string }).message).toMatch(/Another swing length has that name/)
+  })
+})
+
+describe('what was typed of a ball', () => {
+  it('comes back as it was: readings without a ball speed, face, marks, how full it felt, what was called', async () => {
+    const coach = await newCoach()
+    const { playerId, shot, log } = await atTheRange(coach)
+    const ball = shot({
+      strike: 'flyer',
+      readings: { spinRpm: 6600, launchDeg: 29, clubSpeedMs: 30.4, sideM: 3.6 },
+      taken: { face: 'open', marks: ['windy'], feltPercent: 80, called: { targetM: 68.58, plusM: 0.9144 } },
+    })
+    expect((await log(ball)).status).toBe(202)
+    expect(await shotsOf(coach, playerId)).toEqual([ball])
+    const { rows } = readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body)
+    expect(rows[0]).toMatchObject({ strike: 'flyer', said: ball.taken })
+  })
+})

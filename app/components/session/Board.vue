@@ -6,7 +6,7 @@ import type { RangeSession } from '~/composables/useRangeSession'
 import { useBoardSteps } from '~/composables/session/useBoardSteps'
 import { useDistance } from '~/composables/useDistance'
 import { useHabits } from '~/composables/useHabits'
-import { useNumbers } from '~/composables/useNumbers'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import GridClubSwingGrid from '~/components/grid/ClubSwingGrid.vue'
 import SessionBoardCell from '~/components/session/BoardCell.vue'
@@ -49,6 +49,8 @@ const lines = computed(() =>
     ),
   })),
 )
+const { cellName } = useCellNames()
+const chosenName = computed(() => (cell.value ? cellName(cell.value) : ''))
 const totalOn = computed(() => record.player?.thresholds.totalOn)
 const chosenKey = computed(() => cell.value && cellKey(cell.value))
 
@@ -99,12 +101,11 @@ function choose(at: StockShot) {
         </GridClubSwingGrid>
       </div>
     </UContextMenu>
-    <p class="soft mt-1 flex flex-wrap items-center gap-x-2 text-sm">
-      <span class="max-md:hidden">Right click or hold a stock shot to strike it out, rename or add a length.</span>
-      <span class="md:hidden">Hold a stock shot to change it.</span>
-      <UDropdownMenu v-if="cell" :items="steps.itemsFor(cell)"
-        ><UButton size="sm" color="neutral" variant="link" class="min-h-9 px-0 underline"
-          >Change this one</UButton
+    <p v-if="cell" class="soft mt-1 flex items-center justify-between gap-2 text-sm">
+      <span class="truncate">Hold one to strike it out, rename or add a length.</span>
+      <UDropdownMenu :items="steps.itemsFor(cell)"
+        ><UButton size="sm" color="neutral" variant="link" class="min-h-9 shrink-0 px-0 underline"
+          >Change {{ chosenName }}</UButton
         ></UDropdownMenu
       >
     </p>

@@ -220,6 +220,7 @@ const open = (shot: ShotRecord) => {
         @mark="desk.mark"
         @undo="desk.undo()"
         @leave-out="desk.leaveOutLast"
+        @before="desk.toShotBefore"
         @way="way = $event"
       >
         <div class="flex items-center gap-3">

@@ -26,6 +26,7 @@ const emit = defineEmits<{
   mark: [said: BallMark]
   undo: []
   leaveOut: []
+  before: []
   way: [id: string]
 }>()
 const typed = defineModel<string>({ required: true })
@@ -152,6 +153,7 @@ const menu = computed((): DropdownMenuItem[][] => [
     ...(account.settings.marks ?? []).map(own => ({ label: own, onSelect: () => marked({ own }) })),
     { label: 'Marks of your own…', icon: 'i-lucide-pencil', to: '/account#marks' },
   ],
+  [{ label: 'Belongs to the shot before', icon: 'i-lucide-corner-up-left', onSelect: () => emit('before') }],
   // Where the watcher saw how far it really went, the ball counts for that.
   ...(props.swings.length === 0
     ? []
@@ -220,8 +222,13 @@ const size = computed(() => {
         >{{ label }} <UKbd :value="key" class="max-md:hidden"
       /></UButton>
       <UDropdownMenu :items="menu"
-        ><UButton color="neutral" variant="outline" trailing-icon="i-lucide-chevron-down" :disabled="nothingYet"
-          >Other mark</UButton
+        ><UButton
+          color="neutral"
+          variant="outline"
+          trailing-icon="i-lucide-chevron-down"
+          aria-label="Other mark"
+          :disabled="nothingYet"
+          ><span class="max-md:hidden">Other mark</span></UButton
         ></UDropdownMenu
       >
       <UButton
