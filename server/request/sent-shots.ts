@@ -66,6 +66,18 @@ export function aimAt(aims: readonly Aim[], hitAtMs: number): Aim | undefined {
 }
 
 /**
+ * A device that states no time sends a ball some seconds after it was hit: it belongs to what was chosen then, not to
+ * what was chosen while it flew. Nobody hits the next stock shot so soon after it was chosen. Our choice.
+ */
+const GRACE_MS = 4000
+
+/** What the device was aimed at when a ball was hit that it sent without a time. */
+export function aimBefore(aims: readonly Aim[], heardAtMs: number): Aim | undefined {
+  const then = aimAt(aims, heardAtMs - GRACE_MS)
+  return then?.sessionId ? then : aimAt(aims, heardAtMs)
+}
+
+/**
  * When a ball was hit, by our clock. One that claims to come from the future was hit now.
  * @param offMs how far the sender's clock is behind
  */

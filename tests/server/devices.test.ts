@@ -193,6 +193,24 @@ describe('the open door', () => {
     expect(Math.abs(newest.hitAtMs - (Date.now() - 3000))).toBeLessThan(600_000)
   })
 
+  it('gives a ball without a time to what was chosen when it was hit: 200 balls with an early key, none stolen', async () => {
+    const { at, device, cell, aim, shots } = await listening()
+    const [first, second] = at.bag.clubs.map(club => club.id) as [string, string]
+    // The screen has been on the first club for long; the next is chosen while the ball flies.
+    await aim({ ...cell, clubId: first }, Date.now() - 60_000)
+    await aim({ ...cell, clubId: second }, Date.now() - 800)
+    const early = Array.from({ length: 200 }, (_, i) => sent({ carry_yd: 60 + (i % 20) }))
+    for (let from = 0; from < early.length; from += 50)
+      expect((await device.send(early.slice(from, from + 50))).status).toBe(202)
+    const where = new Map((await shots()).map(shot => [shot.id, shot.clubId]))
+    expect(early.filter(({ id }) => where.get(id) !== first)).toEqual([])
+    // Chosen long enough before, the ball is the new one's.
+    await aim({ ...cell, clubId: second }, Date.now() - 5000)
+    const after = sent()
+    await device.send(after)
+    expect((await shots()).find(({ id }) => id === after.id)?.clubId).toBe(second)
+  })
+
   it('sends nothing into a session that was given to another player', async () => {
     const { owner, at, device } = await listening()
     const other = await atTheRange(owner)

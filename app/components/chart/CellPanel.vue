@@ -15,6 +15,7 @@ import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { neutralCarries } from '~/utils/neutral'
+import ChartFromAbove from '~/components/chart/FromAbove.vue'
 import ChartCellWords from '~/components/chart/CellWords.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
@@ -214,6 +215,11 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
         :centre-m="read.carryM"
         :window-m="read.window80M"
         :predicted="cell.kind === 'predicted' && !read.written"
+      />
+      <ChartFromAbove
+        v-if="cell.kind !== 'struck-out' && cell.carryM !== null"
+        :key="`above ${cellKey(cell)}`"
+        :cell="cell"
       />
       <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="read.carryM" :window-m="read.window80M" />
       <ul v-if="asked.length > 0" class="mt-3 space-y-2">

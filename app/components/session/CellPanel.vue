@@ -8,9 +8,11 @@ import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
+import { useLanding } from '~/composables/useLanding'
 import { useNumbers } from '~/composables/useNumbers'
 import { shortDate } from '~/utils/dates'
 import { usePlayerRecord } from '~/stores/record'
+import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
@@ -38,6 +40,11 @@ function write() {
   const { carryM } = read.value
   if (carryM !== null) void say(props.cell, 'written', carryM, '', `written as ${text(carryM)} ${unit.value}`)
 }
+const { patchesOf, ballsOf } = useLanding()
+/** Seen from above as long as it is wanted: the last ball lands on it. */
+const above = useLocalStorage('uzzet-from-above', false)
+const hasSides = computed(() => props.cell.sideWindow80M !== undefined)
+const landed = computed(() => ballsOf(shot => cellKey(shot) === cellKey(props.cell)))
 /** Whether this number may be written down. */
 const enough = computed(() => {
   const half = plusMinusM(props.cell)
@@ -66,6 +73,15 @@ const method = computed(() => {
         :predicted="cell.kind === 'predicted' && !read.written"
       />
     </div>
+    <details
+      v-if="hasSides"
+      class="raised mt-2 px-3 py-1"
+      :open="above"
+      @toggle="above = ($event.target as HTMLDetailsElement).open"
+    >
+      <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">From above</summary>
+      <MarksLandingPlan v-if="above" :patches="patchesOf([cell])" :balls="landed" />
+    </details>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />
     <ShotsMarked :cell="cell" class="mt-2" />

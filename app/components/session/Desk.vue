@@ -47,7 +47,7 @@ import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
 const props = defineProps<{ sessionId: string }>()
 const record = usePlayerRecord()
 const range = useRangeSession(props.sessionId)
-const { session, balls, newestFirst, cell, chosen, canUndo, question, rungs } = range
+const { session, balls, newestFirst, cell, chosen, canUndo, openQuestions, perhapsBefore, rungs } = range
 const { cellName } = useCellNames()
 const { gapsChart } = useNumbers()
 const { typed: typedText, unit } = useDistance()
@@ -278,14 +278,27 @@ const open = (shot: ShotRecord) => {
         @open="open"
       />
       <SessionHitNext v-if="running && isPhone" compact :range="range" />
+      <p
+        v-if="perhapsBefore"
+        class="raised flex flex-wrap items-center gap-3 border-l-[5px]! border-l-(--weak)! px-3 py-2"
+      >
+        <span class="min-w-0 flex-1"
+          >{{ typedText(perhapsBefore.ball.carryM) }} {{ unit }} would be an ordinary
+          {{ cellName(perhapsBefore.before) }}: the shot before?</span
+        >
+        <UButton size="sm" @click="desk.toShotBefore">Move it there</UButton>
+      </p>
       <SessionQuestion
-        v-if="question"
+        v-for="question in openQuestions"
+        :key="question.shot"
         :question="question"
-        @settle="desk.settle"
+        @settle="desk.settle(question, $event)"
         @club="
-          desk.mend(() => range.change([question!.shot], { clubId: question!.otherClub!.clubId }, 'the other club'))
+          desk.mend(question, () =>
+            range.change([question.shot], { clubId: question.otherClub!.clubId }, 'the other club'),
+          )
         "
-        @unit="desk.mend(() => range.inOtherUnit(question!))"
+        @unit="desk.mend(question, () => range.inOtherUnit(question))"
       />
       <SessionCellPanel :cell="chosen" />
       <SessionHabits :range="range" />

@@ -10,6 +10,7 @@ import { useCellNames } from '~/composables/useNumbers'
 const props = defineProps<{ question: StockShot & Question & { ball: ShotRecord } }>()
 const emit = defineEmits<{ settle: [counts: boolean]; club: []; unit: [] }>()
 const { typed, text, unit } = useDistance()
+const titleId = useId()
 const { cellName, clubLabel } = useCellNames()
 const instead = computed(() => insteadText(props.question, props.question.ball.carryM, unit.value, cellName))
 /** Metres read where yards were meant, or the other way round: only the way that this screen's unit allows. */
@@ -17,8 +18,8 @@ const slipped = computed(() => unitSlip(props.question, unit.value) !== undefine
 </script>
 
 <template>
-  <section class="raised border-l-[5px]! border-l-(--weak)! px-4 py-3" aria-labelledby="question-title" role="status">
-    <h3 id="question-title" class="font-bold">
+  <section class="raised border-l-[5px]! border-l-(--weak)! px-4 py-3" :aria-labelledby="titleId" role="status">
+    <h3 :id="titleId" class="font-bold">
       {{ cellName(question) }}: {{ typed(question.ball.carryM) }} {{ unit }} stands out
     </h3>
     <p>{{ questionText(question, unit) }} It weighs little in the number already. {{ instead }}</p>

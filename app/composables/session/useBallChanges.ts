@@ -3,20 +3,51 @@ import { mended } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import type { Done, TakingBack } from '~/composables/session/useTakingBack'
+import { Z_80 } from '#core/stats/quantiles'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
+
+/** So many are asked about at once. */
+const MOST_ASKED = 4
+/** Scatters off: a ball so far from one stock shot and so near to another belongs to the other. Our choice. */
+const FAR_SDS = 3
+const NEAR_SDS = 1.5
+
+/** A ball that stands out, and the ball itself. */
+export type OpenQuestion = ReturnType<typeof useNumbers>['questions']['value'][number] & { ball: ShotRecord }
 
 /** Changes of balls that are there: by the coach's word, or by an answer to what is asked about one. */
 export function useBallChanges(sessionId: string, { session, newestFirst }: SessionBalls, { did }: TakingBack) {
   const record = usePlayerRecord()
   const numbers = useNumbers()
 
-  /** A ball of this session that stands out and that the coach has not settled: the newest such. */
-  const question = computed(() => {
+  /** Balls of this session that stand out and that the coach has not settled, the newest first. */
+  const openQuestions = computed(() => {
     const open = new Map(numbers.questions.value.map(one => [one.shot, one]))
-    const ball = newestFirst.value.find(shot => open.has(shot.id) && shot.leftOut === null && shot.strike === null)
-    return ball && { ...open.get(ball.id)!, ball }
+    return newestFirst.value
+      .filter(shot => open.has(shot.id) && shot.leftOut === null && shot.strike === null)
+      .slice(0, MOST_ASKED)
+      .map(ball => ({ ...open.get(ball.id)!, ball }))
+  })
+
+  /**
+   * The newest ball of a device, where it fits the stock shot before far better than the one it was taken for: the next
+   * was chosen while it flew.
+   */
+  const perhapsBefore = computed(() => {
+    const [newest, ...earlier] = newestFirst.value
+    if (!newest || newest.method !== 'monitor' || newest.leftOut !== null || newest.strike !== null) return null
+    const before = earlier.find(ball => cellKey(ball) !== cellKey(newest))
+    if (!before) return null
+    const off = (key: string): number | null => {
+      const cell = numbers.chart.value.find(one => cellKey(one) === key)
+      if (!cell?.window80M || cell.carryM === null) return null
+      return Math.abs(newest.carryM - cell.carryM) / ((cell.window80M[1] - cell.window80M[0]) / (2 * Z_80))
+    }
+    const [here, there] = [off(cellKey(newest)), off(cellKey(before))]
+    if (here === null || there === null || here < FAR_SDS || there > NEAR_SDS) return null
+    return { ball: newest, before: { clubId: before.clubId, rungId: before.rungId } }
   })
 
   /** Changes balls, remembering how they stood: one step to take back. */
@@ -31,7 +62,7 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
   }
 
   /** The coach's answer about a ball that stands out; of a swing that changed, about all that stand out with it. */
-  async function settle(asked: NonNullable<typeof question.value>, counts: boolean): Promise<Done> {
+  async function settle(asked: OpenQuestion, counts: boolean): Promise<Done> {
     const ids = asked.changed
       ? numbers.questions.value.filter(one => one.changed && cellKey(one) === cellKey(asked)).map(one => one.shot)
       : [asked.shot]
@@ -42,7 +73,7 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
   }
 
   /** A ball that was read in the other unit; of a run, all of them. One step to take back. */
-  async function inOtherUnit(asked: NonNullable<typeof question.value>): Promise<Done> {
+  async function inOtherUnit(asked: OpenQuestion): Promise<Done> {
     const ids = asked.changed
       ? numbers.questions.value
           .filter(one => one.otherUnit !== undefined && one.changed && cellKey(one) === cellKey(asked))
@@ -75,5 +106,5 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
     return done
   }
 
-  return { question, change, settle, inOtherUnit, mergeInto }
+  return { openQuestions, perhapsBefore, change, settle, inOtherUnit, mergeInto }
 }

@@ -5,6 +5,7 @@ import { markNames } from '#words/marks'
 import { useClinic } from '~/composables/useClinic'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
+import type { OpenQuestion } from '~/composables/session/useBallChanges'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
 import { usePlayerRecord } from '~/stores/record'
 
@@ -15,7 +16,7 @@ export function useDesk(range: RangeSession) {
   const clinic = useClinic()
   const { cellName, swingLabel } = useCellNames()
   const { typed, unit } = useDistance()
-  const { balls, newestFirst, cell, session, question } = range
+  const { balls, newestFirst, cell, session } = range
   const opened = shallowRef<{ shot: ShotRecord; leaveOutFirst: boolean }>()
   /** The last thing that was done, for who does not see it. */
   const said = ref('')
@@ -91,16 +92,15 @@ export function useDesk(range: RangeSession) {
   }
 
   /** It was another ball than it was taken for. */
-  async function mend(how: () => Promise<Done>) {
-    const { shot } = question.value!
+  async function mend({ shot }: OpenQuestion, how: () => Promise<Done>) {
     const done = await how()
     const now = record.records.find(other => other.id === shot)!
     said.value = `${read(now.carryM)}, ${cellName(now)}`
     offer(said.value, done)
   }
-  async function settle(counts: boolean) {
-    const { shot } = question.value!
-    const done = await range.settle(question.value!, counts)
+  async function settle(asked: OpenQuestion, counts: boolean) {
+    const { shot } = asked
+    const done = await range.settle(asked, counts)
     said.value = counts ? 'It counts' : 'Left out'
     const ball = record.records.find(other => other.id === shot)!
     offer(`${read(ball.carryM)} ${counts ? 'counts' : 'is left out'}`, done)

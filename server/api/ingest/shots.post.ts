@@ -9,7 +9,7 @@ import { addSentShots, sentBefore } from '../../data/shots'
 import { clockOffBy, requireDevice } from '../../request/device'
 import { tell } from '../../live'
 import { readJson, refuse } from '../../request/refuse'
-import { aimAt, hitAt, readSent, recordOf } from '../../request/sent-shots'
+import { aimAt, aimBefore, hitAt, readSent, recordOf } from '../../request/sent-shots'
 
 type Aimed = Aim & { playerId: string; sessionId: string; clubId: string; rungId: string }
 const isAimed = (aim: Aim | undefined): aim is Aimed => !!aim?.sessionId && !!aim.clubId
@@ -25,7 +25,10 @@ export default defineEventHandler(async (event): Promise<TakenShots> => {
   const fresh = sent.filter(({ shot }, i) => !before.has(shot.id) && ids.indexOf(shot.id) === i)
   const placed = fresh
     .map(read => ({ read, hitAtMs: hitAt(read.figures, offMs, nowMs) }))
-    .map(ball => ({ ...ball, aim: aimAt(aims, ball.hitAtMs) }))
+    .map(ball => ({
+      ...ball,
+      aim: ball.read.figures.hitAtMs === null ? aimBefore(aims, ball.hitAtMs) : aimAt(aims, ball.hitAtMs),
+    }))
   const newest = aims[0]
   const playerIds = new Set([...placed.map(ball => ball.aim), newest].filter(isAimed).map(aim => aim.playerId))
   const bags = new Map(await Promise.all([...playerIds].map(async id => [id, await bagOfPlayer(device, id)] as const)))
