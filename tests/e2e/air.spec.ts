@@ -14,6 +14,9 @@ test('the air of a session is taken out of what was measured, said in words, cha
   await expect(page.getByText('not taken, the numbers stay as measured')).toBeVisible()
   await page.getByRole('button', { name: 'Take the air' }).click()
   const dialog = page.getByRole('dialog', { name: 'The air' })
+  // Whoever reads yards reads mph and feet, until another unit is chosen.
+  await dialog.getByRole('combobox', { name: 'Unit of wind' }).click()
+  await page.getByRole('option', { name: 'm/s' }).click()
   await dialog.getByRole('textbox', { name: 'Temperature' }).fill('-80')
   await dialog.getByRole('textbox', { name: 'Wind', exact: true }).fill('3')
   await dialog.getByRole('button', { name: 'Use this air' }).click()
@@ -22,7 +25,7 @@ test('the air of a session is taken out of what was measured, said in words, cha
   // A wind that blows is felt until another way is said.
   await expect(dialog.getByRole('combobox', { name: 'Judged by' })).toContainText('Felt')
   await dialog.getByRole('button', { name: 'Use this air' }).click()
-  await expect(page.getByText('20 °C, 3 m/s into the face, 0 m')).toBeVisible()
+  await expect(page.getByText('20 °C, 3 m/s into the face, 0 ft')).toBeVisible()
   await page.getByRole('button', { name: 'Start the session' }).click()
   await hit(page, '58° full', [80, 82, 81])
   await expect(
@@ -62,7 +65,7 @@ test('a METAR line fills the air in, and says what is missing in it', async ({ p
   await dialog.getByLabel('Target lies at, °').fill('240')
   await dialog.getByRole('button', { name: 'Take it' }).click()
   await expect(dialog.getByText('Taken from the report of EGXX.')).toBeVisible()
-  await expect(dialog.getByText('12 °C, 4.1 m/s into the face, 0 m')).toBeVisible()
+  await expect(dialog.getByText('12 °C, 9.2 mph into the face, 0 ft')).toBeVisible()
   await dialog.getByLabel('Target, yards').fill('100')
   await expect(dialog.getByRole('status')).toContainText(/11[3-7]/)
   await expect(dialog.getByText('slope')).toBeVisible()

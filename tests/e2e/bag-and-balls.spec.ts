@@ -32,9 +32,9 @@ test("a swing scale is renamed, reordered, mixed from two schools, stretched bey
 
   await page.getByRole('button', { name: 'More for belt' }).click()
   await page.getByRole('menuitem', { name: 'Down' }).click()
-  await expect(page.getByText('A swing stands above one that usually goes further')).toBeVisible()
+  await expect(page.getByText(/stands above .*, which usually goes further/)).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('A swing stands above one that usually goes further')).toHaveCount(0)
+  await expect(page.getByText(/stands above .*, which usually goes further/)).toHaveCount(0)
 
   await page.getByRole('button', { name: '58° full not used' }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
@@ -104,7 +104,7 @@ test('a session ends, can be undone, and gone on with later', async ({ page }) =
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.locator('#carry')).toBeVisible()
   await page.getByRole('link', { name: /Range session/ }).click()
-  await page.getByRole('link', { name: 'Go on' }).click()
+  await page.getByRole('button', { name: 'Go on' }).click()
   await expect(page.getByText('1 ball this session')).toBeVisible()
 })
 

@@ -94,7 +94,7 @@ test(
       expect(await seriousFindings(page), path).toEqual([])
       await fits(page)
     }
-    await page.getByRole('link', { name: 'Go on' }).click()
+    await page.getByRole('button', { name: 'Go on' }).click()
     await expect(page.locator('#carry')).toBeVisible()
     expect(await seriousFindings(page), 'desk').toEqual([])
     await fits(page)

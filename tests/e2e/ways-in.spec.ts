@@ -31,7 +31,8 @@ test('keypad: side and total with the carry, marks with it or after it, and what
   await expect(page.getByRole('alert')).toContainText('"4q" is not understood')
   // Typed with a mark: the ball goes in marked, and out of the number.
   await page.locator('#carry').fill('109')
-  await page.locator('#carry').press('s')
+  await page.getByRole('button', { name: 'Other mark' }).click()
+  await page.getByRole('menuitem', { name: 'Swung long' }).click()
   await expect(rows(page).first()).toContainText('left out: swung long')
   await hit(page, '52° full', [100, 88])
   // Marked after it.
@@ -317,7 +318,7 @@ test(
       .getByRole('link', { name: /Range session/ })
       .first()
       .click()
-    await expect(page.getByRole('link', { name: 'Go on' })).toHaveCount(1)
+    await expect(page.getByRole('button', { name: 'Go on' })).toHaveCount(1)
   },
 )
 
