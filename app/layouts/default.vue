@@ -16,22 +16,17 @@ const { help, search, playsLike } = useDialogs()
 const route = useRoute()
 const pwa = usePWA()
 
-/** No figure of a carry is written with these: from its field they act at once. */
-const carryField = () => document.querySelector<HTMLElement>('#carry')
-useShortcuts(
-  {
-    search: () => {
-      search.value = true
-    },
-    help: () => {
-      help.value = true
-    },
-    playsLike: () => {
-      playsLike.value = true
-    },
+useShortcuts({
+  search: () => {
+    search.value = true
   },
-  { field: carryField },
-)
+  help: () => {
+    help.value = true
+  },
+  playsLike: () => {
+    playsLike.value = true
+  },
+})
 
 // Loaded while nothing else is to do, so that "/" and the name typed right after it find the field there.
 onNuxtReady(() => Promise.all([openSearch(), openHelp()]))

@@ -28,12 +28,12 @@ export const useAccount = defineStore('account', () => {
   /** A unit that is read beside distances: the coach's choice for yards or metres, else what goes with them. */
   const unitOf = <K extends keyof ReadingUnits>(kind: K) =>
     computed<NonNullable<ReadingUnits[K]>>({
-      get: () => keptUnits.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind]!,
+      get: () => keptUnits.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind],
       set: chosen => {
         const now = { ...keptUnits.value, [unit.value]: { ...keptUnits.value[unit.value], [kind]: chosen } }
         keptUnits.value = now
         // Without a network it holds on this device, and goes with the next choice.
-        void setSettings({ units: now }).catch((error: unknown) => console.warn('unit not sent:', error))
+        void setSettings({ units: now }).catch((error: unknown) => console.error('unit not sent:', error))
       },
     })
   const tempUnit = unitOf('temp')

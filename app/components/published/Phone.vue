@@ -102,7 +102,7 @@ async function copyLink() {
     </p>
     <div v-if="waiting.waiting > 0" class="raised mb-4 space-y-2 border-l-[5px]! border-l-(--weak)! p-4">
       <p class="font-bold">
-        {{ waiting.waiting }} {{ waiting.waiting === 1 ? 'ball waits' : 'balls wait' }} for your nod:
+        {{ waiting.waiting }} {{ waiting.waiting === 1 ? 'ball waits' : 'balls wait' }} for your word:
         {{ record.player!.name }} logged {{ waiting.waiting === 1 ? 'it' : 'them' }} alone, and
         {{ waiting.waiting === 1 ? 'it counts' : 'they count' }} for nothing until then.<template v-if="more > 0">
           The oldest {{ waiting.balls.length }} first.</template

@@ -38,7 +38,7 @@ const block = computed({
   set: value => {
     void set({ block: value }, 'the size of a block')
     // The next session begins with it.
-    void account.setSettings({ block: value }).catch((error: unknown) => console.warn('block not sent:', error))
+    void account.setSettings({ block: value }).catch((error: unknown) => console.error('block not sent:', error))
   },
 })
 const lengths = computed(() => rungs.value.map(rung => ({ value: rung.id, label: `from ${rungName(rung)}` })))

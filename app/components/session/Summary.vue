@@ -3,6 +3,9 @@ import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import { plusMinusM } from '#core/chart/chart-cell'
 import { calibrationOptions, playerShots } from '#shared/calibration-input'
+import { sumCalled } from '#core/session/called'
+import { calledSumText } from '#words/called'
+import { stillOpenText } from '#words/flags'
 import { nextText } from '#words/next'
 import { lastedText, oddBallsText } from '#words/sessions'
 import { whatWasLearned } from '#core/history/learned'
@@ -17,8 +20,8 @@ import { daysAgo } from '~/utils/dates'
 const props = defineProps<{ range: RangeSession }>()
 const { session, balls, ballsUsed } = props.range
 const record = usePlayerRecord()
-const { chart, next, ready } = useNumbers()
-const { cellName } = useCellNames()
+const { chart, next, ready, stillOpen } = useNumbers()
+const { cellName, clubLabel } = useCellNames()
 const { text, unit, withUnit } = useDistance()
 
 const before = shallowRef<CarryChart>()
@@ -60,6 +63,17 @@ const learned = computed(() =>
     ? whatWasLearned(before.value, chart.value, hit.value, ready.value.withinM)
     : null,
 )
+/** What the numbers read like and too few balls tell, with the balls that would decide each. */
+const open = computed(() =>
+  stillOpen.value.map(one => stillOpenText(one, { cell: cellName, club: clubLabel }, unit.value)),
+)
+const calledSum = computed(() => {
+  const offs = balls.value.flatMap(({ carryM, taken, leftOut }) =>
+    taken?.called && leftOut === null ? [carryM - taken.called.targetM] : [],
+  )
+  const sum = ready.value && sumCalled(offs, ready.value.withinM)
+  return sum ? calledSumText(sum, ready.value!.withinM, unit.value) : ''
+})
 const odd = computed(() => oddBallsText(balls.value))
 const number = (cell: { carryM: number | null }) => text(cell.carryM!)
 const first = computed(() => next.value[0])
@@ -101,6 +115,13 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
       <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
         <b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.
       </p>
+      <p v-if="calledSum">{{ calledSum }}</p>
+      <template v-if="open.length > 0">
+        <p class="mb-0"><b>Still open:</b></p>
+        <ul class="list-disc pl-6">
+          <li v-for="words in open" :key="words">{{ words }}</li>
+        </ul>
+      </template>
       <p v-if="first"><b>Begin next time with</b> {{ cellName(first) }}. {{ nextText(first, cellName) }}</p>
     </template>
     <p v-else class="soft" role="status">Working out what was learned…</p>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
+import { METHODS } from '#core/shot/shot'
+import { orderTexts } from '#words/next'
 import { METHOD_WORDS, type SessionRecord } from '#shared/session'
 import { useClinic } from '~/composables/useClinic'
+import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { settleOf } from '~/utils/settle'
 import { clockTime, daysAgo, shortDate } from '~/utils/dates'
@@ -12,6 +15,7 @@ import SessionSetup from '~/components/session/Setup.vue'
 const { playerId, record } = usePlayerRoute()
 const route = useRoute()
 const clinic = useClinic()
+const { clubLabel } = useCellNames()
 const hasGrid = computed(() => clubsInUse(record.bag).length > 0 && rungsInUse(record.bag).length > 0)
 const ballsBySession = computed(() => {
   const counts = new Map<string, number>()
@@ -23,6 +27,48 @@ const newestFirst = computed(() =>
 )
 const running = computed(() => newestFirst.value.filter(session => session.endedAtMs === null))
 const ended = computed(() => newestFirst.value.filter(session => session.endedAtMs !== null))
+/** Clubs that were hit in each, most balls first. */
+const clubsBySession = computed(() => {
+  const counts = new Map<string, Map<string, number>>()
+  for (const { sessionId, clubId, balls } of record.shots) {
+    const of = counts.get(sessionId) ?? new Map<string, number>()
+    counts.set(sessionId, of.set(clubId, (of.get(clubId) ?? 0) + balls))
+  }
+  return new Map(
+    [...counts].map(([id, of]) => [id, [...of].sort((a, b) => b[1] - a[1]).map(([clubId]) => clubId)] as const),
+  )
+})
+const NAMED_CLUBS = 3
+/** "56°, 52° and 2 more; " */
+function whatFor({ id, plan }: SessionRecord): string {
+  const clubs = clubsBySession.value.get(id) ?? []
+  const names = clubs.slice(0, NAMED_CLUBS).map(clubId => clubLabel({ clubId, rungId: '' }))
+  const left = clubs.length - names.length
+  const order = plan.order === 'teach' || plan.order === 'free' ? [] : [orderTexts[plan.order].name.toLowerCase()]
+  const what = [...(names.length > 0 ? [`${names.join(', ')}${left > 0 ? ` and ${left} more` : ''}`] : []), ...order]
+  return what.length > 0 ? `${what.join(', ')}; ` : ''
+}
+
+const ALL = 'all'
+const ofClub = ref(ALL)
+const ofMethod = ref<string>(ALL)
+const since = ref('')
+const clubItems = computed(() => [
+  { value: ALL, label: 'any club' },
+  ...clubsInUse(record.bag).map(({ id, label }) => ({ value: id, label })),
+])
+const methodItems = [
+  { value: ALL, label: 'measured anyhow' },
+  ...METHODS.map(value => ({ value, label: METHOD_WORDS[value] })),
+]
+const found = computed(() =>
+  ended.value.filter(
+    ({ id, method, startedAtMs }) =>
+      (ofClub.value === ALL || clubsBySession.value.get(id)?.includes(ofClub.value)) &&
+      (ofMethod.value === ALL || method === ofMethod.value) &&
+      (since.value === '' || startedAtMs >= Date.parse(since.value)),
+  ),
+)
 const count = (session: SessionRecord) => {
   const n = ballsBySession.value.get(session.id) ?? 0
   return `${n} ${n === 1 ? 'ball' : 'balls'}`
@@ -91,8 +137,20 @@ async function start(session: SessionRecord) {
       </p>
       <section v-if="ended.length > 0" aria-labelledby="earlier-title">
         <h2 id="earlier-title" class="mb-2 text-xl font-bold">Earlier sessions</h2>
+        <div v-if="ended.length > 5" class="mb-2 flex flex-wrap gap-2">
+          <USelect v-model="ofClub" :items="clubItems" aria-label="Sessions with" class="w-44" />
+          <USelect v-model="ofMethod" :items="methodItems" aria-label="Sessions measured by" class="w-48" />
+          <label class="flex items-center gap-2"
+            ><span class="soft text-sm">Since</span
+            ><input
+              v-model="since"
+              type="date"
+              class="min-h-11 rounded-md border border-(--ui-border-accented) bg-(--raised) px-2"
+          /></label>
+        </div>
+        <p v-if="found.length === 0" class="soft">None of them is like that.</p>
         <ul class="raised divide-y divide-default">
-          <li v-for="session in ended" :key="session.id">
+          <li v-for="session in found" :key="session.id">
             <NuxtLink
               :to="`/players/${playerId}/session/${session.id}`"
               class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated"
@@ -100,8 +158,8 @@ async function start(session: SessionRecord) {
               <span class="w-28 font-bold">{{ shortDate(session.startedAtMs) }}</span>
               <span class="w-20">{{ count(session) }}</span>
               <span class="soft min-w-0 flex-1 truncate"
-                ><b v-if="session.plan.name" class="text-default">{{ session.plan.name }}, </b
-                >{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span
+                ><b v-if="session.plan.name" class="text-default">{{ session.plan.name }}, </b>{{ whatFor(session)
+                }}{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span
               >
               <UIcon name="i-lucide-chevron-right" class="soft" />
             </NuxtLink>
