@@ -8,8 +8,8 @@ import {
   toWind,
   type DistanceUnit,
   type HeightUnit,
+  type SpeedUnit,
 } from '#core/units'
-import type { SpeedUnit } from '#core/units'
 import { typedNumber } from '~/utils/numbers'
 
 /** The units that a coach reads a ball in. */

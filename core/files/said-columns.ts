@@ -4,7 +4,7 @@ import { FELT_RANGE } from '../shot/typed-ball'
 import { yardsToMetres } from '../units'
 import { readNumber, readOneOf, type Fail } from './cells'
 
-/** What was said of a ball, beside how it was struck: face, marks of the coach's own, how full it felt, what was called. */
+/** What was said of a ball beside its strike: face, marks of the coach's own, how full it felt, what was called. */
 export interface SaidOfBall {
   face?: Face
   marks?: string[]

@@ -33,7 +33,7 @@ export const FAULT_OF_LOOK: Record<LaunchLook['look'], BadKind> = {
   misread: 'misread',
 }
 
-/** Spin over what is usual beyond which a reading cannot be, and under which it was a flyer's. As for whole launches. */
+/** Spin over what is usual: beyond it a reading cannot be, under it it was a flyer's. As for whole launches. */
 const SPIN_ALONE = { cannotBe: FLIGHT_LIMITS.spinShare, flyer: 0.62, flyerIfLonger: 0.75, longer: 1.035 } as const
 const LEAST_GOOD = 4
 
@@ -42,9 +42,7 @@ function usualSpinRpm(loftDeg: number, carryM: number, memo: Memo): { spinRpm: n
   const at = Math.max(1, Math.round(carryM))
   return memo.recall('usual spin', `${loftDeg} ${at}`, () => {
     const solved = solveSpeed(loftDeg, at, NEUTRAL)
-    return solved.ok
-      ? { spinRpm: deliver(loftDeg, solved.ballSpeedMs).spinRpm, speedMs: solved.ballSpeedMs }
-      : null
+    return solved.ok ? { spinRpm: deliver(loftDeg, solved.ballSpeedMs).spinRpm, speedMs: solved.ballSpeedMs } : null
   })
 }
 
