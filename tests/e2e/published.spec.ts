@@ -135,7 +135,7 @@ test("the player's phone: opened once it works without a network, logs own balls
   await expect(phone.getByText(/kept on this phone/)).toHaveCount(0)
 
   await page.reload()
-  await expect(page.getByText(/1 ball waits for your nod/)).toBeVisible()
+  await expect(page.getByText(/1 ball waits for your word/)).toBeVisible()
   await page.getByRole('button', { name: 'They count' }).click()
   await expect(page.getByText('1 ball counts now').first()).toBeVisible()
   await page.getByRole('button', { name: 'Revoke' }).click()
