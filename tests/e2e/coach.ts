@@ -112,9 +112,19 @@ export async function startSession(page: Page) {
   await expect(page.locator('#carry')).toBeVisible()
 }
 
+/** A stock shot on the board, which on a phone lies behind the name of the chosen one. */
+export async function onBoard(page: Page, cell: string) {
+  const name = page.locator('#cell-title button')
+  const sheet = page.getByRole('dialog', { name: 'Which stock shot?' })
+  if ((await name.count()) === 0) return page.getByRole('button', { name: cell, exact: true })
+  if (!(await sheet.isVisible())) await name.click()
+  return sheet.getByRole('button', { name: cell, exact: true })
+}
+
 /** Chooses a stock shot on the board and logs carries with the keyboard. */
 export async function hit(page: Page, cell: string, carries: (number | string)[]) {
-  await page.getByRole('button', { name: cell, exact: true }).click()
+  await (await onBoard(page, cell)).click()
+  await expect(page.getByRole('dialog', { name: 'Which stock shot?' })).toHaveCount(0)
   for (const carry of carries) {
     await page.locator('#carry').fill(String(carry))
     await page.locator('#carry').press('Enter')

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { addPlayer, expect, hit, openAccountByHand, packBag, startSession, test } from './coach'
+import { addPlayer, expect, hit, onBoard, openAccountByHand, packBag, startSession, test } from './coach'
 
 async function seriousFindings(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze()
@@ -33,7 +33,8 @@ test('from a new account to a gap chart', async ({ page }) => {
   await hit(page, '58° full', [80, 84, 82])
   await hit(page, '52° full', [101, 103, 99])
   await hit(page, '52° 9:00', [83])
-  await expect(page.getByRole('button', { name: '52° 9:00', exact: true })).toContainText(/8[1-5]/)
+  await expect(await onBoard(page, '52° 9:00')).toContainText(/8[1-5]/)
+  await page.keyboard.press('Escape')
 
   await page
     .getByRole('link', { name: /Carry chart/ })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { addPlayer, atTheRange, ballsInDatabase, expect, hit, packBag, startSession, test } from './coach'
+import { addPlayer, atTheRange, ballsInDatabase, expect, hit, packBag, startSession, test, onBoard } from './coach'
 
 /** A session measured in this way, of a fresh coach. */
 async function measuring(page: Page, signUp: () => Promise<void>, method: string, before?: () => Promise<void>) {
@@ -21,7 +21,7 @@ test('keypad: side and total with the carry, marks with it or after it, and what
   page,
 }) => {
   await atTheRange(page)
-  await page.getByRole('button', { name: '52° full', exact: true }).click()
+  await (await onBoard(page, '52° full')).click()
   await page.locator('#carry').fill('101 4r t103')
   await expect(page.getByText('4 yd right, total 103 yd')).toBeVisible()
   await page.locator('#carry').press('Enter')
