@@ -53,7 +53,7 @@ run(async () => {
   }
 
   const toTheRange = async page => {
-    await page.getByRole('link', { name: 'Go on' }).click()
+    await page.getByRole('button', { name: 'Go on' }).click()
     await page.locator('#carry').waitFor()
     await page.locator('#carry').fill('66')
   }

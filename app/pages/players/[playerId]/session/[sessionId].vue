@@ -29,7 +29,7 @@ const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, versi
   <FrameStagePage :title="title" :line="line" tight>
     <template #actions>
       <UButton v-if="running" color="neutral" variant="outline" icon="i-lucide-square" @click="end"
-        >End<span class="max-md:sr-only">&nbsp;the session</span></UButton
+        ><span>End<span class="max-md:sr-only">&nbsp;the session</span></span></UButton
       >
     </template>
     <SessionDesk v-if="record.player" :key="`${record.player.id} ${sessionId}`" :session-id="sessionId" />
