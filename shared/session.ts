@@ -83,7 +83,7 @@ export const BUCKET_MAX = 500
 export const BLOCK_ENDS = ['count', 'alike', 'enough'] as const
 export type BlockEnd = (typeof BLOCK_ENDS)[number]
 /** Stock shots that one open question is about. */
-const SETTLE_MAX = 4
+export const SETTLE_MAX = 4
 
 /** How a session goes about it: remembered from one to the next. */
 export const SessionPlan = z.object({
@@ -310,7 +310,6 @@ export function toShot(record: ShotRecord): Shot {
   const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken } = record
   const shot: Shot = { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
   if (taken?.lies) shot.lies = taken.lies
-  if (taken?.face) shot.face = taken.face
   if (taken?.heightM) shot.heightM = taken.heightM
   if (taken?.errorM !== undefined) shot.errorM = taken.errorM
   if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)

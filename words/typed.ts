@@ -1,6 +1,5 @@
 import { CARRY_LIMITS } from '../core/limits'
-import { READING_RANGE } from '../core/shot/readings'
-import { FELT_RANGE, type BallFault, type TypedUnits } from '../core/shot/typed-ball'
+import { TYPED_RANGE, type BallFault, type TypedUnits } from '../core/shot/typed-ball'
 import type { CarryFault } from '../core/shot/typed-carry'
 import { toHeight, toWind, type DistanceUnit } from '../core/units'
 import { TYPED } from './en/typed'
@@ -31,9 +30,8 @@ function limits(fault: Exclude<BallFault['fault'], CarryFault>, units: TypedUnit
     least: String(Math.ceil(to(least))),
     most: String(Math.floor(to(most))),
   })
-  if (fault === 'feltPercent') return of(FELT_RANGE)
   if (fault === 'unit' || fault === 'extra') return {}
-  const range = READING_RANGE[fault]
+  const range = TYPED_RANGE[fault]
   if (fault === 'ballSpeedMs' || fault === 'clubSpeedMs') return of(range, ms => toWind(ms, units.speed))
   return fault === 'apexM' ? of(range, m => toHeight(m, units.height)) : of(range)
 }

@@ -1,6 +1,6 @@
 import { cellKey, gridCells, type Bag } from '#core/bag/bag'
 import { BLOCK_RANGE } from '#core/limits'
-import type { SessionPlan } from '#shared/session'
+import { SETTLE_MAX, type SessionPlan } from '#shared/session'
 
 /** Balls with each where the address does not say. */
 const USUAL_BALLS = 6
@@ -13,5 +13,5 @@ export function settleOf(query: Record<string, unknown>, bag: Bag): SessionPlan[
   const balls = Number(query.balls)
   const [least, most] = BLOCK_RANGE
   const each = Number.isInteger(balls) ? Math.min(most, Math.max(least, balls)) : USUAL_BALLS
-  return shots.length === 0 ? null : { shots: shots.slice(0, 4), balls: each }
+  return shots.length === 0 ? null : { shots: shots.slice(0, SETTLE_MAX), balls: each }
 }

@@ -1,4 +1,5 @@
 import type { StockShot } from '../bag/bag'
+import { NEXT } from '../model/constants'
 import type { Pile } from './pile'
 
 /** `predicted`: no ball counts, the number is what the others make of it. `unhit`: nothing to make one of. */
@@ -41,9 +42,6 @@ export function plusMinusM({ certainty80M }: Pick<ChartCell, 'certainty80M'>): n
   return certainty80M && (certainty80M[1] - certainty80M[0]) / 2
 }
 
-/** Nine balls in ten are clean, so a ball tells a little less than its scatter says. Common practice. */
-const CLEAN_OF_ALL = 0.9
-
 /**
  * The "±" beside a number after so many more balls of its own, metres: as its scatter has it, other stock shots' balls
  * left aside. Null where nothing tells how it scatters.
@@ -54,7 +52,7 @@ export function halfAfter(cell: Pick<ChartCell, 'certainty80M' | 'window80M'>, b
   if (half === null || !cell.window80M) return null
   const window = (cell.window80M[1] - cell.window80M[0]) / 2
   const ball2 = window ** 2 - half ** 2
-  return ball2 <= 0 ? half : half / Math.sqrt(1 + (CLEAN_OF_ALL * balls * half ** 2) / ball2)
+  return ball2 <= 0 ? half : half / Math.sqrt(1 + (NEXT.cleanOfAll * balls * half ** 2) / ball2)
 }
 
 /**

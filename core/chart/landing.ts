@@ -60,7 +60,7 @@ export interface PlanSpan {
 const LEAST_SPAN_M = 12
 const ROOM = 1.12
 
-/** The span that holds all patches and balls, with some room; balls far off are not let shrink the rest. */
+/** The span that holds all patches and balls, with some room. */
 export function planSpan(
   patches: readonly LandingPatch[],
   balls: readonly LandedBall[],

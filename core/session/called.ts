@@ -17,21 +17,11 @@ export function nextTarget(targets: readonly number[], last: number | null, rand
   return from[Math.floor(random * from.length)] ?? null
 }
 
-/** How a called ball came out, metres: beyond the target is above 0. */
-export interface CalledResult {
-  offM: number
-  /** What was to be hit: the stock shot's number with the plus or minus that was named; null while it has none. */
-  meantM: number | null
-}
-
 /**
- * A called ball against where it pitched.
- * @param numberM the stock shot's number as it is read; null while it has none
- * @example calledResult({ targetM: 77, plusM: 1 }, 75, 74) // => { offM: -2, meantM: 75 }
+ * How far beyond its called target a ball pitched, metres; short of it is below 0.
+ * @example calledOffM({ targetM: 77, plusM: 1 }, 75) // => -2
  */
-export function calledResult({ targetM, plusM }: Called, pitchedM: number, numberM: number | null): CalledResult {
-  return { offM: pitchedM - targetM, meantM: numberM === null ? null : numberM + plusM }
-}
+export const calledOffM = ({ targetM }: Called, pitchedM: number): number => pitchedM - targetM
 
 /** What the called balls of a session came to: how many, how far off in the middle of them, and how many within. */
 export interface CalledSum {

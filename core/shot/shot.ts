@@ -65,7 +65,6 @@ export interface ShotAt<S extends Stage> {
   extentM?: number
   /** How far beside the line it pitched, right positive, metres. */
   sideM?: number
-  face?: Face
   /** What its launch makes of it; missing while nothing is amiss. */
   suspect?: 'mishit' | 'flyer' | 'misread'
   /** What else a device read of it. */

@@ -1,4 +1,3 @@
-import { CARRY_MAX_M } from '../limits'
 import { fromHeight, fromUnit, fromWind, type DistanceUnit, type HeightUnit, type WindUnit } from '../units'
 import { READING_RANGE, type ReadingName, type Readings } from './readings'
 import { readTypedCarry, type CarryFault } from './typed-carry'
@@ -35,8 +34,15 @@ export type BallFault =
 
 /** How full a swing may feel, per cent. */
 export const FELT_RANGE = [1, 150] as const
-/** A launch under this is no wedge shot's: who types l4 means 4l, 4 to the left. Our choice. */
+/** A launch under 8° is no wedge shot's: who types l4 means 4l, 4 to the left. Our choice. */
 const LEAST_TYPED_LAUNCH_DEG = 8
+
+/** What may be typed, in metres, m/s, degrees, rpm and per cent: what a ball can do, but for such a launch. */
+export const TYPED_RANGE: Record<TypedReading | 'feltPercent', readonly [least: number, most: number]> = {
+  ...READING_RANGE,
+  launchDeg: [LEAST_TYPED_LAUNCH_DEG, READING_RANGE.launchDeg[1]],
+  feltPercent: FELT_RANGE,
+}
 
 /** Letter before its figure. `l` alone also stands behind it, as `r` does: 4l is 4 left, l29 a launch of 29°. */
 const LETTERS: Record<string, TypedReading | 'feltPercent'> = {
@@ -74,7 +80,7 @@ const KIND: Partial<Record<TypedReading | 'feltPercent', keyof TypedUnits>> = {
 const FIGURE = '\\d+(?:[.,]\\d*)?'
 const UNIT = '(m|yd|y|ft|mph|km/h|kmh|m/s|mps)?'
 const BEFORE = new RegExp(`^([rtslbchf<>])(${FIGURE})${UNIT}$`, 'i')
-const BEHIND = new RegExp(`^(${FIGURE})([lr])$`, 'i')
+const BEHIND = new RegExp(`^(${FIGURE})([lrt])$`, 'i')
 const CARRY = new RegExp(`^([+-]?${FIGURE}|[.,]\\d+)(m|yd|y)$`, 'i')
 
 const numberOf = (text: string) => Number(text.replace(',', '.'))
@@ -84,18 +90,14 @@ function metric(name: TypedReading | 'feltPercent', value: number, typed: string
   const kind = KIND[name]
   if (!kind) return typed === '' ? value : null
   const found = typed === '' ? { name: units[kind] } : UNITS[typed]!.find(one => one.kind === kind)
-  // A height may be given in the unit of distances too.
-  if (!found && kind === 'height' && typed !== 'ft') return null
   if (!found) return null
   if (kind === 'distance') return fromUnit(value, found.name as DistanceUnit)
   return kind === 'speed' ? fromWind(value, found.name as WindUnit) : fromHeight(value, found.name as HeightUnit)
 }
 
 function isPossible(name: TypedReading | 'feltPercent', value: number): boolean {
-  if (name === 'feltPercent') return value >= FELT_RANGE[0] && value <= FELT_RANGE[1]
-  const [least, most] = READING_RANGE[name]
-  if (name === 'totalM' && value === 0) return false
-  return value >= (name === 'launchDeg' ? LEAST_TYPED_LAUNCH_DEG : least) && value <= most
+  const [least, most] = TYPED_RANGE[name]
+  return value >= least && value <= most && !(name === 'totalM' && value === 0)
 }
 
 type Part = { name: TypedReading | 'feltPercent'; value: number } | { fault: BallFault['fault'] }
@@ -104,9 +106,9 @@ function readPart(part: string, units: TypedUnits): Part {
   const side = BEHIND.exec(part)
   if (side) {
     const metres = fromUnit(numberOf(side[1]!), units.distance)
-    return metres > CARRY_MAX_M
-      ? { fault: 'sideM' }
-      : { name: 'sideM', value: side[2]!.toLowerCase() === 'l' ? -metres : metres }
+    const letter = side[2]!.toLowerCase()
+    const name = letter === 't' ? 'totalM' : 'sideM'
+    return isPossible(name, metres) ? { name, value: letter === 'l' ? -metres : metres } : { fault: name }
   }
   const found = BEFORE.exec(part)
   if (!found) return { fault: 'extra' }

@@ -5,7 +5,7 @@ import { bagAfter, type BagStep } from '../../core/bag/bag-step'
 import { halfAfter } from '../../core/chart/chart-cell'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
 import { launchLooks } from '../../core/questions/launch-looks'
-import { calledResult, nextTarget, sumCalled } from '../../core/session/called'
+import { calledOffM, nextTarget, sumCalled } from '../../core/session/called'
 import type { Readings } from '../../core/shot/readings'
 import { yardsToMetres } from '../../core/units'
 import { takenOf } from '../../shared/calibration-input'
@@ -81,8 +81,7 @@ describe('call and hit', () => {
 
   it('tells the ball from the target, and what was meant (74 at nine o’clock, called 75: plus one)', () => {
     const called = { targetM: yardsToMetres(75), plusM: yardsToMetres(1) }
-    const { offM, meantM } = calledResult(called, yardsToMetres(73), yardsToMetres(74))
-    expect(meantM).toBeCloseTo(yardsToMetres(75), 9)
+    const offM = calledOffM(called, yardsToMetres(73))
     expect(calledText(called, '56° at 9:00', offM, 'yd')).toBe('Called 75 yd with 56° at 9:00, plus 1: 2 yd short.')
     expect(calledText({ ...called, plusM: 0 }, '56° at 9:00', 0, 'yd')).toBe(
       'Called 75 yd with 56° at 9:00: on the number.',

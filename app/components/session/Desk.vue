@@ -4,7 +4,7 @@ import type { Method } from '#core/shot/shot'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
 import { rungCue, rungName } from '#core/swing/scale'
-import { calledResult } from '#core/session/called'
+import { calledOffM } from '#core/session/called'
 import type { TypedBall } from '#core/shot/typed-ball'
 import type { BallMark } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
@@ -144,15 +144,10 @@ useShortcuts({ shotBefore: () => desk.toShotBefore() }, { field: emptyField, ena
 
 async function log(ball: TypedBall, what?: BallMark) {
   const called = calling.called.value
-  if (!called) {
-    await desk.logMarked(ball, what)
-    return
-  }
-  const [name, number] = [cellName(cell.value!), numberM.value]
-  const shot = await desk.logMarked(ball, what)
-  await record.changeShot(shot.id, { taken: { ...shot.taken, called } })
-  const { offM } = calledResult(called, ball.carryM, number)
-  toast.add({ title: calledText(called, name, offM, unit.value), duration: 6000 })
+  const name = cellName(cell.value!)
+  await desk.logMarked(ball, what, called)
+  if (!called) return
+  toast.add({ title: calledText(called, name, calledOffM(called, ball.carryM), unit.value), duration: 6000 })
   calling.hit()
 }
 function chooseOnBoard() {

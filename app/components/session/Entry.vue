@@ -274,7 +274,6 @@ const size = computed(() => {
         :key="key"
         type="button"
         class="raised h-11 cursor-pointer font-bold active:bg-elevated disabled:opacity-50"
-        :class="!more && 'col-span-1'"
         :aria-label="name"
         :disabled="typed === ''"
         @click="begin(key)"

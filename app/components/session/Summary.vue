@@ -3,7 +3,7 @@ import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import { plusMinusM } from '#core/chart/chart-cell'
 import { calibrationOptions, playerShots } from '#shared/calibration-input'
-import { sumCalled } from '#core/session/called'
+import { calledOffM, sumCalled } from '#core/session/called'
 import { calledSumText } from '#words/called'
 import { stillOpenText } from '#words/flags'
 import { nextText } from '#words/next'
@@ -69,7 +69,7 @@ const open = computed(() =>
 )
 const calledSum = computed(() => {
   const offs = balls.value.flatMap(({ carryM, taken, leftOut }) =>
-    taken?.called && leftOut === null ? [carryM - taken.called.targetM] : [],
+    taken?.called && leftOut === null ? [calledOffM(taken.called, carryM)] : [],
   )
   const sum = ready.value && sumCalled(offs, ready.value.withinM)
   return sum ? calledSumText(sum, ready.value!.withinM, unit.value) : ''

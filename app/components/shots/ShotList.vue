@@ -2,6 +2,7 @@
 import { marksOf } from '#shared/marks'
 import { asideReasonText } from '#words/set-aside'
 import { clockText } from '#words/clock'
+import { calledOffM } from '#core/session/called'
 import { offText } from '#words/called'
 import { sideText, spinText } from '#words/readings'
 import { feltText } from '#words/typed'
@@ -119,7 +120,7 @@ function readOut(shot: ShotRecord): string {
         >
         <span v-if="shot.taken?.called" class="soft text-sm whitespace-nowrap"
           >called {{ typed(shot.taken.called.targetM) }},
-          {{ offText(shot.carryM - shot.taken.called.targetM, unit) }}</span
+          {{ offText(calledOffM(shot.taken.called, shot.carryM), unit) }}</span
         >
         <span v-if="shot.taken?.feltPercent !== undefined" class="soft text-sm whitespace-nowrap">{{
           feltText(shot.taken.feltPercent)

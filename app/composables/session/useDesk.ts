@@ -1,3 +1,4 @@
+import type { Called } from '#core/shot/shot'
 import type { TypedBall } from '#core/shot/typed-ball'
 import { markFields, type BallMark } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
@@ -48,9 +49,10 @@ export function useDesk(range: RangeSession) {
     return shot
   }
   /** A ball with a word about it typed at once. */
-  function logMarked(ball: TypedBall, what?: BallMark): Promise<ShotRecord> {
+  function logMarked(ball: TypedBall, what?: BallMark, called?: Called | null): Promise<ShotRecord> {
     const none = { rungId: cell.value!.rungId, leftOut: null, taken: null }
-    return log(ball, what ? markFields(what, none) : {})
+    const fields = what ? markFields(what, none) : {}
+    return log(ball, called ? { ...fields, taken: { ...fields.taken, called } } : fields)
   }
 
   function wordOf(what: BallMark, ball: ShotRecord): string {

@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
+import { BALLS_AT_ONCE } from '#core/calibration/calibration'
 import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { remarksAt } from '#core/history/coach-remarks'
 import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
@@ -43,7 +44,7 @@ export function useProposal({ session, balls }: SessionBalls) {
   }
 
   /** Balls at one stock shot before the next, as this session has it. */
-  const block = computed(() => session.value?.plan.block ?? account.settings.block ?? 3)
+  const block = computed(() => session.value?.plan.block ?? account.settings.block ?? BALLS_AT_ONCE)
   /** How many more of a block that has begun; null where it ends by what is seen, and has not yet. */
   function leftOfBlock(at: StockShot, inARow: number): number | null {
     const until = session.value?.plan.until ?? 'count'
