@@ -73,6 +73,7 @@ export const BagStepRecord = z.object({
         rung: z.object({ id: Id, ...rungFields, retired }),
         below: Id.nullable(),
       }),
+      z.object({ kind: z.literal('drop-rung'), rungId: Id }),
       z.object({ kind: z.literal('rename-rung'), rungId: Id, label: rungFields.label }),
       z.object({
         kind: z.literal('use'),

@@ -80,6 +80,8 @@ export type AirRecord = z.infer<typeof AirRecord>
 export const FIRMNESSES = Object.keys(FIRMNESS_MS2) as [Firmness, ...Firmness[]]
 export const MEASURED_TO = ['rest', 'pitch'] as const
 export const BUCKET_MAX = 500
+/** Why a ball of the warm-up does not count. */
+export const WARM_UP = 'warm-up'
 export const BLOCK_ENDS = ['count', 'alike', 'enough'] as const
 export type BlockEnd = (typeof BLOCK_ENDS)[number]
 /** Stock shots that one open question is about. */

@@ -128,6 +128,13 @@ export const usePlayerRecord = defineStore('player-record', () => {
     () => outbox.state,
     state => state === 'idle' && keptAtMs.value && playerId.value && void open(playerId.value),
   )
+  // The server has made a change of the bag: its version is another one now.
+  watch(
+    () => outbox.mine.filter(item => item.playerId === playerId.value && item.entry.kind === 'bag').length,
+    (left, before) => {
+      if (left < before && playerId.value) void open(playerId.value)
+    },
+  )
   if (import.meta.client)
     useEventListener(window, 'online', () => keptAtMs.value && playerId.value && void open(playerId.value))
 

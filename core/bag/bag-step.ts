@@ -7,6 +7,8 @@ import { rungName, type Rung } from '../swing/scale'
  */
 export type BagStep =
   | { kind: 'add-rung'; rung: Rung; below: string | null }
+  /** Takes back what was added; with balls it is kept as retired where the bag is stored. */
+  | { kind: 'drop-rung'; rungId: string }
   | { kind: 'rename-rung'; rungId: string; label: string }
   | { kind: 'use'; clubId: string; rungId: string; used: boolean }
 
@@ -30,6 +32,14 @@ export function bagAfter(bag: Bag, step: BagStep): Bag | { fault: StepFault } {
     const at = step.below === null ? -1 : rungs.findIndex(one => one.id === step.below)
     const place = at < 0 ? rungs.length : at
     return { ...bag, scale: { ...bag.scale, rungs: [...rungs.slice(0, place), step.rung, ...rungs.slice(place)] } }
+  }
+  if (step.kind === 'drop-rung') {
+    if (!rungs.some(one => one.id === step.rungId)) return bag
+    return {
+      ...bag,
+      scale: { ...bag.scale, rungs: rungs.filter(one => one.id !== step.rungId) },
+      struckOut: bag.struckOut.filter(cell => cell.rungId !== step.rungId),
+    }
   }
   const rung = rungs.find(one => one.id === step.rungId)
   if (!rung) return { fault: 'no-such-rung' }

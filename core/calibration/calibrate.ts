@@ -147,6 +147,9 @@ export function calibrate(
     balls: BALLS_AT_ONCE,
     need: grid.need,
   }
+  // What the coach has written is closed: its doubt asks for no balls.
+  const closed = new Set(written.chart.filter(cell => cell.written).map(cellKey))
+  const open = { ...rule, need: grid.need.map((need, row) => (closed.has(cellKey(grid.cells[row]!)) ? 0 : need)) }
   const allCorrections = [...corrections, ...(level?.corrections ?? [])]
   const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
@@ -163,7 +166,7 @@ export function calibrate(
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
     unproven: unprovenOf(facts, options.flags),
     stillOpen: stillOpen(findings, facts, read.grid, options.flags, rule.measSdM),
-    next: hitNextFew(grid.fit, rule, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
+    next: hitNextFew(grid.fit, open, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
       ...grid.cells[cell]!,
       balls: BALLS_AT_ONCE,
       gainM,

@@ -138,7 +138,7 @@ export function readTypedBall(text: string, units: TypedUnits): TypedBall | Ball
   // A letter may stand apart from its figure: "72 r 4".
   const parts = text
     .trim()
-    .replace(/([rtslbchf<>])\s+(?=\d)/gi, '$1')
+    .replace(/(?<![\d.,])([rtslbchf<>])\s+(?=\d)/gi, '$1')
     .split(/\s+/)
   const [first = '', ...rest] = parts.flatMap(splitLetters)
   const withUnit = CARRY.exec(first)

@@ -51,6 +51,8 @@ export async function sessionIsOwn(coach: Coach, playerId: string, sessionId: st
 interface Listening {
   endedAtMs: number | null
   target: RangeTarget | undefined
+  /** Its balls are kept apart until the coach says that it counts. */
+  warmUp: boolean
 }
 
 /** Of these sessions those of the academy. */
@@ -71,7 +73,11 @@ export async function listeningSessions(
   return new Map(
     rows.map(({ id, endedAt, plan, targets }) => [
       id,
-      { endedAtMs: endedAt?.getTime() ?? null, target: targets?.find(target => target.id === plan.targetId) },
+      {
+        endedAtMs: endedAt?.getTime() ?? null,
+        target: targets?.find(target => target.id === plan.targetId),
+        warmUp: plan.warmUp === true,
+      },
     ]),
   )
 }

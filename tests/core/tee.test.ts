@@ -4,6 +4,8 @@ import type { Bag } from '../../core/bag/bag'
 import { bagAfter, type BagStep } from '../../core/bag/bag-step'
 import { halfAfter } from '../../core/chart/chart-cell'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
+import type { CellRemark } from '../../core/history/coach-remarks'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { launchLooks } from '../../core/questions/launch-looks'
 import { calledOffM, nextTarget, sumCalled } from '../../core/session/called'
 import type { Readings } from '../../core/shot/readings'
@@ -15,7 +17,7 @@ import { calledSumText, calledText } from '../../words/called'
 import { markedText, withoutFacesText } from '../../words/marked'
 import { gainText, settleText } from '../../words/next'
 import { apexText, speedText } from '../../words/readings'
-import { bagOf, balls, calibrated, tenBalls, type AnyStageShot } from './players'
+import { bagOf, balls, calibrated, DAY_MS, tenBalls, type AnyStageShot } from './players'
 
 const BAG = bagOf({ '58°': 58, '54°': 54 }, ['half', 'full'], 'arm')
 const rung = (id: string, label = id) => ({ id, label, cue: '', flight: 'normal' as const, retired: false })
@@ -30,6 +32,8 @@ describe('the bag from the board', () => {
     ['a name that is there', { kind: 'add-rung', rung: rung('x', 'Full'), below: null }, 'name-taken'],
     ['another name', { kind: 'rename-rung', rungId: 'half', label: 'belt' }, 'belt full'],
     ['the name of another', { kind: 'rename-rung', rungId: 'half', label: 'FULL' }, 'name-taken'],
+    ['an added one taken back', { kind: 'drop-rung', rungId: 'half' }, 'full'],
+    ['taken back already', { kind: 'drop-rung', rungId: 'x' }, 'half full'],
     ['no such length', { kind: 'rename-rung', rungId: 'x', label: 'belt' }, 'no-such-rung'],
     ['no such club', { kind: 'use', clubId: 'x', rungId: 'full', used: false }, 'no-such-club'],
   ])('%s', (_, step, expected) => {
@@ -201,6 +205,28 @@ describe('what more balls gain', () => {
     expect(gainText(5, 3.2, 3, 'm')).toBe('Known to ± 5 m; 3 balls make it about ± 3.')
     expect(gainText(2.2, 2.1, 1, 'm')).toBe('Known to ± 2 m; 1 ball more changes little.')
     expect(settleText(6)).toBe('To settle what is open: 6 balls with each.')
+  })
+})
+
+describe('a number that the coach wrote', () => {
+  const write = (rungId: string): CellRemark => ({
+    id: rungId,
+    clubId: '54°',
+    rungId,
+    kind: 'written',
+    carryM: yardsToMetres(100),
+    why: '',
+    saidAtMs: DAY_MS,
+    holds: true,
+  })
+  const bag = bagOf({ '54°': 54 }, ['half', 'full'], 'arm')
+  const next = (...words: CellRemark[]) =>
+    calibrated(bag, balls('54°', 'full', [100]), {}, { ...USUAL_OPTIONS, words }).next.map(({ rungId }) => rungId)
+
+  it('closes its stock shot: it is proposed no more, and with all of them written nothing is', () => {
+    expect(new Set(next())).toEqual(new Set(['half', 'full']))
+    expect(new Set(next(write('full')))).toEqual(new Set(['half']))
+    expect(next(write('full'), write('half'))).toEqual([])
   })
 })
 

@@ -211,6 +211,19 @@ describe('the open door', () => {
     expect((await shots()).find(({ id }) => id === after.id)?.clubId).toBe(second)
   })
 
+  it('keeps its balls of a warm-up apart', async () => {
+    const { owner, at, device, shots } = await listening()
+    const plan = { ...USUAL_PLAN, warmUp: true }
+    const path = `/api/players/${at.playerId}/sessions/${at.session.id}`
+    const version = (at.session as { version: number }).version
+    expect((await owner.put(path, { ...at.session, plan, version: version + 1 })).status).toBeLessThan(300)
+    await device.send(sent())
+    expect((await shots()).map(shot => shot.leftOut)).toEqual(['warm-up'])
+    await owner.put(path, { ...at.session, plan: { ...plan, warmUp: false }, version: version + 2 })
+    await device.send(sent())
+    expect((await shots()).map(shot => shot.leftOut).sort()).toEqual([null, 'warm-up'].sort())
+  })
+
   it('sends nothing into a session that was given to another player', async () => {
     const { owner, at, device } = await listening()
     const other = await atTheRange(owner)

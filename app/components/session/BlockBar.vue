@@ -2,7 +2,7 @@
 import { cellKey } from '#core/bag/bag'
 import { ORDERS } from '#core/session/order'
 import { rungName } from '#core/swing/scale'
-import { BLOCK_ENDS, type SessionPlan } from '#shared/session'
+import { BLOCK_ENDS, WARM_UP, type SessionPlan } from '#shared/session'
 import { blockEndTexts, orderTexts } from '#words/next'
 import type { RangeSession } from '~/composables/useRangeSession'
 import { useAccount } from '~/stores/account'
@@ -47,7 +47,7 @@ const beginRung = computed({
   set: value => void set({ beginRungId: value }, 'where the order begins'),
 })
 
-const warm = computed(() => balls.value.filter(ball => ball.leftOut === 'warm-up').length)
+const warm = computed(() => balls.value.filter(ball => ball.leftOut === WARM_UP).length)
 async function itCounts() {
   const done = await props.range.plan({ warmUp: false }, 'the end of the warm-up')
   toast.add({

@@ -46,7 +46,10 @@ const silent = computed(() => {
   const order = session.value?.plan.order
   if (ballsLeft.value === 0) return 'The bucket is empty: end the session, or take more balls.'
   if (order === 'free') return 'Free order: you choose.'
-  return order !== 'teach' && ready.value ? 'The order is through: every stock shot has had its balls.' : ''
+  if (!ready.value) return ''
+  return order === 'teach'
+    ? 'Nothing is left to hit: every number is written.'
+    : 'The order is through: every stock shot is known well enough, or written.'
 })
 
 /** The carry's field, while nothing is typed in it. */

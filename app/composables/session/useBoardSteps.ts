@@ -30,7 +30,7 @@ export function useBoardSteps() {
   const name = ref('')
   const fault = ref('')
 
-  async function make(step: BagStep, title: string, back: BagStep | null): Promise<boolean> {
+  async function make(step: BagStep, title: string, back: BagStep): Promise<boolean> {
     const found = await record.putBagStep({ id: newId(), step })
     if (found) {
       fault.value = FAULT_WORDS[found]
@@ -38,16 +38,14 @@ export function useBoardSteps() {
     }
     toast.add({
       title,
-      ...(back && {
-        actions: [
-          {
-            label: 'Undo',
-            color: 'neutral' as const,
-            variant: 'outline' as const,
-            onClick: () => void record.putBagStep({ id: newId(), step: back }),
-          },
-        ],
-      }),
+      actions: [
+        {
+          label: 'Undo',
+          color: 'neutral',
+          variant: 'outline',
+          onClick: () => void record.putBagStep({ id: newId(), step: back }),
+        },
+      ],
     })
     return true
   }
@@ -84,7 +82,11 @@ export function useBoardSteps() {
       return
     }
     const rung = { id: newId(), label, cue: '', flight: 'normal' as const, retired: false }
-    if (await make({ kind: 'add-rung', rung, below: what.below }, `${label} is on the board`, null)) asked.value = null
+    const added = await make({ kind: 'add-rung', rung, below: what.below }, `${label} is on the board`, {
+      kind: 'drop-rung',
+      rungId: rung.id,
+    })
+    if (added) asked.value = null
   }
 
   /** "That's the number": written down as it is read, and the stock shot is closed. */

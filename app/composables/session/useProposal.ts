@@ -4,6 +4,7 @@ import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { remarksAt } from '#core/history/coach-remarks'
 import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
 import { nextInOrder } from '#core/session/order'
+import { WARM_UP } from '#shared/session'
 import { gainText, nextText, orderTexts, settleText } from '#words/next'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -27,7 +28,7 @@ export function useProposal({ session, balls }: SessionBalls) {
   const hitHere = computed(() => {
     const counts = new Map<string, number>()
     for (const ball of balls.value)
-      if (ball.leftOut !== 'warm-up') counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
+      if (ball.leftOut !== WARM_UP) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
     return counts
   })
   const ballsUsed = computed(() => balls.value.reduce((sum, ball) => sum + ball.balls + (ball.taken?.mishits ?? 0), 0))
@@ -92,7 +93,7 @@ export function useProposal({ session, balls }: SessionBalls) {
     const order = session.value?.plan.order ?? 'teach'
     if (order === 'free') return null
     if (order === 'teach') {
-      const first = numbers.next.value.find(at => !isClosed(at))
+      const first = numbers.next.value[0]
       return first ? proposed({ ...first, balls: block.value }, nextText(first, cellName)) : null
     }
     const { begin, beginRungId } = session.value!.plan

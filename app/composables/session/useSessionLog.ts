@@ -4,7 +4,7 @@ import { measuresToRest } from '#core/shot/measuring'
 import type { Method } from '#core/shot/shot'
 import type { TypedBall } from '#core/shot/typed-ball'
 import type { LiveMessage } from '#shared/device'
-import type { ShotRecord, TakenRecord } from '#shared/session'
+import { WARM_UP, type ShotRecord, type TakenRecord } from '#shared/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import type { SessionCell } from '~/composables/session/useSessionCell'
 import type { TakingBack } from '~/composables/session/useTakingBack'
@@ -73,7 +73,7 @@ export function useSessionLog(
       deleted: false,
       version: 1,
       ...more,
-      ...(session.value!.plan.warmUp && { leftOut: 'warm-up' }),
+      ...(session.value!.plan.warmUp && { leftOut: WARM_UP }),
       readings: orNull(readings),
       taken: orNull({
         ...(onlySaid(more.taken) ? { ...liesOf(method, readings.totalM), ...more.taken } : more.taken),

@@ -2,6 +2,7 @@ import { clockOnLine } from '#core/flight/air'
 import { withAir } from '#core/flight/session-air'
 import type { SessionPlan } from '#shared/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
+import { useSessionEnd } from '~/composables/session/useSessionEnd'
 import type { Done, TakingBack } from '~/composables/session/useTakingBack'
 import { usePlayerRecord } from '~/stores/record'
 import type { AirReading } from '~/utils/air-draft'
@@ -70,9 +71,5 @@ export function useSessionPlan({ session }: SessionBalls, { did }: TakingBack) {
     return done
   }
 
-  const end = () =>
-    record.putSession({ ...session.value!, endedAtMs: serverNowMs(), version: session.value!.version + 1 })
-  const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
-
-  return { airNow, setAir, plan, aimAt, end, goOn }
+  return { airNow, setAir, plan, aimAt, ...useSessionEnd({ session }) }
 }

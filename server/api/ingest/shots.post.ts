@@ -1,3 +1,4 @@
+import { WARM_UP } from '../../../shared/session'
 import { isGridClub, type Bag } from '../../../core/bag/bag'
 import { labelsOf } from '../../../core/bag/labels'
 import { rungFractions } from '../../../core/swing/scale'
@@ -48,7 +49,9 @@ export default defineEventHandler(async (event): Promise<TakenShots> => {
         [{ field: read.fieldOf('time'), message: 'No session was listening then.' }],
       )
     const lot = lots.get(aim.sessionId) ?? { aim, records: [] }
-    lot.records.push(recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs, listening.get(aim.sessionId)!.target))
+    const { target, warmUp } = listening.get(aim.sessionId)!
+    const record = recordOf(read, aim, bags.get(aim.playerId)!, hitAtMs, target)
+    lot.records.push(warmUp ? { ...record, leftOut: WARM_UP } : record)
     lots.set(aim.sessionId, lot)
   }
   for (const { aim, records } of lots.values()) {

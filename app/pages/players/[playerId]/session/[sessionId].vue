@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { useSessionEnd } from '~/composables/session/useSessionEnd'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import SessionDesk from '~/components/session/Desk.vue'
 import { shortDate } from '~/utils/dates'
-import { serverNowMs } from '~/utils/server-clock'
 
 const { record } = usePlayerRoute()
 const route = useRoute()
@@ -14,15 +14,14 @@ const running = computed(() => session.value?.endedAtMs === null && !session.val
 const title = computed(() => session.value?.plan.name || (running.value ? 'Range session' : 'Session'))
 const line = computed(() => (session.value && !running.value ? shortDate(session.value.startedAtMs) : undefined))
 
+const { end: put, goOn } = useSessionEnd({ session })
 async function end() {
-  const now = session.value!
-  await record.putSession({ ...now, endedAtMs: serverNowMs(), version: now.version + 1 })
+  await put()
   toast.add({
     title: 'Session ended',
     actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void goOn() }],
   })
 }
-const goOn = () => record.putSession({ ...session.value!, endedAtMs: null, version: session.value!.version + 1 })
 </script>
 
 <template>
