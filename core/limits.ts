@@ -45,6 +45,8 @@ export const HEIGHT_RANGE_M = [-60, 60] as const
 /** Marks of a coach's own: how long one may be, and how many there may be. */
 export const MARK_MAX = 24
 export const OWN_MARKS_MAX = 12
+/** In a table they stand in one cell with this between them; so none has it in itself. */
+export const BETWEEN_MARKS = ';'
 
 /** Balls at one stock shot before the next. */
 export const BLOCK_RANGE = [1, 50] as const

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BLOCK_RANGE, MARK_MAX, NAME_MAX, OWN_MARKS_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
+import { BLOCK_RANGE, NAME_MAX, OWN_MARKS_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
 import { LOCK_IN_RANGE, type LockIn } from '../core/session/lock-in'
 import {
   DISTANCE_UNITS,
@@ -12,6 +12,7 @@ import {
   type WindUnit,
 } from '../core/units'
 import { AcademyThresholds } from './player'
+import { OwnMark } from './session'
 import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 
 export const PASSWORD_MIN = 10
@@ -72,7 +73,7 @@ export const CoachSettings = z.strictObject({
   units: z.strictObject({ yd: ReadingUnits.optional(), m: ReadingUnits.optional() }).optional(),
   /** Marks of a ball, besides those that everybody has. */
   marks: z
-    .array(lineOfText('Mark', MARK_MAX), { error: 'Marks must be a list.' })
+    .array(OwnMark, { error: 'Marks must be a list.' })
     .max(OWN_MARKS_MAX, { error: `At most ${OWN_MARKS_MAX} marks of your own are possible.` })
     .optional(),
   /** Balls at one stock shot before the next is proposed. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   BALLS_MAX,
+  BETWEEN_MARKS,
   BLOCK_RANGE,
   CARRY_MAX_M,
   CARRY_MIN_M,
@@ -196,6 +197,11 @@ const metres = (what: string, most = CARRY_MAX_M) => boundedNumber(what, 0, most
 const whole = (what: string, least: number, most: number) =>
   boundedNumber(what, least, most, '').int({ error: `${what} must be a whole number.` })
 
+/** A mark of the coach's own. */
+export const OwnMark = lineOfText('Mark', MARK_MAX).refine(mark => !mark.includes(BETWEEN_MARKS), {
+  error: ({ input }) => `Mark ${quoted(input)} is not possible: it cannot have a "${BETWEEN_MARKS}".`,
+})
+
 /** How a distance was taken, as far as it is more than a figure; nothing of it is worked out. */
 export const TakenRecord = z.strictObject({
   /** Set when the distance is to where it lies, on this ground. */
@@ -220,7 +226,7 @@ export const TakenRecord = z.strictObject({
   face: oneOf('Face', FACES).optional(),
   /** Marks of the coach's own. */
   marks: z
-    .array(lineOfText('Mark', MARK_MAX), { error: 'Marks must be a list.' })
+    .array(OwnMark, { error: 'Marks must be a list.' })
     .max(OWN_MARKS_MAX, { error: `At most ${OWN_MARKS_MAX} marks can be on one ball.` })
     .optional(),
   /** How full it felt, per cent. */

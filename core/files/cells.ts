@@ -44,3 +44,8 @@ export function readOneOf<T extends string>(
   if (!found) fail(column, text, `is not one of ${allowed.join(', ')}`)
   return found ?? null
 }
+
+/** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
+export function textCell(cell: string | undefined): string {
+  return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
+}

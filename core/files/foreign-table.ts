@@ -3,7 +3,7 @@ import { fly } from '../flight/fly'
 import { median } from '../stats/median'
 import { METRES_PER_YARD, metresToYards, WIND_UNITS } from '../units'
 import { figure } from './cells'
-import { textCell } from './shot-table'
+import { textCell } from './cells'
 
 /** A table as it came, whoever wrote it: its header row, and the rows below it as text. */
 export interface ForeignTable {

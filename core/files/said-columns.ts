@@ -1,8 +1,8 @@
-import { CARRY_LIMITS_IN_FILE, MARK_MAX, OWN_MARKS_MAX, PLUS_RANGE_M } from '../limits'
+import { BETWEEN_MARKS, CARRY_LIMITS_IN_FILE, MARK_MAX, OWN_MARKS_MAX, PLUS_RANGE_M } from '../limits'
 import { FACES, type Called, type Face } from '../shot/shot'
 import { FELT_RANGE } from '../shot/typed-ball'
 import { yardsToMetres } from '../units'
-import { readNumber, readOneOf, type Fail } from './cells'
+import { readNumber, readOneOf, textCell, type Fail } from './cells'
 
 /** What was said of a ball beside its strike: face, marks of the coach's own, how full it felt, what was called. */
 export interface SaidOfBall {
@@ -14,15 +14,13 @@ export interface SaidOfBall {
 
 export const SAID_COLUMNS_OUT = ['face', 'marks', 'felt_percent', 'called_m', 'called_plus_m'] as const
 
-/** Marks stand in one cell, with this between them; none has it in itself. */
-const BETWEEN = ';'
 const same = (value: number) => value
 
 function readMarks(text: string, fail: Fail): string[] | undefined {
   const marks = [
     ...new Set(
       text
-        .split(BETWEEN)
+        .split(BETWEEN_MARKS)
         .map(mark => mark.trim())
         .filter(mark => mark !== ''),
     ),
@@ -37,7 +35,7 @@ function readMarks(text: string, fail: Fail): string[] | undefined {
 /** What the row of a table says of its ball; what cannot be is reported by name. */
 export function readSaid(cells: Record<string, string>, fail: Fail): SaidOfBall {
   const face = readOneOf(cells, 'face', FACES, fail)
-  const marks = readMarks((cells.marks ?? '').replace(/^'(?=[=+\-@])/, ''), fail)
+  const marks = readMarks(textCell(cells.marks), fail)
   const feltPercent = readNumber(cells, [['felt_percent', same]], FELT_RANGE, '%', fail)
   const { min, max } = CARRY_LIMITS_IN_FILE.m
   const targetM = readNumber(
@@ -73,7 +71,7 @@ export function writeSaid(said: SaidOfBall | null, safe: (text: string) => strin
   const metres = (value: number | undefined) => (value === undefined ? '' : Number(value.toFixed(4)))
   return [
     said?.face ?? '',
-    safe((said?.marks ?? []).join(`${BETWEEN} `)),
+    safe((said?.marks ?? []).join(`${BETWEEN_MARKS} `)),
     said?.feltPercent ?? '',
     metres(said?.called?.targetM),
     metres(said?.called?.plusM),

@@ -4,7 +4,7 @@ import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
 import { isPossibleHeight } from '../shot/landing-height'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
-import { figure, readNumber, readOneOf, type Fail } from './cells'
+import { figure, readNumber, readOneOf, textCell, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
 import { READING_COLUMNS_OUT, readReadings, writeReadings } from './reading-columns'
 import { readSaid, SAID_COLUMNS_OUT, writeSaid, type SaidOfBall } from './said-columns'
@@ -139,11 +139,6 @@ export function writeShotTable(rows: readonly ShotRowOut[]): string {
       { newline: '\r\n' },
     ) + '\r\n'
   )
-}
-
-/** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
-export function textCell(cell: string | undefined): string {
-  return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
 }
 
 /** Lines of the file that a row takes: one more for each line break inside a cell. */

@@ -163,6 +163,8 @@ describe('what was said of a ball, in the open table', () => {
     expect(rows[0]).toMatchObject({ strike: 'flyer', carryM: 73.152 })
     expect(rows[1]!.said).toBeUndefined()
     expect(TakenRecord.safeParse(taken).success).toBe(true)
+    // What parts two marks in a table is in none of them.
+    expect(TakenRecord.safeParse({ marks: ['a; b'] }).error?.issues[0]?.message).toMatch(/cannot have a ";"/)
     const old = readShotTable('club,swing,carry_yd\n58°,full,80\n')
     expect([old.errors, old.rows[0]!.said]).toEqual([[], undefined])
   })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MARK_MAX, OWN_MARKS_MAX } from '#core/limits'
+import { BETWEEN_MARKS, MARK_MAX, OWN_MARKS_MAX } from '#core/limits'
 import { MARKS } from '#shared/marks'
 import { useAccount } from '~/stores/account'
 
@@ -28,6 +28,7 @@ async function add() {
   const mark = fresh.value.trim()
   const all: string[] = [...MARKS, ...marks.value].map(one => one.toLowerCase())
   if (mark === '' || mark.length > MARK_MAX) fault.value = `A mark has 1 to ${MARK_MAX} characters.`
+  else if (mark.includes(BETWEEN_MARKS)) fault.value = `"${mark}" is not possible: it cannot have a "${BETWEEN_MARKS}".`
   else if (all.includes(mark.toLowerCase())) fault.value = `"${mark}" is there already.`
   else if (marks.value.length >= OWN_MARKS_MAX) fault.value = `At most ${OWN_MARKS_MAX} marks of your own are possible.`
   else {

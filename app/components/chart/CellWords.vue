@@ -142,8 +142,7 @@ const cost = computed(() =>
       ><template v-if="cost">, {{ cost }}</template
       ><template v-if="said.believed && said.believed.id !== said.believedFirst.id"
         >; by now {{ typed(said.believed.carryM!) }} {{ unit }}</template
-      >
-      <span class="soft text-sm">{{ shortDate(said.believedFirst.saidAtMs) }}</span>
+      >{{ ' ' }}<span class="soft text-sm">{{ shortDate(said.believedFirst.saidAtMs) }}</span>
     </p>
     <p v-if="struck && said.struck?.why">
       <span class="soft">Struck out: </span>{{ said.struck.why }}
