@@ -15,6 +15,9 @@ const RESULTS = fromRoot('.data/test')
 const ROOMS = ['core', 'words', 'shared', 'app', 'server', 'demo', 'devices', 'scripts']
 const bin = (path, ...args) => [fromRoot('node_modules', path), ...args]
 
+/** Titles of the tools that ended badly: they are named at the end, where they are looked for. */
+const notWell = []
+
 /** Runs one tool to its end; what it says is shown when it is done, so that two tools do not talk at once. */
 async function tool(title, args) {
   const started = Date.now()
@@ -26,6 +29,7 @@ async function tool(title, args) {
   })
   for (const stream of [child.stdout, child.stderr]) stream.on('data', chunk => said.push(chunk))
   const code = await new Promise(done => child.once('close', done))
+  if (code !== 0) notWell.push(title)
   const seconds = ((Date.now() - started) / 1000).toFixed(0)
   say(`\n${Buffer.concat(said).toString().trimEnd()}\n— ${title}: ${code === 0 ? 'well' : 'NOT WELL'}, ${seconds} s`)
   return code === 0
@@ -107,6 +111,7 @@ run(async () => {
   say('Each tool is shown when it is done.')
   const results = await stages()
   const sum = key => results.reduce((total, result) => total + result[key], 0)
+  if (notWell.length > 0) say(`\nNot well: ${notWell.join(', ')}.`)
   say(`\nIn ${((Date.now() - started) / 60_000).toFixed(1)} minutes.\n${sum('passed')} passed, ${sum('failed')} failed`)
   if (sum('failed') > 0) process.exitCode = 1
 })

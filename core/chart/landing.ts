@@ -61,15 +61,10 @@ const LEAST_SPAN_M = 12
 const ROOM = 1.12
 
 /** The span that holds all patches and balls, with some room. */
-export function planSpan(
-  patches: readonly LandingPatch[],
-  balls: readonly LandedBall[],
-  marks: readonly number[],
-): PlanSpan {
+export function planSpan(patches: readonly LandingPatch[], balls: readonly LandedBall[]): PlanSpan {
   const along = [
     ...patches.flatMap(({ carryM, alongM }) => [carryM - alongM, carryM + alongM]),
     ...balls.map(({ carryM }) => carryM),
-    ...marks,
   ]
   const across = [
     ...patches.flatMap(({ sideM, acrossM }) => [Math.abs(sideM) + (acrossM ?? 0)]),

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Bag } from '../../core/bag/bag'
 import { bagAfter, type BagStep } from '../../core/bag/bag-step'
 import { halfAfter } from '../../core/chart/chart-cell'
+import { landingPatch, planSpan } from '../../core/chart/landing'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
 import type { CellRemark } from '../../core/history/coach-remarks'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
@@ -249,5 +250,35 @@ describe('units as people think', () => {
     ])
     expect(markedText(counts, 12, 7, 40)).toBe('Marked: 3 face open, 1 flyer, of 12 balls; 7 of 40 with this club.')
     expect(withoutFacesText(3, 74.2, 1.6, 'm')).toBe('Without the 3 face open or closed: 74 ± 2 m.')
+  })
+})
+
+describe('from above', () => {
+  it('8 in 10 of a normal pattern land in the patch: the ellipse of χ² with two degrees of freedom', () => {
+    const cell = {
+      carryM: 80,
+      window80M: [75, 85] as [number, number],
+      sideM: 2,
+      sideWindow80M: [-3, 7] as [number, number],
+    }
+    const patch = landingPatch(cell)!
+    const sd = 5 / 1.2815515655446004
+    expect([patch.alongM / sd, patch.acrossM! / sd].map(k => 1 - Math.exp(-(k ** 2) / 2))).toEqual([
+      expect.closeTo(0.8, 9),
+      expect.closeTo(0.8, 9),
+    ])
+    expect([patch.carryM, patch.sideM]).toEqual([80, 2])
+    const { sideM: _, sideWindow80M: __, ...noSide } = cell
+    expect(landingPatch(noSide)).toEqual({ carryM: 80, sideM: 0, alongM: 5, acrossM: null })
+    expect(landingPatch({ ...cell, window80M: null })).toBeNull()
+  })
+
+  it('the plan holds every patch and ball', () => {
+    const ball = { id: 'b', carryM: 40, sideM: -20, counts: false, word: '', newest: false }
+    const { nearM, farM, sideM } = planSpan([{ carryM: 80, sideM: 2, alongM: 7, acrossM: 9 }], [ball])
+    expect(nearM).toBeLessThan(40)
+    expect(farM).toBeGreaterThan(87)
+    expect(sideM).toBeGreaterThan(20)
+    expect(planSpan([], []).farM).toBeGreaterThan(0)
   })
 })

@@ -10,8 +10,6 @@ import { useDistance } from '~/composables/useDistance'
 const props = defineProps<{
   patches: readonly { name: string; patch: LandingPatch; numberM: number | null }[]
   balls: readonly LandedBall[]
-  /** Distances that are marked on the line: targets of a range. */
-  targets?: readonly { name: string; distanceM: number; rightM: number }[]
   /** A table of the same figures instead. */
   table?: boolean
 }>()
@@ -24,7 +22,6 @@ const span = computed(() =>
   planSpan(
     props.patches.map(({ patch }) => patch),
     props.balls,
-    (props.targets ?? []).map(({ distanceM }) => distanceM),
   ),
 )
 /** One scale both ways: a yard across is a yard along. */
@@ -130,12 +127,6 @@ const diamond = (ball: LandedBall) => {
         stroke="var(--ink)"
         stroke-width="1.5"
       />
-      <g v-for="target in targets" :key="target.name" fill="none" stroke="var(--ink)">
-        <circle :cx="x(target.rightM)" :cy="y(target.distanceM)" r="5" />
-        <text :x="x(target.rightM) + 9" :y="y(target.distanceM) + 4" font-size="12" fill="var(--ink)" stroke="none">
-          {{ target.name }}
-        </text>
-      </g>
       <g v-for="({ name, patch, numberM }, i) in patches" :key="name">
         <ellipse
           v-if="patch.acrossM !== null"

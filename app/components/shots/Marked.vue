@@ -35,7 +35,8 @@ watchDebounced(
     without.value = ''
     if (ids === '') return
     const { player, bag, sessions, records } = record
-    const kept = records.filter(shot => !ids.includes(shot.id))
+    const out = new Set(ids.split(','))
+    const kept = records.filter(shot => !out.has(shot.id))
     const options = calibrationOptions(player!.thresholds, newestMethod(sessions))
     try {
       const { chart } = await calibrateOnce(playerShots(player!, toRaw(bag), sessions, kept, serverNowMs()), options)
