@@ -10,8 +10,10 @@ import {
   NAME_MAX,
   RUNGS_MAX,
 } from '../core/limits'
+import { CALLED_SPEED, rungSpeedMs } from '../core/swing/called-speed'
 import { FLIGHTS, rungName } from '../core/swing/scale'
 import { SCHOOL_IDS } from '../core/swing/schools'
+import { mpsToMph } from '../core/units'
 import { boundedNumber, Id, lineOfText, oneOf, quoted, Version } from './text'
 
 export const clubFields = {
@@ -38,6 +40,12 @@ export const rungFields = {
     .min(FRACTION_MIN, { error: shareFault })
     .max(FRACTION_MAX, { error: shareFault })
     .optional(),
+}
+
+/** A called speed is told by its name alone. */
+function speedFault(label: string): string {
+  const [least, most] = [CALLED_SPEED.leastMs, CALLED_SPEED.mostMs].map(ms => Math.round(mpsToMph(ms)))
+  return `${quoted(label)} is no club speed: write it like 69 mph or 111 km/h, from ${least} to ${most} mph.`
 }
 
 const retired = z.boolean({ error: 'Retired is yes or no.' })
@@ -121,6 +129,12 @@ export const BagChange = z
       .max(CLUBS_MAX * RUNGS_MAX, { error: 'More cells are struck out than there can be.' }),
   })
   .superRefine((bag, ctx) => {
+    bag.scale.rungs.forEach((rung, i) => {
+      const { school, label, retired } = rung
+      if (retired || (school ?? bag.scale.school) !== 'speed') return
+      if (rungSpeedMs(rung, bag.scale.school) === undefined)
+        ctx.addIssue({ code: 'custom', path: ['scale', 'rungs', i, 'label'], message: speedFault(label) })
+    })
     bag.struckOut.forEach((cell, i) => {
       if (!bag.clubs.some(c => c.id === cell.clubId))
         ctx.addIssue({

@@ -31,6 +31,18 @@ export function lastedText(fromMs: number, toMs: number): string {
   return write(minutes === 0 ? SESSIONS.hours : SESSIONS.hoursAndMinutes, values)
 }
 
+/**
+ * What a session taught, in a few words for a list.
+ * @example taughtText({ fresh: [], moved: [], loose: [] }) // => 'nothing new'
+ */
+export function taughtText(learned: { fresh: readonly unknown[]; moved: readonly unknown[] }): string {
+  const parts = [
+    ...(learned.fresh.length > 0 ? [write(SESSIONS.fresh, { n: learned.fresh.length })] : []),
+    ...(learned.moved.length > 0 ? [write(SESSIONS.moved, { n: learned.moved.length })] : []),
+  ]
+  return parts.length > 0 ? listed(parts) : write(SESSIONS.nothingNew)
+}
+
 /** Balls that are looked back at. */
 const LOOK_BACK = 10
 

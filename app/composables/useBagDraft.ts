@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid'
 import type { Bag } from '#core/bag/bag'
+import { CALLED_SPEED, rungSpeedMs } from '#core/swing/called-speed'
 import { knownFraction, type SchoolId } from '#core/swing/schools'
 import { starterRungs, type SwingFlight } from '#core/swing/scale'
 import { BagChange } from '#shared/bag'
@@ -135,6 +136,8 @@ export function useBagDraft(playerId: string) {
   function shareOf(rung: DraftRung): number | undefined {
     const own = Number(rung.share)
     if (rung.share !== '' && own > 0) return own / 100
+    const speedMs = rungSpeedMs(rung, draft.value.school)
+    if (speedMs !== undefined) return speedMs / CALLED_SPEED.mostMs
     return knownFraction(rung.school ?? draft.value.school, rung.label) ?? rung.chosen
   }
 

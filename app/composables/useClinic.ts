@@ -7,6 +7,8 @@ export interface ClinicMember {
   playerId: string
   name: string
   sessionId: string
+  /** What to hit next, as it was last proposed on this tablet. */
+  next?: string
 }
 
 /** Several players on one tee, each with an open session of their own; whose ball is next goes round. */
@@ -26,6 +28,13 @@ export const useClinic = createSharedComposable(() => {
     members.value = members.value.filter(other => other.playerId !== playerId)
   }
 
+  /** What a player hits next, for the board that all on the tee can read. */
+  function tellNext(playerId: string, next: string): void {
+    const at = members.value.findIndex(member => member.playerId === playerId)
+    if (at >= 0 && members.value[at]!.next !== next)
+      members.value = members.value.with(at, { ...members.value[at]!, next })
+  }
+
   /** A ball of this player was hit: the next on the tee is up. */
   function hitBy(playerId: string): void {
     const at = members.value.findIndex(other => other.playerId === playerId)
@@ -38,5 +47,5 @@ export const useClinic = createSharedComposable(() => {
     return sessions.findLast(session => session.endedAtMs === null && !session.plan.gone)?.id ?? null
   }
 
-  return { members, turn, path, join, leave, hitBy, runningSession }
+  return { members, turn, path, join, leave, hitBy, tellNext, runningSession }
 })

@@ -47,6 +47,7 @@ export const useNumbers = createSharedComposable(() => {
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
     air: computed(() => calibration.result?.air ?? 'as measured'),
     rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),
+    speedCalls: computed(() => calibration.result?.speedCalls ?? []),
     corrections: computed(() => calibration.result?.corrections ?? []),
     questions: computed(() => calibration.result?.questions ?? []),
     /** Balls that count but cannot be worked out, and why. */

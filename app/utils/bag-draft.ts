@@ -116,7 +116,7 @@ export function changeOf(draft: BagDraft, version: number) {
   }
 }
 
-/** What differs between two bags, in words a coach reads, for "someone else changed this". */
+/** What differs between two bags, in words a coach reads, for "changed on another page". */
 export function differences(mine: BagDraft, theirs: BagDraft): string[] {
   const lines: string[] = []
   if (mine.school !== theirs.school) lines.push('The swing scale is of another school.')

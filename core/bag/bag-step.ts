@@ -1,4 +1,5 @@
 import { cellKey, isStruckOut, type Bag } from './bag'
+import { rungSpeedMs } from '../swing/called-speed'
 import { rungName, type Rung } from '../swing/scale'
 
 /**
@@ -46,7 +47,11 @@ export function bagAfter(bag: Bag, step: BagStep): Bag | { fault: StepFault } {
   if (step.kind === 'rename-rung') {
     if (rung.label === step.label) return bag
     if (taken(nameKey({ ...rung, label: step.label }), rung.id)) return { fault: 'name-taken' }
-    const renamed = rungs.map(one => (one.id === rung.id ? { ...one, label: step.label } : one))
+    const named = { ...rung, label: step.label }
+    // A name that calls no speed is one of the player's own.
+    if (rungSpeedMs(rung, bag.scale.school) !== undefined && rungSpeedMs(named, bag.scale.school) === undefined)
+      named.school = 'custom'
+    const renamed = rungs.map(one => (one.id === rung.id ? named : one))
     return { ...bag, scale: { ...bag.scale, rungs: renamed } }
   }
   if (!bag.clubs.some(club => club.id === step.clubId)) return { fault: 'no-such-club' }

@@ -25,6 +25,7 @@ import { questionsOf } from '../questions/odd-balls'
 import { asMeasured, inNeutralAir } from '../corrections/neutral-air'
 import { groupByCell, inTime } from '../shot/by-cell'
 import { asPitched } from '../corrections/pitched'
+import { atCalledSpeed } from '../corrections/called-speed'
 import { asHit, asPlayBall } from '../corrections/range-ball'
 import { setAsideOf, withoutOddCarries } from '../corrections/set-aside'
 
@@ -116,7 +117,9 @@ export function calibrate(
     inAir.shots = inAir.shots.map(shot =>
       looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot,
     )
-  const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(inAir) : asHit(inAir)
+  const { calls, ...swung } = atCalledSpeed(measured.bag, inAir.shots)
+  const asSwung = { ...inAir, ...swung }
+  const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(asSwung) : asHit(asSwung)
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
   const player: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
   const grid = fitGrid(player, kept)
@@ -158,6 +161,7 @@ export function calibrate(
     air: allCorrections.length > 0 || rangeBalls ? 'neutral' : 'as measured',
     corrections: allCorrections,
     rangeBalls,
+    speedCalls: calls,
     chart,
     written: written.chart.filter(cell => cell.written),
     totals: runs ? read.chart : [],

@@ -13,6 +13,7 @@ import type { OddBall } from '../questions/odd-balls'
 import type { CellRemark } from '../history/coach-remarks'
 import type { PublishedNumbers } from '../history/published-numbers'
 import type { AirCorrection } from '../corrections/air-correction'
+import type { SpeedCall } from '../corrections/called-speed'
 import type { RangeBalls } from '../corrections/range-ball'
 import type { SetAside } from '../corrections/set-aside'
 import { WITHIN_M } from '../chart/within'
@@ -75,6 +76,8 @@ export interface Calibration {
   corrections: AirCorrection[]
   /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */
   rangeBalls: RangeBalls | null
+  /** Stock shots that call a club speed and whose balls were taken to it. */
+  speedCalls: SpeedCall[]
   /** As the balls have it. */
   chart: CarryChart
   /**

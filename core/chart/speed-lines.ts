@@ -1,12 +1,10 @@
-import type { Bag } from '../bag/bag'
-import { exp, ln } from '../stats/exact'
-import { clubsInUse } from '../bag/bag'
+import { clubsInUse, type Bag } from '../bag/bag'
+import { speedBallOf } from '../corrections/called-speed'
 import { groupBy } from '../group-by'
-import { shotErrorM } from '../shot/measuring'
-import type { AnyShot } from '../shot/shot'
-import { mpsToMph } from '../units'
+import { carryAtSpeed, fitCleanLine, type SpeedBall, type SpeedLine } from '../model/club-speed'
 import { SPEED } from '../model/constants'
-import { carryAtSpeed, fitSpeedLine, type SpeedLine } from '../model/club-speed'
+import { counting, type AnyShot } from '../shot/shot'
+import { exp, ln } from '../stats/exact'
 import { Z_80 } from '../stats/normal'
 
 /** Fewer balls tell a middle, not a line. */
@@ -28,36 +26,21 @@ export interface ClubBySpeed {
  */
 export function clubsBySpeed(bag: Bag, shots: readonly AnyShot[]): ClubBySpeed[] {
   const byClub = groupBy(
-    shots.filter(shot => shot.leftOut === null && shot.carryM > 0 && shot.readings?.clubSpeedMs !== undefined),
+    counting(shots).filter(shot => shot.carryM > 0),
     shot => shot.clubId,
   )
   return clubsInUse(bag).flatMap(club => {
-    const own = byClub.get(club.id) ?? []
+    const own = (byClub.get(club.id) ?? []).flatMap((shot): (SpeedBall & { rungId: string })[] => {
+      const ball = speedBallOf(shot)
+      return ball ? [{ ...ball, rungId: shot.rungId }] : []
+    })
     if (own.length < LEAST_SPEED_BALLS) return []
-    const balls = own.map(({ readings, carryM, rungId }) => ({
-      speedMph: mpsToMph(readings!.clubSpeedMs!),
-      carryM,
-      rungId,
-    }))
-    // A mishit at full speed would pull the line down: what lies far off a first line is left out of the second.
-    const fit = (list: readonly AnyShot[]) =>
-      fitSpeedLine(
-        list.map(shot => ({
-          speedMph: mpsToMph(shot.readings!.clubSpeedMs!),
-          carryM: shot.carryM,
-          measSdM: shotErrorM(shot),
-        })),
-      )
-    const first = fit(own)
-    const near = own.filter(
-      shot => Math.abs(shot.carryM / carryAtSpeed(first, mpsToMph(shot.readings!.clubSpeedMs!)).carryM - 1) < 0.12,
-    )
-    const speeds = balls.map(ball => ball.speedMph)
+    const speeds = own.map(ball => ball.speedMph)
     return [
       {
         clubId: club.id,
-        balls,
-        line: near.length >= LEAST_SPEED_BALLS ? fit(near) : first,
+        balls: own.map(({ speedMph, carryM, rungId }) => ({ speedMph, carryM, rungId })),
+        line: fitCleanLine(own, LEAST_SPEED_BALLS),
         fromMph: Math.min(...speeds),
         toMph: Math.max(...speeds),
       },

@@ -20,7 +20,7 @@ const BALL_SD = 0.05
  * session.
  * @returns the same shots and null when no session has range balls
  */
-export function asPlayBall({ sessions, shots }: { sessions: Session[]; shots: ShotAt<'still'>[] }): {
+export function asPlayBall({ sessions, shots }: { sessions: Session[]; shots: ShotAt<'called'>[] }): {
   sessions: Session[]
   shots: NeutralShot[]
   rangeBalls: RangeBalls | null
@@ -66,7 +66,7 @@ export function asHit({
   shots,
 }: {
   sessions: Session[]
-  shots: ShotAt<'still'>[]
+  shots: ShotAt<'called'>[]
 }): ReturnType<typeof asPlayBall> {
   return { sessions, shots: reachingAll(shots), rangeBalls: null }
 }

@@ -2,8 +2,7 @@ import { NEUTRAL } from '../flight/air'
 import { fly } from '../flight/fly'
 import { median } from '../stats/median'
 import { METRES_PER_YARD, metresToYards, WIND_UNITS } from '../units'
-import { figure } from './cells'
-import { textCell } from './cells'
+import { figure, textCell } from './cells'
 
 /** A table as it came, whoever wrote it: its header row, and the rows below it as text. */
 export interface ForeignTable {

@@ -29,6 +29,24 @@ export function fitSpeedLine(shots: readonly { speedMph: number; carryM: number;
   }
 }
 
+/** A ball as far as its line goes. */
+export type SpeedBall = Parameters<typeof fitSpeedLine>[0][number]
+
+/** A ball further off than this share of its line was no clean strike. Our choice. */
+const MISHIT_SHARE = 0.12
+
+/**
+ * The line again without the balls that lie far off a first one: a mishit at full speed would pull it down.
+ * @param least fewer clean balls than this, and the first line stands
+ */
+export function fitCleanLine(shots: readonly SpeedBall[], least: number): SpeedLine {
+  const first = fitSpeedLine(shots)
+  const near = shots.filter(
+    ({ carryM, speedMph }) => Math.abs(carryM / carryAtSpeed(first, speedMph).carryM - 1) < MISHIT_SHARE,
+  )
+  return near.length >= least ? fitSpeedLine(near) : first
+}
+
 /** Carry at a club speed, metres, and the standard deviation of its logarithm. */
 export function carryAtSpeed(
   { a, b, covariance: [vaa, vab, vbb] }: SpeedLine,

@@ -1,4 +1,5 @@
 import { ln } from '../stats/exact'
+import { CARRY_POWER_OF_SPEED } from '../swing/called-speed'
 
 /**
  * Every number the pooled model rests on, each with where it comes from: [cp] common practice, [mem] from memory,
@@ -204,4 +205,11 @@ export const SIDE = {
 } as const
 
 /** Prior of ln carry = a + b·ln(v / 70 mph) of one club: 100 yd at 70 mph [cp], and carry growing with v^1.5 [mem]. */
-export const SPEED = { atMph: 70, a: ln(91.44), aSd: 0.35, b: 1.5, bSd: 0.25, shotSd: 0.03 } as const
+export const SPEED = {
+  atMph: 70,
+  a: ln(91.44),
+  aSd: 0.35,
+  b: CARRY_POWER_OF_SPEED,
+  bSd: 0.25,
+  shotSd: 0.03,
+} as const

@@ -1,3 +1,5 @@
+import { pow } from '../stats/exact'
+import { CARRY_POWER_OF_SPEED, rungSpeedMs } from './called-speed'
 import { knownFraction, schoolById, type SchoolId } from './schools'
 
 export const FLIGHTS = ['low', 'normal', 'high'] as const
@@ -37,13 +39,17 @@ const UNKNOWN_FROM = 0.45
 /**
  * The share of the full carry of every rung in use, shortest first as listed.
  * The coach's own share comes first, then the school's, then an even spread by place for the rungs that have neither.
+ * A called club speed is taken as its share of the fastest one that is called.
  * @returns one share per rung of `rungs`, same order; `known` is false where it was spread
  * @example rungFractions({ school: 'custom', rungs: [{ label: 'little' }, { label: 'much' }] })[0].fraction // => 0.45
  */
 export function rungFractions(scale: SwingScale): { fraction: number; known: boolean }[] {
   const n = scale.rungs.length
+  const speeds = scale.rungs.map(rung => rungSpeedMs(rung, scale.school) ?? 0)
+  const fastest = Math.max(...speeds)
   return scale.rungs.map((rung, i) => {
-    const own = rung.fraction ?? knownFraction(rung.school ?? scale.school, rung.label)
+    const bySpeed = speeds[i]! > 0 ? pow(speeds[i]! / fastest, CARRY_POWER_OF_SPEED) : undefined
+    const own = rung.fraction ?? bySpeed ?? knownFraction(rung.school ?? scale.school, rung.label)
     if (own !== undefined) return { fraction: own, known: true }
     return { fraction: n === 1 ? 1 : UNKNOWN_FROM + ((1 - UNKNOWN_FROM) * i) / (n - 1), known: false }
   })

@@ -3,7 +3,17 @@
  * All shares are common practice, rounded; a coach may put another on any rung.
  */
 
-export const SCHOOL_IDS = ['clock', 'body', 'arm', 'thirds', 'feel', 'half-full', 'one-length', 'custom'] as const
+export const SCHOOL_IDS = [
+  'clock',
+  'body',
+  'arm',
+  'thirds',
+  'feel',
+  'speed',
+  'half-full',
+  'one-length',
+  'custom',
+] as const
 export type SchoolId = (typeof SCHOOL_IDS)[number]
 
 export interface SuggestedRung {
@@ -134,6 +144,40 @@ export const SCHOOLS: readonly School[] = [
           rung('80%', '', 0.8),
           rung('90%', 'full turn, quiet hands', 0.9),
           rung('100%', 'full effort', 1),
+        ],
+      },
+    ],
+  },
+  {
+    id: 'speed',
+    title: 'Club speed',
+    means: 'How fast the club goes, read by a monitor or a radar: the call is a speed.',
+    presets: [
+      {
+        id: 'speed-mph',
+        title: 'Miles an hour',
+        rungs: [
+          rung('55 mph', '', undefined, false),
+          rung('60 mph', '', undefined),
+          rung('65 mph', '', undefined),
+          rung('69 mph', '', undefined, false),
+          rung('70 mph', '', undefined),
+          rung('72 mph', '', undefined, false),
+          rung('75 mph', '', undefined),
+          rung('80 mph', '', undefined, false),
+        ],
+      },
+      {
+        id: 'speed-kmh',
+        title: 'Kilometres an hour',
+        rungs: [
+          rung('90 km/h', '', undefined, false),
+          rung('95 km/h', '', undefined),
+          rung('105 km/h', '', undefined),
+          rung('110 km/h', '', undefined),
+          rung('115 km/h', '', undefined, false),
+          rung('120 km/h', '', undefined),
+          rung('130 km/h', '', undefined, false),
         ],
       },
     ],

@@ -21,7 +21,7 @@ export class NotFound extends Fault {
   }
 }
 
-/** Someone else changed it since it was read. The newest state goes along. */
+/** It was changed elsewhere since it was read, perhaps by the same coach. The newest state goes along. */
 export class Stale extends Fault {
   constructor(field: string, message: string, current: unknown) {
     super(message, [{ field, message }], current)

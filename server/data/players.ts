@@ -62,6 +62,6 @@ export async function changePlayer(
     .where(and(ownPlayer(coach, playerId), eq(players.version, version)))
   const { player } = await findPlayer(coach, playerId)
   if (done.affectedRows === 0)
-    throw new Stale('version', `Someone else changed ${player.name} while this page was open.`, player)
+    throw new Stale('version', `${player.name} was changed on another page while this one was open.`, player)
   return player
 }

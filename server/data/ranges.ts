@@ -57,7 +57,7 @@ export async function putRange(coach: Coach, record: RangeRecord): Promise<Range
     .set({ ...fields, version })
     .where(and(own(coach, id), eq(ranges.version, version - 1)))
   if (done.affectedRows === 0)
-    throw new Stale('version', `Someone else changed ${known.name} while this page was open.`, known)
+    throw new Stale('version', `${known.name} was changed on another page while this one was open.`, known)
   return record
 }
 

@@ -52,7 +52,7 @@ describe('a bag as it is being typed', () => {
     })
   })
 
-  it('says in words what someone else changed', () => {
+  it('says in words what another page changed', () => {
     const mine = draftOf(bagOf({ '56°': 56, '50°': 50 }, ['9:00']))
     const theirs = draftOf(bagOf({ '56°': 55.5, '60°': 60 }, ['9:00'], 'body', [['60°', '9:00']]))
     expect(differences(mine, theirs)).toEqual([

@@ -58,7 +58,7 @@ test('a name of 10,000 characters is refused, and one with script is text and no
   await expect(page.getByText(script)).toBeVisible()
 })
 
-test('a stale page that edits a player or a bag someone else changed is told so, and loses nothing', async ({
+test('a stale page that edits a player or a bag that another page changed is told so, and loses nothing', async ({
   page,
   signUp,
   context,
@@ -75,7 +75,7 @@ test('a stale page that edits a player or a bag someone else changed is told so,
 
   await page.getByLabel('Loft of club 1, degrees').fill('47')
   await page.getByRole('button', { name: 'Save the bag' }).click()
-  await expect(page.getByText('Someone else changed this bag while the page was open.')).toBeVisible()
+  await expect(page.getByText('This bag was changed on another page while this one was open.')).toBeVisible()
   await expect(page.getByText('46°: name is "pitch" there, "" here.')).toBeVisible()
   await page.getByRole('button', { name: 'Save mine over it' }).click()
   await expect(page.getByText('Bag saved').first()).toBeVisible()
@@ -93,7 +93,7 @@ test('a stale page that edits a player or a bag someone else changed is told so,
   await expect(other.getByText('Pip Marlowe')).toBeVisible()
   await page.getByLabel('Note').fill('left-handed')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page.getByText('Someone else\'s copy says "Pip Marlowe".')).toBeVisible()
+  await expect(page.getByText('The other page says "Pip Marlowe".')).toBeVisible()
   await page.getByRole('button', { name: 'Take theirs' }).click()
   await expect(page.getByText('Pip Marlowe')).toBeVisible()
 })

@@ -126,7 +126,7 @@ describe('players', () => {
       note: 'x',
     })
     expect(stale.status).toBe(409)
-    expect(refusal(stale).version).toMatch(/Someone else changed First/)
+    expect(refusal(stale).version).toMatch(/First was changed on another page/)
     expect(stale.body.data.current).toMatchObject({ name: 'First', version: 2 })
     expect((await coach.get<PlayerRecord>(`/api/players/${id}`)).body.player).toMatchObject({ name: 'First', note: '' })
   })

@@ -1,5 +1,8 @@
 /** How a session went. */
 export const SESSIONS = {
+  fresh: '{n, plural, one {# new number} other {# new numbers}}',
+  moved: '{n} otherwise than thought',
+  nothingNew: 'nothing new',
   notInPile: 'not put into a pile',
   minutes: '{minutes} min',
   hours: '{hours} h',

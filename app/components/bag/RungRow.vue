@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { rungSpeedMs } from '#core/swing/called-speed'
 import { FLIGHTS } from '#core/swing/scale'
 import { knownFraction, schoolById } from '#core/swing/schools'
 import type { BagEditor } from '~/composables/useBagDraft'
@@ -9,7 +10,9 @@ const emit = defineEmits<{ up: []; down: [] }>()
 
 const of = (field: string) => props.editor.errors.of(`scale.rungs.${props.index}.${field}`)
 const usualShare = computed(() => {
-  const fraction = knownFraction(props.rung.school ?? props.editor.draft.value.school, props.rung.label)
+  const { school } = props.editor.draft.value
+  if (rungSpeedMs(props.rung, school) !== undefined) return 'by its speed'
+  const fraction = knownFraction(props.rung.school ?? school, props.rung.label)
   return fraction === undefined ? 'spread evenly' : `usually ${Math.round(fraction * 100)}`
 })
 const hasBalls = computed(() => props.editor.ballsOf('rungId', props.rung.id) > 0)

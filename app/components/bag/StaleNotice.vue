@@ -10,7 +10,7 @@ const lines = computed(() =>
 
 <template>
   <section role="alert" class="raised border-l-4! border-l-(--weak-fill)! p-4">
-    <h2 class="text-lg font-bold">Someone else changed this bag while the page was open.</h2>
+    <h2 class="text-lg font-bold">This bag was changed on another page while this one was open.</h2>
     <ul class="my-2 list-disc pl-5">
       <li v-for="line in lines" :key="line">{{ line }}</li>
     </ul>

@@ -7,11 +7,13 @@ import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
 import { correctionText } from '#words/air'
 import { patternText } from '#words/believed'
 import { pulledText } from '#words/pulled'
+import { speedCallText } from '#words/speed-call'
 import { insteadText, questionText } from '#words/questions'
 import { METHOD_WORDS, type ShotRecord } from '#shared/session'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { neutralCarries } from '~/utils/neutral'
@@ -31,7 +33,8 @@ const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit, typed } = useDistance()
 const toast = useToast()
-const { chart, readChart, totals, questions, corrections } = useNumbers()
+const { chart, readChart, totals, questions, corrections, speedCalls } = useNumbers()
+const account = useAccount()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
 /** With its run, where that is read first. */
@@ -67,6 +70,11 @@ const how = computed(() => {
   return `It leans on its own balls (${inTen(own)})${names ? `, on your ${names}` : ''}${rest}.`
 })
 
+/** Where the stock shot calls a club speed: its balls were taken to it. */
+const speedWords = computed(() => {
+  const call = speedCalls.value.find(one => cellKey(one) === cellKey(props.cell))
+  return call && props.cell.carryM !== null ? speedCallText(call, props.cell.carryM, unit.value, account.speedUnit) : ''
+})
 const pulled = computed(() => pulledText(props.cell, unit.value))
 
 /** Nobody reads less than this. */
@@ -202,6 +210,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <p v-if="total" class="text-lg font-semibold">{{ total }}</p>
       <ChartCellWords :key="cellKey(cell)" :cell="cell" />
       <p v-if="pulled" class="font-semibold">{{ pulled }}</p>
+      <p v-if="speedWords">{{ speedWords }}</p>
       <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>
       <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>
       <p v-if="pattern">{{ pattern }}</p>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { callAt, type ClubBySpeed } from '#core/chart/speed-lines'
+import type { SpeedCurve } from '~/utils/speed-curve'
 import { useDistance } from '~/composables/useDistance'
 
 /** Carry over club speed for one club: its balls, its line, and where 8 balls in 10 land. */
-const props = defineProps<{ club: ClubBySpeed; speedOf: (mph: number) => number; speedUnit: string; name: string }>()
+const props = defineProps<{ club: SpeedCurve; speedOf: (mph: number) => number; speedUnit: string; name: string }>()
 const { to, unit } = useDistance()
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)
@@ -15,7 +15,7 @@ const w = computed(() => Math.max(240, width.value || 520))
 const line = computed(() =>
   Array.from({ length: STEPS + 1 }, (_, i) => {
     const mph = props.club.fromMph + ((props.club.toMph - props.club.fromMph) * i) / STEPS
-    return { mph, ...callAt(props.club, mph) }
+    return { mph, ...props.club.at(mph) }
   }),
 )
 const balls = computed(() => props.club.balls.slice(-MOST))

@@ -41,11 +41,11 @@ async function save() {
   }
 }
 
-/** What someone else wrote in a field meanwhile, when it differs from what stands here. */
+/** What another page wrote in a field meanwhile, when it differs from what stands here. */
 function changedElsewhere(field: 'name' | 'level' | 'note'): string | undefined {
   if (!theirs.value || theirs.value[field] === form[field]) return undefined
   const value = field === 'level' ? LEVEL_WORDS[theirs.value.level] : theirs.value[field]
-  return `Someone else's copy says "${value}".`
+  return `The other page says "${value}".`
 }
 
 function keepMine() {

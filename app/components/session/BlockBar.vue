@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
+import { BLOCK_RANGE } from '#core/limits'
 import { ORDERS } from '#core/session/order'
 import { rungName } from '#core/swing/scale'
 import { BLOCK_ENDS, WARM_UP, type SessionPlan } from '#shared/session'
@@ -28,14 +29,31 @@ const until = of('until', 'how a block ends')
 const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
 const ends = BLOCK_ENDS.map(value => ({ value, label: blockEndTexts[value] }))
 
-/** Common sizes, and whatever a coach has set. */
+/** Common sizes, whatever a coach has set, and one of the coach's own. */
 const SIZES = [3, 5, 6, 8, 10, 15, 20]
-const sizes = computed(() =>
-  [...new Set([...SIZES, plan.value.block])].sort((a, b) => a - b).map(value => ({ value, label: String(value) })),
-)
+const OWN = 0
+const sizes = computed(() => [
+  ...[...new Set([...SIZES, plan.value.block])].sort((a, b) => a - b).map(value => ({ value, label: String(value) })),
+  { value: OWN, label: 'own…' },
+])
+const ownSize = ref('')
+const asksOwn = ref(false)
+const ownFault = computed(() => {
+  const [least, most] = BLOCK_RANGE
+  const size = Number(ownSize.value)
+  if (ownSize.value === '' || (Number.isInteger(size) && size >= least && size <= most)) return ''
+  return `${ownSize.value} is not possible: ${least} to ${most} balls.`
+})
+function takeOwn() {
+  if (ownSize.value === '' || ownFault.value) return
+  block.value = Number(ownSize.value)
+  asksOwn.value = false
+}
 const block = computed({
   get: () => plan.value.block,
   set: value => {
+    asksOwn.value = value === OWN
+    if (value === OWN) return
     void set({ block: value }, 'the size of a block')
     // The next session begins with it.
     void account.setSettings({ block: value }).catch((error: unknown) => console.error('block not sent:', error))
@@ -97,6 +115,18 @@ const settled = computed(() =>
         ><span class="soft text-sm">Blocks of</span
         ><USelect v-model="block" :items="sizes" aria-label="Balls in a block" class="w-18"
       /></label>
+      <form v-if="asksOwn" class="flex flex-wrap items-center gap-1.5" @submit.prevent="takeOwn">
+        <UInput
+          v-model.trim="ownSize"
+          inputmode="numeric"
+          aria-label="Balls in a block, your own number"
+          :aria-invalid="ownFault ? true : undefined"
+          class="w-16"
+          autofocus
+        />
+        <UButton type="submit" color="neutral" variant="outline">Set</UButton>
+        <span v-if="ownFault" class="text-sm font-semibold text-error" role="alert">{{ ownFault }}</span>
+      </form>
       <USelect v-model="until" :items="ends" aria-label="A block ends" class="w-44" />
     </div>
   </div>

@@ -21,8 +21,12 @@ const { lockedIn } = useHabits(props.range)
 
 const byKey = computed(() => new Map(gapsChart.value.map(number => [cellKey(number), number])))
 const inSession = computed(() => {
-  const counts = new Map<string, number>()
-  for (const ball of balls.value) counts.set(cellKey(ball), (counts.get(cellKey(ball)) ?? 0) + ball.balls)
+  const counts = new Map<string, { balls: number; leftOut: number }>()
+  for (const ball of balls.value) {
+    const count = counts.get(cellKey(ball)) ?? { balls: 0, leftOut: 0 }
+    count[ball.leftOut === null ? 'balls' : 'leftOut'] += ball.balls
+    counts.set(cellKey(ball), count)
+  }
   return counts
 })
 const lines = computed(() =>
@@ -38,7 +42,7 @@ const lines = computed(() =>
           {
             name: `${club.label} ${rungName(rung)}`,
             struckOut: isStruckOut(record.bag, at),
-            balls: inSession.value.get(cellKey(at)) ?? 0,
+            ...(inSession.value.get(cellKey(at)) ?? { balls: 0, leftOut: 0 }),
             lockedIn: lockedIn(at),
             predicted: number?.kind === 'predicted',
             written: number?.written === true,

@@ -6,6 +6,7 @@ const props = defineProps<{
   name: string
   struckOut: boolean
   balls: number
+  leftOut: number
   lockedIn: boolean
   predicted: boolean
   /** The number is the coach's own. */
@@ -38,7 +39,7 @@ const description = computed(() => {
   >
     <span v-if="number !== null" class="text-lg leading-tight" :class="look">{{ number }}</span>
     <span v-else class="soft text-lg leading-tight" aria-hidden="true">–</span>
-    <MarksTallyMarks :balls="balls" />
+    <MarksTallyMarks :balls="balls" :left-out="leftOut" />
     <UIcon v-if="lockedIn" name="i-lucide-lock" class="absolute top-1.5 right-1.5 size-3.5 text-success" />
   </button>
 </template>

@@ -3,6 +3,7 @@ import { measuresToRest } from '#core/shot/measuring'
 import type { Method } from '#core/shot/shot'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
+import { rungSpeedMs } from '#core/swing/called-speed'
 import { rungCue, rungName } from '#core/swing/scale'
 import { calledOffM } from '#core/session/called'
 import type { TypedBall } from '#core/shot/typed-ball'
@@ -103,10 +104,11 @@ const way = ref<string>()
 const otherSwings = computed(() =>
   rungs.value.filter(({ id }) => id !== cell.value?.rungId).map(rung => ({ id: rung.id, name: rungName(rung) })),
 )
-const cue = computed(() => {
-  const rung = record.bag.scale.rungs.find(other => other.id === cell.value?.rungId)
-  return rung && rungCue(rung)
-})
+const rung = computed(() => record.bag.scale.rungs.find(other => other.id === cell.value?.rungId))
+/** A pile counts as its balls. */
+const hitSoFar = computed(() => balls.value.reduce((sum, ball) => sum + ball.balls, 0))
+const cue = computed(() => rung.value && rungCue(rung.value))
+const calledMs = computed(() => rung.value && rungSpeedMs(rung.value, record.bag.scale.school))
 /** The way in that goes with how the session measures. */
 const WAYS: Partial<Record<Method, { id: string; label: string; icon: string }>> = {
   watch: { id: 'watch', label: 'Position', icon: 'i-lucide-locate' },
@@ -126,6 +128,12 @@ const figure = computed(() => {
 /** The chosen stock shot's number, as it is read. */
 const numberM = computed(
   () => gapsChart.value.find(one => cell.value && cellKey(one) === cellKey(cell.value))?.carryM ?? null,
+)
+
+watch(
+  () => range.proposal.value && cellName(range.proposal.value),
+  next => next && clinic.tellNext(record.playerId!, next),
+  { immediate: true },
 )
 
 // The board is walked by arrow keys, from the carry's field too.
@@ -191,7 +199,7 @@ const open = (shot: ShotRecord) => {
       <h2 id="board-title" class="flex items-baseline gap-3 text-xl leading-none font-bold">
         The chart so far
         <span class="soft text-sm font-normal"
-          >{{ balls.length }} {{ balls.length === 1 ? 'ball' : 'balls' }} this session</span
+          >{{ hitSoFar }} {{ hitSoFar === 1 ? 'ball' : 'balls' }} this session</span
         >
       </h2>
       <SessionBoard v-if="!isPhone" :range="range" />
@@ -207,10 +215,11 @@ const open = (shot: ShotRecord) => {
         v-if="running"
         v-model="typed"
         :swings="otherSwings"
-        :next-ball="balls.length + 1"
+        :next-ball="hitSoFar + 1"
         :can-undo="canUndo"
         :ways="ways"
         :figure="figure"
+        :by-speed="calledMs !== undefined"
         @log="log"
         @mark="desk.mark"
         @undo="desk.undo()"

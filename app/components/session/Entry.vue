@@ -20,6 +20,8 @@ const props = defineProps<{
   ways: { id: string; label: string; icon: string; key?: string }[]
   /** What the figure is: "Carry", or "Total" where that is read first. */
   figure: string
+  /** True where a club speed was called: it is typed with the ball. */
+  bySpeed?: boolean
 }>()
 const emit = defineEmits<{
   log: [ball: TypedBall, said?: BallMark]
@@ -92,7 +94,19 @@ const MORE_READINGS = [
   { key: 'h', label: 'High', name: 'Height' },
   { key: 'f', label: 'Felt', name: 'How full it felt, per cent' },
 ] as const
+const CLUB_SPEED = MORE_READINGS.find(one => one.key === 'c')!
 const more = ref(false)
+const keys = computed(() => {
+  if (more.value) return MORE_READINGS
+  return props.bySpeed ? [CLUB_SPEED, ...READINGS] : READINGS
+})
+const wide = computed(() => {
+  if (more.value) return 'col-span-6'
+  return props.bySpeed ? 'col-span-2' : 'col-span-3'
+})
+/** An example that reminds of the letters. */
+const EXAMPLE = '72 4r: 4 right. t79 total, s6600 spin, l29 launch, b85 ball, c68 club, f80 felt'
+const BY_SPEED = '72 c68: the club went at 68. 4r: 4 right. t79 total, s6600 spin, l29 launch'
 
 function press(key: string) {
   if (key === '⌫') typed.value = typed.value.replace(/\s?\S$/, '')
@@ -206,7 +220,7 @@ const size = computed(() => {
       </div>
       <p v-if="fault" id="carry-fault" class="min-h-6 font-semibold text-error" role="alert">{{ fault }}</p>
       <p v-else id="carry-also" class="soft min-h-6 truncate">
-        {{ also || (glass ? '' : '72 4r: 4 right. t79 total, s6600 spin, l29 launch, b85 ball, c68 club, f80 felt') }}
+        {{ also || (glass ? '' : bySpeed ? BY_SPEED : EXAMPLE) }}
       </p>
     </div>
     <div class="flex flex-wrap gap-2" role="group" aria-label="Marks">
@@ -270,7 +284,7 @@ const size = computed(() => {
         {{ key }}
       </button>
       <button
-        v-for="{ key, label, name } in more ? MORE_READINGS : READINGS"
+        v-for="{ key, label, name } in keys"
         :key="key"
         type="button"
         class="raised h-11 cursor-pointer font-bold active:bg-elevated disabled:opacity-50"
@@ -283,11 +297,11 @@ const size = computed(() => {
       <button
         type="button"
         class="raised h-11 cursor-pointer font-bold active:bg-elevated"
-        :class="more ? 'col-span-6' : 'col-span-3'"
+        :class="wide"
         :aria-expanded="more"
         @click="more = !more"
       >
-        {{ more ? 'Fewer readings' : 'Spin, launch, speed…' }}
+        {{ more ? 'Fewer readings' : bySpeed ? 'More…' : 'Spin, launch, speed…' }}
       </button>
     </div>
   </form>

@@ -3,16 +3,19 @@ import { marksOf } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
+import { useSpeedCalls } from '~/composables/useSpeedCalls'
 
 /** The newest balls in one line, the last one first; a tap opens one. */
 const props = defineProps<{ balls: readonly ShotRecord[]; most: number }>()
 defineEmits<{ open: [shot: ShotRecord] }>()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
+const { missText } = useSpeedCalls()
 const shown = computed(() =>
   props.balls.slice(0, props.most).map(ball => {
     const marks = ball.leftOut ? [ball.leftOut] : marksOf(ball)
-    return { ball, marks: marks.join(', '), name: cellName(ball) }
+    const seen = [...marks, missText(ball)].filter(Boolean)
+    return { ball, marks: seen.join(', '), name: cellName(ball) }
   }),
 )
 </script>

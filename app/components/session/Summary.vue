@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import type { CarryChart } from '#core/chart/chart-cell'
 import { plusMinusM } from '#core/chart/chart-cell'
-import { calibrationOptions, playerShots } from '#shared/calibration-input'
 import { calledOffM, sumCalled } from '#core/session/called'
 import { calledSumText } from '#words/called'
 import { stillOpenText } from '#words/flags'
 import { nextText } from '#words/next'
 import { lastedText, oddBallsText } from '#words/sessions'
-import { whatWasLearned } from '#core/history/learned'
+import type { Learned } from '#core/history/learned'
 import type { RangeSession } from '~/composables/useRangeSession'
-import { calibrateOnce } from '~/composables/useCalibrateOnce'
+import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
@@ -20,35 +18,18 @@ import { daysAgo } from '~/utils/dates'
 const props = defineProps<{ range: RangeSession }>()
 const { session, balls, ballsUsed } = props.range
 const record = usePlayerRecord()
-const { chart, next, ready, stillOpen } = useNumbers()
+const { next, ready, stillOpen } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
 const { text, unit, withUnit } = useDistance()
 
-const before = shallowRef<CarryChart>()
+const { taughtBy } = useTaught()
+const learned = shallowRef<Learned>()
 const failure = ref('')
 watch(
-  () => [session.value!.id, balls.value.length] as const,
+  () => [session.value!.id, balls.value] as const,
   async () => {
-    const { player, bag, sessions, records } = record
-    const { id, startedAtMs, method } = session.value!
-    // As it was known when the session began: later ones do not tell.
-    const earlier = new Set(
-      sessions.filter(other => other.id !== id && other.startedAtMs < startedAtMs).map(other => other.id),
-    )
     try {
-      const shots = records.filter(shot => earlier.has(shot.sessionId))
-      before.value = (
-        await calibrateOnce(
-          playerShots(
-            player!,
-            toRaw(bag),
-            sessions.filter(other => earlier.has(other.id)),
-            shots,
-            startedAtMs,
-          ),
-          calibrationOptions(player!.thresholds, method),
-        )
-      ).chart
+      learned.value = await taughtBy(session.value!)
       failure.value = ''
     } catch (error) {
       failure.value = (error as Error).message
@@ -58,11 +39,6 @@ watch(
 )
 
 const hit = computed(() => [...new Map(balls.value.map(ball => [cellKey(ball), ball])).values()])
-const learned = computed(() =>
-  before.value && chart.value.length > 0 && ready.value
-    ? whatWasLearned(before.value, chart.value, hit.value, ready.value.withinM)
-    : null,
-)
 /** What the numbers read like and too few balls tell, with the balls that would decide each. */
 const open = computed(() =>
   stillOpen.value.map(one => stillOpenText(one, { cell: cellName, club: clubLabel }, unit.value)),
@@ -91,7 +67,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
       {{ hit.length === 1 ? 'shot' : 'shots' }}.<template v-if="odd"> Odd ones: {{ odd }}.</template>
     </p>
     <p v-if="failure" class="font-semibold text-error">{{ failure }}</p>
-    <template v-else-if="learned">
+    <template v-else-if="learned && ready">
       <p v-if="learned.fresh.length > 0">
         <b>New numbers: </b
         >{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}

@@ -2,6 +2,7 @@
 import { CLINIC_MOST, useClinic } from '~/composables/useClinic'
 import { usePlayerRecord } from '~/stores/record'
 import { apiOrKept } from '~/utils/kept'
+import SessionTeeBoard from '~/components/session/TeeBoard.vue'
 
 /** Who else is on the tee: one tap changes the player, and it tells whose ball is next. */
 const props = defineProps<{ sessionId: string }>()
@@ -9,6 +10,7 @@ const record = usePlayerRecord()
 const { members, turn, path, join, leave, runningSession } = useClinic()
 const toast = useToast()
 const adding = ref(false)
+const showing = ref(false)
 const players = shallowRef<{ value: string; label: string }[]>()
 const failure = ref('')
 const here = computed(() => members.value.some(member => member.playerId === record.playerId))
@@ -83,6 +85,15 @@ function remove() {
       @click="remove"
       >Leaves the tee</UButton
     >
+    <UButton
+      v-if="members.length > 1"
+      color="neutral"
+      variant="outline"
+      icon="i-lucide-presentation"
+      @click="showing = true"
+      >Board for all</UButton
+    >
+    <SessionTeeBoard v-model:open="showing" />
     <UModal
       v-model:open="adding"
       title="Who else is on the tee?"

@@ -9,6 +9,7 @@ import { feltText } from '#words/typed'
 import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { useSpeedCalls } from '~/composables/useSpeedCalls'
 import { useAccount } from '~/stores/account'
 import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'
@@ -31,7 +32,8 @@ defineEmits<{ open: [shot: ShotRecord] }>()
 const { text, typed, unit, whole } = useDistance()
 const { cellName, swingLabel } = useCellNames()
 const record = usePlayerRecord()
-const { setAside } = useNumbers()
+const { setAside, speedCalls } = useNumbers()
+const { missText } = useSpeedCalls()
 const aside = computed(() => new Map(setAside.value.map(({ shot, why }) => [shot, why])))
 const account = useAccount()
 const outbox = useOutbox()
@@ -70,6 +72,7 @@ function readOut(shot: ShotRecord): string {
         picked.includes(shot.id),
         refused.has(shot.id),
         unsent.has(shot.id),
+        speedCalls,
       ]"
     >
       <button
@@ -104,8 +107,9 @@ function readOut(shot: ShotRecord): string {
         <span
           v-if="neutralM?.has(shot.id) && whole(neutralM.get(shot.id)!) !== whole(shot.carryM)"
           class="soft text-sm whitespace-nowrap"
-          >neutral {{ text(neutralM.get(shot.id)!) }}</span
+          >{{ missText(shot) ? 'at the call' : 'neutral' }} {{ text(neutralM.get(shot.id)!) }}</span
         >
+        <span v-if="missText(shot)" class="soft text-sm whitespace-nowrap max-sm:hidden">{{ missText(shot) }}</span>
         <span v-if="shot.balls > 1" class="soft flex items-center gap-1 text-sm whitespace-nowrap"
           ><UIcon name="i-lucide-layers" /> {{ shot.balls }} balls</span
         >

@@ -8,6 +8,8 @@ import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import type { OpenQuestion } from '~/composables/session/useBallChanges'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
+import { useSpeedCalls } from '~/composables/useSpeedCalls'
+import { useVoice } from '~/composables/useVoice'
 import { usePlayerRecord } from '~/stores/record'
 
 /** What is done at the desk of a session: each thing is said, and can be taken back at once. */
@@ -17,6 +19,8 @@ export function useDesk(range: RangeSession) {
   const clinic = useClinic()
   const { cellName, swingLabel } = useCellNames()
   const { typed, unit } = useDistance()
+  const { missText } = useSpeedCalls()
+  const { say } = useVoice()
   const { balls, newestFirst, cell, session } = range
   const opened = shallowRef<{ shot: ShotRecord; leaveOutFirst: boolean }>()
   /** The last thing that was done, for who does not see it. */
@@ -45,6 +49,11 @@ export function useDesk(range: RangeSession) {
     const apart = session.value!.plan.warmUp ? ', warm-up' : ''
     said.value = `Ball ${n}, ${read(ball.carryM)}, logged with ${cellName(cell.value!)}${apart}`
     const shot = await range.log(ball, more)
+    const miss = missText(shot)
+    if (miss) {
+      said.value = `${read(shot.carryM)}: ${miss}`
+      say(`${typed(shot.carryM)}. ${miss}`)
+    }
     clinic.hitBy(record.playerId!)
     return shot
   }

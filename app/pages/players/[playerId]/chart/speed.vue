@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { rungsInUse } from '#core/bag/bag'
-import { callAt, clubsBySpeed, LEAST_SPEED_BALLS, speedFor } from '#core/chart/speed-lines'
+import { cellKey, rungsInUse } from '#core/bag/bag'
+import { rungCurves } from '#core/chart/between-rungs'
+import { clubsBySpeed, LEAST_SPEED_BALLS } from '#core/chart/speed-lines'
+import { missOfSpeed } from '#core/corrections/called-speed'
 import { kmhToMps, mpsToMph } from '#core/units'
 import { rungName } from '#core/swing/scale'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { neutralCarries } from '~/utils/neutral'
+import { calledCurve, lineCurve, type SpeedCurve } from '~/utils/speed-curve'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import MarksSpeedPlot from '~/components/marks/SpeedPlot.vue'
@@ -14,13 +17,32 @@ import MarksSpeedPlot from '~/components/marks/SpeedPlot.vue'
 /** For players who think in club speed: carry as a function of it, club by club, and what to call. */
 const { playerId, record } = usePlayerRoute()
 const { text, unit, from, to } = useDistance()
-const { chart, air } = useNumbers()
+const { chart, readChart, air, speedCalls } = useNumbers()
 /** As the chart takes them: in neutral air, unless it is kept as measured. */
 const balls = computed(() => {
   const neutral = neutralCarries(chart.value, record.shots)
-  return record.shots.map(shot => (neutral.has(shot.id) ? { ...shot, carryM: neutral.get(shot.id)! } : shot))
+  const calls = new Map(speedCalls.value.map(call => [cellKey(call), call]))
+  return record.shots.map(shot => {
+    const carryM = neutral.get(shot.id)
+    if (carryM === undefined) return shot
+    // Balls of a called speed stand in the chart at the call: here each stands at its own speed.
+    const call = calls.get(cellKey(shot))
+    const speedMs = shot.readings?.clubSpeedMs
+    if (!call || speedMs === undefined) return { ...shot, carryM }
+    const own = missOfSpeed(carryM, call.calledMs, { calledMs: speedMs, power: call.power })
+    return { ...shot, carryM: carryM - own.costM }
+  })
 })
-const clubs = computed(() => clubsBySpeed(record.bag, balls.value))
+/** Where speeds are called, the curve goes through the numbers of the chart; else it is the line of the balls. */
+const clubs = computed((): SpeedCurve[] => {
+  const lines = clubsBySpeed(record.bag, balls.value)
+  const called = rungCurves(record.bag, readChart.value).filter(curve => curve.scale === 'speed')
+  const ballsOf = (clubId: string) => lines.find(line => line.clubId === clubId)?.balls ?? []
+  return [
+    ...called.map(curve => calledCurve(curve, ballsOf(curve.clubId))),
+    ...lines.filter(line => !called.some(curve => curve.clubId === line.clubId)).map(lineCurve),
+  ]
+})
 const chosen = ref<string>()
 const club = computed(() => clubs.value.find(one => one.clubId === chosen.value) ?? clubs.value[0])
 const items = computed(() => clubs.value.map(one => ({ value: one.clubId, label: labelOf(one.clubId) })))
@@ -32,8 +54,7 @@ const MPH_PER_KMH = mpsToMph(kmhToMps(1))
 const speedOf = (mph: number) => (unit.value === 'yd' ? mph : mph / MPH_PER_KMH)
 const perSpeed = computed(() =>
   club.value
-    ? to(callAt(club.value, (club.value.fromMph + club.value.toMph) / 2).perMphM) *
-      (unit.value === 'yd' ? 1 : MPH_PER_KMH)
+    ? to(club.value.at((club.value.fromMph + club.value.toMph) / 2).perMphM) * (unit.value === 'yd' ? 1 : MPH_PER_KMH)
     : 0,
 )
 
@@ -41,18 +62,15 @@ const perSpeed = computed(() =>
 const STEP = 5
 const calls = computed(() => {
   if (!club.value) return []
-  const [low, high] = [
-    to(callAt(club.value, club.value.fromMph).carryM),
-    to(callAt(club.value, club.value.toMph).carryM),
-  ]
+  const [low, high] = [to(club.value.at(club.value.fromMph).carryM), to(club.value.at(club.value.toMph).carryM)]
   return Array.from(
     { length: Math.max(0, Math.floor(high / STEP) - Math.ceil(low / STEP) + 1) },
     (_, i) => (Math.ceil(low / STEP) + i) * STEP,
   )
     .reverse()
-    .map(carry => {
-      const mph = speedFor(club.value!, from(carry))
-      return { carry, speed: Math.round(speedOf(mph)), window: callAt(club.value!, mph).window80M }
+    .flatMap(carry => {
+      const mph = club.value!.speedFor(from(carry))
+      return mph === null ? [] : [{ carry, speed: Math.round(speedOf(mph)), window: club.value!.at(mph).window80M }]
     })
 })
 /** Swing lengths by the speed they are really swung with: the middle of their balls. */
@@ -69,7 +87,7 @@ const swings = computed(() =>
         {
           name: rungName(rung),
           speed: Math.round(speedOf(mph)),
-          carryM: callAt(club.value!, mph).carryM,
+          carryM: club.value!.at(mph).carryM,
           balls: speeds.length,
         },
       ]
@@ -82,7 +100,8 @@ const HELP =
   'A launch monitor that tells club speed brings them, live or from a file.'
 const line = computed(() => {
   const how = air.value === 'neutral' ? 'each taken to neutral air' : 'as they were measured'
-  return `From balls whose club speed was measured, ${how}.`
+  const called = speedCalls.value.length > 0 ? ' Where speeds are called the curve is the chart’s.' : ''
+  return `From balls whose club speed was measured, ${how}.${called}`
 })
 </script>
 

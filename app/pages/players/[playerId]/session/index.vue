@@ -3,6 +3,8 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { METHODS } from '#core/shot/shot'
 import { orderTexts } from '#words/next'
 import { METHOD_WORDS, type SessionRecord } from '#shared/session'
+import { taughtText } from '#words/sessions'
+import { useTaught } from '~/composables/session/useTaught'
 import { useClinic } from '~/composables/useClinic'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
@@ -73,6 +75,26 @@ const count = (session: SessionRecord) => {
   const n = ballsBySession.value.get(session.id) ?? 0
   return `${n} ${n === 1 ? 'ball' : 'balls'}`
 }
+
+/** What each of the newest taught, worked out one after the other while the list is looked at. */
+const TAUGHT_MOST = 8
+const { taughtBy } = useTaught()
+const taught = ref(new Map<string, string>())
+let looking = true
+onBeforeUnmount(() => {
+  looking = false
+})
+async function tellTaught() {
+  for (const session of found.value.slice(0, TAUGHT_MOST)) {
+    if (!looking || taught.value.has(session.id)) continue
+    try {
+      taught.value.set(session.id, taughtText(await taughtBy(session)))
+    } catch (error) {
+      console.error('what a session taught:', error)
+    }
+  }
+}
+onMounted(() => watch(() => found.value.map(session => session.id).join(), tellTaught, { immediate: true }))
 
 /** What is to be settled goes into the session that is running. */
 async function goOn(session: SessionRecord) {
@@ -155,12 +177,13 @@ async function start(session: SessionRecord) {
               :to="`/players/${playerId}/session/${session.id}`"
               class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated"
             >
-              <span class="w-28 font-bold">{{ shortDate(session.startedAtMs) }}</span>
-              <span class="w-20">{{ count(session) }}</span>
+              <span class="w-28 shrink-0 font-bold">{{ shortDate(session.startedAtMs) }}</span>
+              <span class="w-20 shrink-0">{{ count(session) }}</span>
               <span class="soft min-w-0 flex-1 truncate"
                 ><b v-if="session.plan.name" class="text-default">{{ session.plan.name }}, </b>{{ whatFor(session)
                 }}{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span
               >
+              <span class="w-56 shrink-0 text-right max-md:hidden">{{ taught.get(session.id) }}</span>
               <UIcon name="i-lucide-chevron-right" class="soft" />
             </NuxtLink>
           </li>
