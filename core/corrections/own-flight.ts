@@ -8,7 +8,7 @@ import { groupBy } from '../group-by'
 import { launchOf, type Readings } from '../shot/readings'
 import { FLIGHT_LIMITS } from '../shot/strike-screens'
 import type { Memo } from '../memo'
-import type { ShotAt } from '../shot/shot'
+import type { AnyShot, ShotAt } from '../shot/shot'
 import { groupByCell } from '../shot/by-cell'
 
 /** Where a launch pitches; null when it does not come down at the target. */
@@ -81,7 +81,7 @@ export function byOwnFlight(
  */
 export function ownStrikes(
   lofts: ReadonlyMap<string, number>,
-  shots: readonly ShotAt<'level'>[],
+  shots: readonly AnyShot[],
   memo: Memo,
 ): (cell: StockShot) => OwnStrike | null {
   const seen = shots.filter(
@@ -91,7 +91,7 @@ export function ownStrikes(
   const byCell = groupByCell(seen)
   const byClub = groupBy(seen, shot => shot.clubId)
   const found = new Map<string, OwnStrike | null>()
-  const of = (clubId: string, list: readonly ShotAt<'level'>[] | undefined) =>
+  const of = (clubId: string, list: readonly AnyShot[] | undefined) =>
     list
       ? ownStrike(
           lofts.get(clubId) ?? 0,

@@ -54,6 +54,15 @@ export function isChecked(launch: Launch): boolean {
   )
 }
 
+/** A point of a flight: along the line, above where it was hit from, and beside the line, metres. */
+export interface TracePoint {
+  alongM: number
+  heightM: number
+  sideM: number
+}
+/** Points a step. */
+const TRACE_PARTS = 4
+
 const SIZE = 7
 const STEPS_A_FLIGHT = 12
 const LONGEST_STEP_S = 0.45
@@ -103,10 +112,16 @@ function rootIn(f: (s: number) => number, low: number, high: number): number {
  * roots of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
  * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
  * @param steps about how many the flight is cut into
+ * @param trace filled with points of the way, where one is handed in
  * @returns the flight to the height of the target, or the reason why it does not get there
  * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL).carryM // => 91.6
  */
-export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, steps: number = STEPS_A_FLIGHT): Flight {
+export function fly(
+  launch: Launch,
+  { air, wind, targetHeightM }: Conditions,
+  steps: number = STEPS_A_FLIGHT,
+  trace?: TracePoint[],
+): Flight {
   checkLaunch(launch)
   const up = toRad(launch.launchDeg)
   const out = toRad(launch.azimuthDeg)
@@ -183,6 +198,11 @@ export function fly(launch: Launch, { air, wind, targetHeightM }: Conditions, st
       apexM = at(1, falls)
       if (apexM < targetHeightM) return { ok: false, reason: 'unreachable' }
     }
+    if (trace)
+      for (let k = 1; k <= TRACE_PARTS; k++) {
+        const s = k / TRACE_PARTS
+        trace.push({ alongM: at(0, s), heightM: at(1, s), sideM: at(2, s) })
+      }
     if (to[4]! < 0 && to[1]! <= targetHeightM) {
       const s = rootIn(share => at(1, share) - targetHeightM, falls, 1)
       const [vx, down, vz] = [at(3, s), at(4, s), at(5, s)]

@@ -20,8 +20,8 @@ export interface Leave {
 }
 
 /** A mishit falls this share of the carry short, and scatters by that share more. From memory. */
-const MISHIT_SHORT = 0.18
-const MISHIT_SD = 0.1
+export const MISHIT_SHORT = 0.18
+export const MISHIT_SD = 0.1
 const BAD_SHARE = 0.9
 
 /**

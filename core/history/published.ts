@@ -1,6 +1,11 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
 import { distanceText, yardsToMetres, type DistanceUnit } from '../units'
+import { ownStrikes } from '../corrections/own-flight'
+import type { OwnStrike } from '../flight/deliver'
+import type { Level } from '../level'
+import type { NeutralShot } from '../shot/shot'
+import { Z_80 } from '../stats/normal'
 import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
@@ -52,6 +57,36 @@ export interface PublishedCell extends StockShot {
   /** What the balls said, metres, and the variance of its logarithm: what a later chart is held against. */
   modelM: number | null
   lnVariance: number | null
+  /** How its balls lie, for choosing by it on the course; missing from charts that were published before it was. */
+  pattern?: PublishedPattern
+}
+
+/** Spread of one clean ball on the range, and the player's own flight with it. Metres, to a hundredth. */
+export interface PublishedPattern {
+  longSdM: number
+  /** Beside the line, right positive; missing where no side was measured. */
+  sideBiasM?: number
+  sideSdM?: number
+  /** Missing where no launch was read: it flies as usual for its loft. */
+  own?: OwnStrike
+}
+
+/** Which change a player makes first between two numbers: the club, the swing, or the grip. */
+export const HABITS = ['club', 'swing', 'grip'] as const
+export type Habit = (typeof HABITS)[number]
+
+/** A rule the coach keeps: around this distance, this stock shot. */
+export interface PickRule extends StockShot {
+  fromM: number
+  toM: number
+}
+
+/** How a player picks on the course. */
+export interface PickSettings {
+  habit: Habit
+  /** Course scatter over range scatter; missing takes the usual. */
+  courseScatter?: number
+  rules: PickRule[]
 }
 
 /** A dated copy of a carry chart. Nothing in it ever changes. */
@@ -72,6 +107,12 @@ export interface PublishedChart {
   note: string
   /** What changed since the one before, in words of that day. */
   changed: string
+  /** What a leave costs such a player, how often a ball is mishit, and how the player picks; missing from old charts. */
+  level?: Level
+  mishitShare?: number
+  pick?: PickSettings
+  /** When the numbers should be tested again, milliseconds since 1970. */
+  retestDueMs?: number
 }
 
 function publishedCell(
@@ -109,7 +150,23 @@ interface ToPublish {
   chart: CarryChart
   grid: GridFit
   air: PublishedChart['air']
-  player: { bag: Bag }
+  player: { bag: Bag; shots: readonly NeutralShot[]; level: Level }
+  retestDueMs: number | null
+}
+
+const hundredth = (metres: number) => Math.round(metres * 100) / 100
+
+function patternOf(
+  { window80M, sideM, sideWindow80M }: Pick<ChartCell, 'window80M' | 'sideM' | 'sideWindow80M'>,
+  own: OwnStrike | null,
+): PublishedPattern | undefined {
+  if (!window80M) return undefined
+  const sdOf = ([least, most]: [number, number]) => hundredth((most - least) / 2 / Z_80)
+  return {
+    longSdM: sdOf(window80M),
+    ...(sideWindow80M && { sideBiasM: hundredth(sideM ?? 0), sideSdM: sdOf(sideWindow80M) }),
+    ...(own && { own: { launchOffDeg: hundredth(own.launchOffDeg), spinShare: hundredth(own.spinShare) } }),
+  }
 }
 
 /**
@@ -121,7 +178,10 @@ interface ToPublish {
 export function publish(
   calibrated: ToPublish,
   said: ReadonlyMap<string, Remarks>,
-  head: Pick<PublishedChart, 'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn'>,
+  head: Pick<
+    PublishedChart,
+    'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn' | 'mishitShare' | 'pick'
+  >,
   which: PublishedWhich = 'all',
 ): PublishedChart {
   const { bag } = calibrated.player
@@ -132,7 +192,13 @@ export function publish(
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
   const read = asRead(calibrated.chart, calibrated.grid, writtenNumbers(said)).chart
   // A longer club's run is not known: it is read by carry.
-  const runs = head.totalOn ? runsOf(read, bag, head.totalOn, newMemo()) : new Map<string, number>()
+  const memo = newMemo()
+  const ownOf = ownStrikes(new Map(clubs.map(club => [club.id, club.loftDeg])), calibrated.player.shots, memo)
+  const withPattern = (cell: PublishedCell, i: number): PublishedCell => {
+    const pattern = cell.carry ? patternOf(read[i]!, ownOf(cell)) : undefined
+    return pattern ? { ...cell, pattern } : cell
+  }
+  const runs = head.totalOn ? runsOf(read, bag, head.totalOn, memo) : new Map<string, number>()
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM
     const runM = runs.get(cellKey(cell))
@@ -141,6 +207,9 @@ export function publish(
   return {
     format: 'uzzet-published',
     version: 1,
+    mishitShare: hundredth(calibrated.grid.fit.mishitShare),
+    level: calibrated.player.level,
+    ...(calibrated.retestDueMs !== null && { retestDueMs: calibrated.retestDueMs }),
     ...head,
     air: calibrated.air,
     clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg })),
@@ -148,7 +217,8 @@ export function publish(
     cells: calibrated.chart.map((cell, i) => {
       const names = { club: clubOf.get(cell.clubId)!, swing: swingOf.get(cell.rungId)! }
       const lnVariance = variances.get(cellKey(cell)) ?? null
-      return withTotal(publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M, which))
+      const published = publishedCell(bag, cell, said.get(cellKey(cell)), lnVariance, names, read[i]!.window80M, which)
+      return withPattern(withTotal(published), i)
     }),
   }
 }

@@ -1,0 +1,87 @@
+import { USUAL_STRIKE, type OwnStrike } from '../flight/deliver'
+import type { Figure, PickSettings, PublishedCell, PublishedChart } from '../history/published'
+import type { Level } from '../level'
+import { usualScatterM } from '../gaps/cover'
+import { MODEL, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
+import type { StockShot } from '../bag/bag'
+import { Z_80 } from '../stats/normal'
+import { fromUnit, type DistanceUnit } from '../units'
+
+/** A stock shot of the published chart, as it is picked. Metres. */
+export interface PickShot extends StockShot {
+  club: string
+  swing: string
+  cue: string
+  loftDeg: number
+  kind: PublishedCell['kind']
+  /** What the player reads, unrounded where it was measured. */
+  carryM: number
+  /** One clean ball along the line, on the range. */
+  longSdM: number
+  sideBiasM: number
+  sideSdM: number
+  /** False where no side was measured: the level's usual stands in. */
+  sideKnown: boolean
+  own: OwnStrike
+  /** Place of its swing length, shortest 0. */
+  rung: number
+}
+
+export interface PickPlayer {
+  shots: PickShot[]
+  /** Share of balls that are mishit on the course. */
+  mishitShare: number
+  level: Level
+  settings: PickSettings
+  /** False where the chart was published before spread and sides went with it. */
+  spreadKnown: boolean
+}
+
+const USUAL_SETTINGS: PickSettings = { habit: 'club', rules: [] }
+
+/** Scatter of a shot that tells none: as any other of the level. */
+const usualSdM = (level: Level, carryM: number) => usualScatterM(SPREAD_OF_LEVEL[level], carryM)
+
+/** The carry that the player reads: written numbers as they were written, the others as the balls had them. */
+function carryOf(cell: PublishedCell, { unit }: PublishedChart): number {
+  return cell.kind === 'written' || cell.modelM === null ? fromUnit(cell.carry![unit], unit) : cell.modelM
+}
+
+const windowM = ([least, most]: [Figure, Figure], unit: DistanceUnit) => fromUnit(most[unit] - least[unit], unit)
+
+/** What is picked from: the published numbers, with the spread, side pattern and flights published with them. */
+export function pickPlayerOf(chart: PublishedChart): PickPlayer {
+  const level = chart.level ?? 'unknown'
+  const clubs = new Map(chart.clubs.map(club => [club.id, club]))
+  const shortestFirst = [...chart.swings].reverse()
+  const shots = chart.cells
+    .filter(cell => cell.carry !== null)
+    .map((cell): PickShot => {
+      const { clubId, rungId, club, swing, kind, window, pattern } = cell
+      const carryM = carryOf(cell, chart)
+      const byWindow = window && windowM(window, chart.unit) / 2 / Z_80
+      return {
+        clubId,
+        rungId,
+        club,
+        swing,
+        kind,
+        carryM,
+        cue: chart.swings.find(one => one.id === rungId)?.cue ?? '',
+        loftDeg: clubs.get(clubId)!.loftDeg,
+        longSdM: pattern?.longSdM ?? byWindow ?? usualSdM(level, carryM),
+        sideBiasM: pattern?.sideBiasM ?? 0,
+        sideSdM: pattern?.sideSdM ?? SIDE_OF_LEVEL[level] * carryM,
+        sideKnown: pattern?.sideSdM !== undefined,
+        own: pattern?.own ?? USUAL_STRIKE,
+        rung: shortestFirst.findIndex(one => one.id === rungId),
+      }
+    })
+  return {
+    shots,
+    mishitShare: chart.mishitShare ?? MODEL.mishitShare,
+    level,
+    settings: chart.pick ?? USUAL_SETTINGS,
+    spreadKnown: chart.cells.some(cell => cell.pattern !== undefined),
+  }
+}
