@@ -1,9 +1,10 @@
 import type { Ready } from '../core/calibration/calibration'
 import { NO_BAG, STAGES } from './en/stages'
+import { shortDayText } from './dates'
 import { write } from './message'
 
 /** Where each stage stands while the bag is empty. */
-export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps', string> = NO_BAG
+export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps' | 'pick', string> = NO_BAG
 
 export function bagStateText(clubs: number, school: string): string {
   return write(STAGES.bag, { n: clubs, school: school.toLowerCase() })
@@ -25,6 +26,11 @@ export function chartStateText(known: boolean, hit: number, ready: Ready | null 
   return goodEnough
     ? write(STAGES.enough)
     : write(STAGES.someKnown, { within: String(cellsWithin), all: String(cellsInUse) })
+}
+
+/** @param publishedAtMs when the chart that the player carries was published; null without one */
+export function pickStateText(publishedAtMs: number | null): string {
+  return publishedAtMs === null ? write(STAGES.noCard) : write(STAGES.cardOf, { day: shortDayText(publishedAtMs) })
 }
 
 /** What is known of the gaps of a player. */

@@ -1,7 +1,14 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { sumCover } from '#core/gaps/stretches'
 import { schoolById } from '#core/swing/schools'
-import { bagStateText, chartStateText, gapsStateText, noBagTexts, sessionStateText } from '#words/stages'
+import {
+  bagStateText,
+  chartStateText,
+  gapsStateText,
+  noBagTexts,
+  pickStateText,
+  sessionStateText,
+} from '#words/stages'
 import type { StageId } from '~/utils/stages'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'
@@ -14,7 +21,7 @@ export const useStageWords = createSharedComposable(() => {
   const { lineM } = useGapsLine()
   return computed<Record<StageId, string>>(() => {
     const { bag, shots, sessions, player } = record
-    if (!player) return { bag: '', session: '', chart: '', gaps: '' }
+    if (!player) return { bag: '', session: '', chart: '', gaps: '', pick: '' }
     const clubs = clubsInUse(bag).length
     if (clubs === 0 || rungsInUse(bag).length === 0) return noBagTexts
     const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
@@ -25,6 +32,7 @@ export const useStageWords = createSharedComposable(() => {
       bag: bagStateText(clubs, schoolById(bag.scale.school).title),
       session: sessionStateText(balls, shots.length > 0),
       chart: chartStateText(known.value, hit, ready.value),
+      pick: pickStateText(record.published?.publishedAtMs ?? null),
       gaps: gapsStateText(
         known.value
           ? {

@@ -13,6 +13,7 @@ import { typedNumber } from '~/utils/numbers'
 import PublishedGrid from '~/components/published/Grid.vue'
 import { later } from '~/utils/later'
 
+const LazyPickStage = later(() => import('~/components/pick/Stage.vue'))
 const LazyPublishedHandedBag = later(() => import('~/components/published/HandedBag.vue'))
 
 definePageMeta({ layout: 'plain' })
@@ -28,7 +29,7 @@ useHead({
 const { view, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = useCard()
 const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
-const way = useLocalStorage<'carry' | 'grid'>('uzzet-card-way', 'carry')
+const way = useLocalStorage<'pick' | 'carry' | 'grid'>('uzzet-card-way', 'carry')
 const chart = computed(() => view.value?.published ?? null)
 const shots = computed(() => (chart.value ? inOrder(chart.value, unit.value) : []))
 const chosen = ref<string>()
@@ -62,7 +63,7 @@ async function add() {
   carry.value = ''
   await log(clubId, rungId, from(value), method.value)
 }
-const isWay = (which: 'carry' | 'grid') => way.value === which
+const isWay = (which: 'pick' | 'carry' | 'grid') => way.value === which
 
 /** What stands beside a figure: the carry of a total, else where its balls lie, else its kind. */
 function beside({ total, carry: figure, window, kind }: PublishedCell): string {
@@ -117,6 +118,14 @@ const legend = computed(() => {
         <div class="mb-3 flex gap-2" role="group" aria-label="How it is shown">
           <UButton
             color="neutral"
+            :variant="isWay('pick') ? 'solid' : 'outline'"
+            :aria-pressed="isWay('pick')"
+            icon="i-lucide-flag"
+            @click="way = 'pick'"
+            >Pick</UButton
+          >
+          <UButton
+            color="neutral"
             :variant="isWay('carry') ? 'solid' : 'outline'"
             :aria-pressed="isWay('carry')"
             @click="way = 'carry'"
@@ -130,8 +139,9 @@ const legend = computed(() => {
             >Grid</UButton
           >
         </div>
+        <LazyPickStage v-if="isWay('pick')" :key="chart.number" :chart="chart" owner="card" />
         <PublishedGrid
-          v-if="isWay('grid')"
+          v-else-if="isWay('grid')"
           :chart="chart"
           :unit="unit"
           :pick="view.strength === 'log'"
@@ -155,11 +165,15 @@ const legend = computed(() => {
             <span class="soft text-sm whitespace-nowrap">{{ beside(shot) }}</span>
           </li>
         </ol>
-        <p class="soft mt-2 text-sm">
+        <p v-if="!isWay('pick')" class="soft mt-2 text-sm">
           {{ legend }}
           Slanted is predicted, underlined is your coach's own number.
         </p>
-        <section v-if="view.strength === 'log'" class="raised mt-5 space-y-3 p-4" aria-labelledby="own-title">
+        <section
+          v-if="view.strength === 'log' && !isWay('pick')"
+          class="raised mt-5 space-y-3 p-4"
+          aria-labelledby="own-title"
+        >
           <h2 id="own-title" class="text-xl font-bold">Log your own ball</h2>
           <p v-if="!chosen" class="soft">
             {{ isWay('grid') ? 'Tap the stock shot in the grid above.' : 'Change to the grid and tap the stock shot.' }}

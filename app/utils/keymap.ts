@@ -4,6 +4,7 @@ export const KEY_GROUPS = {
   range: 'On the range',
   panel: 'In an opened stock shot of the chart',
   lanes: 'In the lanes of Gaps',
+  pick: 'In Pick',
   bag: 'In the bag',
   whatIf: 'In What if',
 } as const
@@ -26,6 +27,7 @@ export const KEYMAP = {
   goSession: { group: 'everywhere', keys: ['g r'], shown: 'G then R', what: 'Range session' },
   goChart: { group: 'everywhere', keys: ['g c'], shown: 'G then C', what: 'Carry chart' },
   goGaps: { group: 'everywhere', keys: ['g g'], shown: 'G then G', what: 'Gaps' },
+  goPick: { group: 'everywhere', keys: ['g k'], shown: 'G then K', what: 'Pick' },
   goPlayers: { group: 'everywhere', keys: ['g p'], shown: 'G then P', what: 'Players' },
   addPlayer: { group: 'everywhere', keys: ['n'], shown: 'N', what: 'Add a player, on their list' },
   digit: {
@@ -55,6 +57,8 @@ export const KEYMAP = {
   walkRight: { group: 'panel', keys: ['arrowright'] },
   walkUp: { group: 'panel', keys: ['arrowup'] },
   walkDown: { group: 'panel', keys: ['arrowdown'] },
+  pickMore: { group: 'pick', keys: ['arrowup', '+'], shown: '↑ or +', what: 'One more' },
+  pickLess: { group: 'pick', keys: ['arrowdown', '-'], shown: '↓ or −', what: 'One less' },
   saveBag: { group: 'bag', keys: ['mod+s'], shown: 'Ctrl S', what: 'Save the bag' },
   undoBag: { group: 'bag', keys: ['mod+z'], shown: 'Ctrl Z', what: 'Undo a change' },
   redoBag: { group: 'bag', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Do it again' },

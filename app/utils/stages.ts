@@ -4,6 +4,7 @@ export const STAGES = [
   { id: 'session', title: 'Range session', icon: 'i-lucide-target', key: 'r' },
   { id: 'chart', title: 'Carry chart', icon: 'i-lucide-grid-3x3', key: 'c' },
   { id: 'gaps', title: 'Gaps', icon: 'i-lucide-ruler', key: 'g' },
+  { id: 'pick', title: 'Pick', icon: 'i-lucide-flag', key: 'k' },
 ] as const
 
 export type StageId = (typeof STAGES)[number]['id']

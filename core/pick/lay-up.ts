@@ -23,7 +23,12 @@ const SMOOTH = 20
 export function leaveCosts(player: PickPlayer, shots: readonly FlownShot[], memo: Memo): LeaveCost[] {
   const at = Array.from({ length: STRIP_YD.to - STRIP_YD.from + 1 }, (_, i) => yardsToMetres(STRIP_YD.from + i))
   const strokes = at.map(targetM => {
-    const { picks } = pick(player, shots, { targetM, around: { trouble: [] }, lie: 'fairway', over: [], under: [] }, memo)
+    const { picks } = pick(
+      player,
+      shots,
+      { targetM, around: { trouble: [] }, lie: 'fairway', over: [], under: [] },
+      memo,
+    )
     return Math.min(...picks.map(one => one.strokes))
   })
   return at.map((atM, i) => {
@@ -110,7 +115,8 @@ export function layUp(
   const least = toGoM - longestM
   const most = Math.max(least, Math.min(toGoM - STEP_M, last.atM))
   const at: LayUp['at'] = []
-  for (let leaveM = least; leaveM <= most + 1e-9; leaveM += STEP_M) at.push({ leaveM, strokes: expected(toGoM - leaveM) })
+  for (let leaveM = least; leaveM <= most + 1e-9; leaveM += STEP_M)
+    at.push({ leaveM, strokes: expected(toGoM - leaveM) })
   const best = at.reduce((a, b) => (b.strokes < a.strokes - 1e-9 ? b : a))
   return { leaveM: best.leaveM, hitM: toGoM - best.leaveM, strokes: best.strokes, farthest: at[0]!, at }
 }

@@ -37,7 +37,7 @@ export interface PickQuestion {
 }
 
 /** A stock shot for a target, and how to play it. Metres; right is positive. */
-export interface Pick extends StockShot {
+export interface PickedShot extends StockShot {
   club: string
   swing: string
   cue: string
@@ -72,7 +72,7 @@ export interface Pick extends StockShot {
 export interface Picked {
   targetM: number
   /** Best first: equals in the player's order. At most four. */
-  picks: Pick[]
+  picks: PickedShot[]
   /** So many of them, from the first, are not told apart. */
   ties: number
   /** Place of the one whose bad ball ends nearer, where that is not the first. */
@@ -216,7 +216,7 @@ export function pick(
   const looked = near.map(one => (aimed ? { ...one, ...bestAim(one.variant, targetM, width, cost, few) } : one))
   const inTrouble = inTroubleOf(around)
   const found = looked
-    .map(({ variant, meant }): Pick & { rung: number } => {
+    .map(({ variant, meant }): PickedShot & { rung: number } => {
       const { shot, grip } = variant
       const { leaveM, badLeaveM, troubleShare, shortShare } = leavesOf(meant, width, inTrouble, many)
       return {
@@ -253,7 +253,7 @@ export function pick(
   const cells = found.filter((one, i) => found.findIndex(other => cellKey(other) === cellKey(one)) === i)
   const least = cells[0]!.strokes
   const rule = player.settings.rules.find(({ fromM, toM }) => targetM >= fromM && targetM <= toM)
-  const ruled = (one: Pick) => (rule && cellKey(one) === cellKey(rule) ? 0 : 1)
+  const ruled = (one: PickedShot) => (rule && cellKey(one) === cellKey(rule) ? 0 : 1)
   const equals = cells
     .filter(one => one.strokes - least < TIE_STROKES)
     .sort(
@@ -269,10 +269,8 @@ export function pick(
   const nearest = cells.reduce((a, b) => (b.badLeaveM < a.badLeaveM ? b : a))
   if (!shown.includes(nearest)) shown.push(nearest)
   // None that is shown loses on both counts to one that is not.
-  const better = (one: Pick) => (other: Pick) =>
-    !shown.includes(other as (typeof shown)[number]) &&
-    other.strokes < one.strokes &&
-    other.badLeaveM < one.badLeaveM
+  const better = (one: PickedShot) => (other: PickedShot) =>
+    !shown.includes(other as (typeof shown)[number]) && other.strokes < one.strokes && other.badLeaveM < one.badLeaveM
   for (let i = 0; i < shown.length; i++) shown[i] = ordered.find(better(shown[i]!)) ?? shown[i]!
   const nearer = shown[0]!.badLeaveM - nearest.badLeaveM > TIE_BAD_M ? shown.indexOf(nearest) : null
   const off = shown[0]!.patch.pastM

@@ -13,6 +13,8 @@ export const STAGES = {
   stillOpen: '{n} still open',
   covered: '{within} of {all} covered',
   flags: '{n, plural, one {# flag} other {# flags}}',
+  cardOf: 'card of {day}',
+  noCard: 'no card yet',
   workingOut: '…',
 } as const
 
@@ -22,4 +24,5 @@ export const NO_BAG = {
   session: 'needs a bag',
   chart: 'no balls yet',
   gaps: 'no numbers yet',
+  pick: 'no card yet',
 } as const

@@ -21,6 +21,7 @@ useShortcuts({
   goSession: to('session'),
   goChart: to('chart'),
   goGaps: to('gaps'),
+  goPick: to('pick'),
   goPlayers: () => navigateTo('/players'),
 })
 </script>

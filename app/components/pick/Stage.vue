@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import type { PublishedChart } from '#core/history/published'
+import { COURSE_SCATTER } from '#core/pick/strokes'
+import { stockShotName } from '#words/stock-shot'
+import { courseScatterText, lieText, nearerText, unservedText, whyText } from '#words/pick'
+import { dayText } from '#words/dates'
+import { usePick } from '~/composables/pick/usePick'
+import { useDistance } from '~/composables/useDistance'
+import PickAround from '~/components/pick/Around.vue'
+import PickCandidate from '~/components/pick/Candidate.vue'
+import PickLayUp from '~/components/pick/LayUp.vue'
+import PickPlan from '~/components/pick/Plan.vue'
+import PickSideView from '~/components/pick/SideView.vue'
+import PickStrip from '~/components/pick/Strip.vue'
+import PickTarget from '~/components/pick/Target.vue'
+import PickToday from '~/components/pick/Today.vue'
+import { serverNowMs } from '~/utils/server-clock'
+
+/** What to hit: the distance in, the shot out, with what its bad ball costs. From a published chart alone. */
+const props = defineProps<{ chart: PublishedChart; owner: string }>()
+const { unit, from } = useDistance()
+const chart = computed(() => props.chart)
+const desk = usePick(chart, unit, props.owner)
+const { setting, typed, at, picked, opened, strip, complete, plays, failure } = desk
+const targetM = computed(() => (at.value === null ? null : from(at.value)))
+const picks = computed(() => picked.value?.picks ?? [])
+const first = computed(() => picks.value[0])
+const landM = computed(() => {
+  const one = first.value
+  return one && targetM.value !== null ? targetM.value - one.runM : null
+})
+const chosenKey = ref('')
+const keyOf = ({ clubId, rungId }: { clubId: string; rungId: string }) => `${clubId}/${rungId}`
+const chosen = computed(() => picks.value.find(one => keyOf(one) === chosenKey.value) ?? first.value)
+watch(at, () => {
+  chosenKey.value = ''
+})
+const other = computed(() => picks.value.find(one => one !== chosen.value))
+const path = computed(() => opened.value?.paths.find(one => chosen.value && keyOf(one) === keyOf(chosen.value))?.path)
+const names = computed(
+  () => new Map(props.chart.cells.map(cell => [keyOf(cell), stockShotName(cell.club, cell.swing)])),
+)
+const trouble = computed(() => setting.value.trouble)
+const unserved = computed(() => (picked.value ? unservedText(picked.value, unit.value) : ''))
+const why = computed(() => (picked.value ? whyText(picked.value, unit.value) : ''))
+const nearer = computed(() => {
+  const place = picked.value?.nearerBadBall
+  const one = place == null ? undefined : picks.value[place]
+  return one && first.value ? nearerText(first.value, one, unit.value) : ''
+})
+const spreadKnown = computed(() => props.chart.cells.some(cell => cell.pattern !== undefined))
+const scatter = computed(() => courseScatterText(props.chart.pick?.courseScatter ?? COURSE_SCATTER))
+const due = computed(() =>
+  props.chart.retestDueMs !== undefined && props.chart.retestDueMs < serverNowMs()
+    ? `Its numbers were due for a test on ${dayText(props.chart.retestDueMs)}.`
+    : '',
+)
+const MINUTE_MS = 60_000
+const now = useNow({ interval: MINUTE_MS })
+/** "wind 40 min old". */
+const day = computed(() => {
+  const { air, airAtMs, slopeM } = setting.value
+  if (!air) return slopeM === 0 ? 'neutral air' : 'neutral air, on a slope'
+  const minutes = Math.max(0, Math.round((now.value.getTime() - (airAtMs ?? 0)) / MINUTE_MS))
+  if (minutes < 2) return 'air just entered'
+  return minutes < 120 ? `air ${minutes} min old` : `air ${Math.round(minutes / 60)} h old: enter it again`
+})
+const sheet = ref<'today' | 'around' | 'layUp'>()
+const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(one.club, one.swing)).join(', ') ?? '')
+const tabs = [
+  { value: 'around', label: 'Around the flag' },
+  { value: 'today', label: 'Today' },
+  { value: 'layUp', label: 'Lay up' },
+] as const
+</script>
+
+<template>
+  <div class="max-lg:pb-64">
+    <p v-if="failure" role="alert" class="raised mb-3 flex flex-wrap items-center gap-3 p-3 font-semibold text-error">
+      {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="desk.again()">Try again</UButton>
+    </p>
+    <div class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+      <div class="space-y-4 lg:row-span-2">
+        <PickTarget
+          v-model="typed"
+          :plays="plays"
+          :land-m="landM"
+          :day="day"
+          @today="sheet = sheet === 'today' ? undefined : 'today'"
+        />
+        <PickPlan
+          v-if="chosen && targetM !== null"
+          class="max-lg:hidden"
+          :target-m="targetM"
+          :pick="chosen"
+          :other="other"
+          :green="setting.green"
+          :trouble="trouble"
+        />
+      </div>
+      <section aria-label="What to hit" class="min-w-0" :aria-busy="at !== null && !picked">
+        <p v-if="at === null" class="raised p-5 text-lg">
+          <b>How far is it?</b> <span class="soft">Type the distance to the flag; the shot stands here.</span>
+        </p>
+        <div v-else-if="picked" class="raised divide-y divide-default">
+          <p v-if="unserved" class="border-l-4 border-l-(--weak-fill) px-4 py-2 font-semibold">{{ unserved }}</p>
+          <PickCandidate
+            v-for="(one, i) in picks"
+            :key="keyOf(one)"
+            :pick="one"
+            :target-m="targetM!"
+            :trouble="trouble"
+            :first="i === 0"
+            :tie="picked.ties > 1 && i < picked.ties && i > 0"
+            :nearer-bad-ball="picked.nearerBadBall === i"
+            :chosen="chosen === one"
+            @choose="chosenKey = keyOf(one)"
+          />
+          <p class="px-4 py-2 text-sm">
+            <b>{{ why }}</b> {{ nearer }}
+          </p>
+        </div>
+        <div v-else class="raised h-72 p-5" role="status"><span class="soft">Working it out…</span></div>
+        <p v-if="lieText(setting.lie)" class="mt-2 flex gap-2 text-sm">
+          <UIcon name="i-lucide-circle-alert" class="mt-0.5 shrink-0 text-(--weak)" /> {{ lieText(setting.lie) }}
+        </p>
+        <p v-if="grounded" class="mt-2 text-sm">No flight of {{ grounded }} gets anywhere in this air: left aside.</p>
+      </section>
+      <section class="min-w-0" aria-label="The hole and the day">
+        <div class="flex flex-wrap gap-2">
+          <UButton
+            v-for="tab in tabs"
+            :key="tab.value"
+            color="neutral"
+            :variant="sheet === tab.value ? 'solid' : 'outline'"
+            :aria-expanded="sheet === tab.value"
+            @click="sheet = sheet === tab.value ? undefined : tab.value"
+            >{{ tab.label }}</UButton
+          >
+        </div>
+        <div v-if="sheet" class="raised mt-2 p-3">
+          <PickAround v-if="sheet === 'around'" v-model="setting" />
+          <PickToday v-else-if="sheet === 'today'" v-model="setting" />
+          <PickLayUp v-else :desk="desk" :spread-known="spreadKnown" />
+        </div>
+        <p v-else class="soft mt-2 text-sm">{{ scatter }} {{ due }}</p>
+      </section>
+      <div v-if="chosen && targetM !== null" class="space-y-4 lg:hidden">
+        <PickPlan :target-m="targetM" :pick="chosen" :other="other" :green="setting.green" :trouble="trouble" />
+      </div>
+      <PickSideView
+        v-if="path && chosen && targetM !== null"
+        class="lg:col-start-2"
+        :path="path"
+        :pitch-m="chosen.pitchM"
+        :target-m="targetM"
+        :over="setting.over"
+        :under="setting.under"
+        :name="stockShotName(chosen.club, chosen.swing)"
+      />
+      <PickStrip
+        v-if="opened?.range"
+        class="lg:col-span-2"
+        :stretches="strip"
+        :range="opened.range"
+        :at="at"
+        :names="names"
+        :complete="complete"
+        @go="typed = String($event)"
+      />
+    </div>
+  </div>
+</template>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import type { PlaysLike } from '#core/flight/neutral'
+import { useShortcuts } from '~/composables/useShortcuts'
+import { useDistance } from '~/composables/useDistance'
+import { partsText } from '#words/pick'
+
+/** How far it is: typed, stepped, or by the keys on the glass. A number begun some seconds later is a new one. */
+const typed = defineModel<string>({ required: true })
+defineProps<{ plays: PlaysLike | null; landM: number | null; day: string }>()
+const emit = defineEmits<{ today: [] }>()
+const { unit, unitWord, text } = useDistance()
+const NEW_AFTER_MS = 4000
+const MOST = 3
+let lastMs = 0
+
+function press(key: string): void {
+  const now = performance.now()
+  const anew = now - lastMs > NEW_AFTER_MS || typed.value.length >= MOST
+  lastMs = now
+  if (key === '⌫') typed.value = typed.value.slice(0, -1)
+  else if (anew) typed.value = key === '0' ? '' : key
+  else typed.value += key
+}
+function step(by: number): void {
+  const value = Number(typed.value) || 0
+  lastMs = 0
+  typed.value = String(Math.min(400, Math.max(1, value + by)))
+}
+useShortcuts({
+  pickMore: () => step(1),
+  pickLess: () => step(-1),
+})
+const KEYS = ['1', '2', '3', '4', '5', '⌫', '6', '7', '8', '9', '0'] as const
+const field = useTemplateRef('field')
+const narrow = useMediaQuery('(max-width: 1023px)')
+onMounted(() => {
+  if (!narrow.value) field.value?.focus()
+})
+function clean(event: Event): void {
+  typed.value = (event.target as HTMLInputElement).value.replace(/\D/g, '').slice(0, MOST)
+  ;(event.target as HTMLInputElement).value = typed.value
+}
+</script>
+
+<template>
+  <section
+    aria-label="Distance"
+    class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--pick-bottom,0px) max-lg:z-20 max-lg:border-t max-lg:border-(--ink) max-lg:bg-(--raised) max-lg:px-4 max-lg:pt-2 max-lg:pb-3"
+  >
+    <div class="grid grid-cols-[3.75rem_minmax(0,1fr)_3.75rem] items-center gap-3 lg:flex lg:items-end lg:gap-5">
+      <button
+        type="button"
+        class="raised h-14 cursor-pointer text-3xl font-bold lg:hidden"
+        :aria-label="`One ${unitWord.slice(0, -1)} less`"
+        @click="step(-1)"
+      >
+        −
+      </button>
+      <div class="text-center lg:text-left">
+        <label for="pick-target" class="soft text-sm max-lg:sr-only">To the flag, {{ unitWord }}</label>
+        <input
+          id="pick-target"
+          ref="field"
+          :value="typed"
+          data-shortcuts
+          :inputmode="narrow ? 'none' : 'numeric'"
+          autocomplete="off"
+          class="block w-full border-primary bg-transparent text-center text-[3.5rem] leading-none font-extrabold outline-none max-lg:h-14 lg:h-24 lg:w-44 lg:border-b-4 lg:text-left lg:text-[5.5rem]"
+          @input="clean"
+        />
+      </div>
+      <button
+        type="button"
+        class="raised h-14 cursor-pointer text-3xl font-bold lg:hidden"
+        :aria-label="`One ${unitWord.slice(0, -1)} more`"
+        @click="step(1)"
+      >
+        +
+      </button>
+      <p class="col-span-3 min-h-6 text-center leading-tight lg:min-h-14 lg:text-left" role="status">
+        <span class="font-bold lg:block lg:text-xl"
+          ><span class="lg:hidden">{{ unit }} to the flag</span
+          ><template v-if="plays"><span class="lg:hidden">, </span>plays {{ text(plays.carryM) }}</template
+          ><template v-if="landM !== null"
+            ><template v-if="plays">, </template><span v-else class="lg:hidden">, </span>land it on
+            {{ text(landM) }}</template
+          ></span
+        >
+        <span class="soft text-sm"> {{ plays ? partsText(plays, unit) : '' }} {{ day }}</span>
+      </p>
+    </div>
+    <div class="mt-2 grid grid-cols-6 gap-1.5 lg:hidden" role="group" aria-label="Figures">
+      <button
+        v-for="key in KEYS"
+        :key="key"
+        type="button"
+        class="raised h-12 cursor-pointer text-2xl font-bold active:bg-elevated"
+        :aria-label="key === '⌫' ? 'Delete the last figure' : key"
+        @click="press(key)"
+      >
+        {{ key }}
+      </button>
+      <button type="button" class="raised h-12 cursor-pointer font-bold active:bg-elevated" @click="emit('today')">
+        Today
+      </button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { LIE_NAMES } from '#core/pick/lies'
+import { FIRMNESS_MS2, type Firmness } from '#core/flight/run-out'
+import { fromHeight, toHeight } from '#core/units'
+import type { PickSetting } from '~/composables/pick/usePick'
+import { useAirUnits } from '~/composables/useAirUnits'
+import { useAccount } from '~/stores/account'
+import { USUAL_AIR, airDraft, readAirDraft } from '~/utils/air-draft'
+import { serverNowMs } from '~/utils/server-clock'
+import { typedNumber } from '~/utils/numbers'
+import { later } from '~/utils/later'
+
+/** Today's air, the slope, the ground and the lie: entered once, kept with its age. */
+const setting = defineModel<PickSetting>({ required: true })
+const account = useAccount()
+const { units, airText } = useAirUnits()
+const LazyAirFields = later(() => import('~/components/frame/AirFields.vue'))
+
+const draft = ref(airDraft(setting.value.air ?? USUAL_AIR, units.value))
+const showAir = ref(false)
+const read = computed(() => readAirDraft(draft.value, units.value, setting.value.air ?? USUAL_AIR))
+const faults = computed(() => ('faults' in read.value ? read.value.faults : {}))
+function takeAir(): void {
+  if (!('air' in read.value)) return
+  setting.value = { ...setting.value, air: read.value.air, airAtMs: serverNowMs() }
+  showAir.value = false
+}
+const neutral = () => {
+  setting.value = { ...setting.value, air: null, airAtMs: null }
+  draft.value = airDraft(USUAL_AIR, units.value)
+}
+const MOST_SLOPE_M = 60
+const slope = ref(String(Math.round(toHeight(setting.value.slopeM, account.heightUnit))))
+const slopeFault = computed(() => {
+  const most = Math.round(toHeight(MOST_SLOPE_M, account.heightUnit))
+  const metres = fromHeight(typedNumber(slope.value), account.heightUnit)
+  return Math.abs(metres) <= MOST_SLOPE_M ? '' : `Type −${most} to ${most} ${account.heightUnit}; down is negative.`
+})
+watch(slope, () => {
+  if (!slopeFault.value)
+    setting.value = { ...setting.value, slopeM: fromHeight(typedNumber(slope.value), account.heightUnit) }
+})
+const grounds = (Object.keys(FIRMNESS_MS2) as Firmness[]).map(value => ({ value, label: `${value} ground` }))
+const lies = LIE_NAMES.map(value => ({ value, label: value }))
+</script>
+
+<template>
+  <div class="space-y-3">
+    <div class="flex flex-wrap items-end gap-3">
+      <UFormField label="Ground"
+        ><USelect
+          :model-value="setting.firmness"
+          :items="grounds"
+          class="w-40"
+          @update:model-value="setting = { ...setting, firmness: $event as Firmness }"
+      /></UFormField>
+      <UFormField label="Lie"
+        ><USelect
+          :model-value="setting.lie"
+          :items="lies"
+          class="w-40"
+          @update:model-value="setting = { ...setting, lie: $event as PickSetting['lie'] }"
+      /></UFormField>
+      <UFormField :label="`Up (+) or down (−), ${account.heightUnit}`" :error="slopeFault || undefined"
+        ><UInput v-model="slope" inputmode="text" class="w-28"
+      /></UFormField>
+    </div>
+    <div class="flex flex-wrap items-center gap-2">
+      <p class="min-w-0 flex-1">{{ setting.air ? airText(setting.air) : 'Neutral air: calm, 20 °C, sea level.' }}</p>
+      <UButton v-if="setting.air" color="neutral" variant="outline" @click="neutral">Neutral air</UButton>
+      <UButton color="neutral" variant="outline" :aria-expanded="showAir" @click="showAir = !showAir">{{
+        setting.air ? 'Change the air' : 'Enter the air'
+      }}</UButton>
+    </div>
+    <template v-if="showAir">
+      <LazyAirFields v-model="draft" :faults="faults" />
+      <UButton :disabled="!('air' in read)" @click="takeAir">Take this air</UButton>
+    </template>
+  </div>
+</template>
