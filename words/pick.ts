@@ -1,4 +1,3 @@
-import type { PlaysLike } from '../core/flight/neutral'
 import type { Trouble } from '../core/pick/around'
 import type { Lie } from '../core/pick/lies'
 import type { Picked, PickedShot } from '../core/pick/pick'
@@ -102,7 +101,7 @@ const signed = (metres: number, unit: DistanceUnit) =>
   `${metres < 0 ? '−' : '+'}${distanceText(Math.abs(metres), unit)}`
 
 /** "wind +3, cold +1, down −2": what of it is what; parts of nothing are left away. */
-export function partsText({ windM, airM, slopeM }: PlaysLike, unit: DistanceUnit): string {
+export function partsText({ windM, airM, slopeM }: PickedShot['parts'], unit: DistanceUnit): string {
   const parts = [
     [PICK.wind, windM],
     [airM > 0 ? PICK.heavyAir : PICK.lightAir, airM],

@@ -2,14 +2,13 @@ import { expose } from 'comlink'
 import type { PublishedChart } from '#core/history/published'
 import { todayOfAir, type AirEntry } from '#core/flight/session-air'
 import type { Firmness } from '#core/flight/run-out'
-import { playsLike, type PlaysLike } from '#core/flight/neutral'
 import { newMemo } from '#core/memo'
 import { flownShots, type FlownShot } from '#core/pick/flown'
 import { layUp, leaveCosts, type LayUp, type LeaveCost, type OnTheWay } from '#core/pick/lay-up'
 import type { Picked, PickQuestion } from '#core/pick/pick'
 import { pickPlayerOf, type PickPlayer } from '#core/pick/pick-player'
 import { pickAt, sweepTargets } from '#core/pick/sweep'
-import { fromUnit, type DistanceUnit } from '#core/units'
+import type { DistanceUnit } from '#core/units'
 
 /** Picks for every distance, so that the page has its answer before it is asked. */
 
@@ -62,14 +61,6 @@ const api = {
     return pickAt(player, shots, question, at, unit, memo)
   },
 
-  /** What a distance plays like today, in parts; null without air and slope, or where no shot gets there. */
-  playsLike(at: number): PlaysLike | null {
-    const { day, unit } = known()
-    if (!day.air && day.slopeM === 0) return null
-    const today = todayOfAir({ ...(day.air ?? CALM_AIR), fromMs: 0 })
-    return playsLike(fromUnit(at, unit), { ...today, targetHeightM: day.slopeM })
-  },
-
   /** Every distance of the range, those nearest to one of them first; told in lots. Ends when another is begun. */
   async sweep(
     question: Omit<PickQuestion, 'targetM'>,
@@ -101,15 +92,6 @@ const api = {
     if (costs?.key !== shots) costs = { key: shots, costs: leaveCosts(player, shots, memo) }
     return { costs: costs.costs, layUp: ask && layUp(player, costs.costs, ask, memo) }
   },
-}
-
-const CALM_AIR: Omit<AirEntry, 'fromMs'> = {
-  tempC: 20,
-  humidity: 0.5,
-  altitudeM: 0,
-  qnhPa: null,
-  wind: { speedMs: 0, clock: 12, judged: 'calm' },
-  ground: 'open',
 }
 
 export type PickApi = typeof api

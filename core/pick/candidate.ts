@@ -12,13 +12,13 @@ const GRIP_WIDER = 1.15
 
 /**
  * How far a stock shot may be stretched beyond its number and held back from it, in shares of it and at least; what is
- * more is another shot. At the end of it the balls scatter a tenth more. Our choice.
+ * more is gripped down for, or another shot. At the end of it the balls scatter a tenth more. Our choice.
  */
 export const STRETCH = {
   plusShare: 0.07,
-  minusShare: 0.1,
+  minusShare: 0.04,
   leastPlusM: yardsToMetres(3),
-  leastMinusM: yardsToMetres(5),
+  leastMinusM: yardsToMetres(3),
   wider: 0.1,
 } as const
 

@@ -1,6 +1,6 @@
-import { NEUTRAL, windParts, windFromParts } from '../flight/air'
+import { NEUTRAL, windFromParts, windParts, type Conditions } from '../flight/air'
 import { straight } from '../flight/deliver'
-import { fly, type TracePoint } from '../flight/fly'
+import { fly, type Launch, type TracePoint } from '../flight/fly'
 import { WIND_JUDGED, type Today } from '../flight/neutral'
 import { FIRMNESS_MS2, runOutM, type Firmness } from '../flight/run-out'
 import { solveSpeed } from '../flight/solve-speed'
@@ -15,6 +15,8 @@ export interface FlownShot extends PickShot {
   runM: number
   apexM: number
   descentDeg: number
+  /** What of its change in length is wind, air and slope; they add up to today's carry less the number. */
+  parts: { windM: number; airM: number; slopeM: number }
   /** What is not known of the wind moves where it pitches by so much, one standard deviation. */
   windSdM: number
   /** Its way through the air. */
@@ -62,6 +64,7 @@ function flownShot(shot: PickShot, { today, slopeM, firmness }: PickAir): FlownS
     runM: runOutM(flight, FIRMNESS_MS2[firmness]),
     apexM: flight.apexM,
     descentDeg: flight.descentDeg,
+    parts: partsOf(launch, conditions, carryM, flight.carryM),
     windSdM: today ? windDoubtM(launch, today, conditions.targetHeightM) : 0,
     path: [
       ...path.slice(0, landed < 0 ? path.length : landed),
@@ -70,8 +73,30 @@ function flownShot(shot: PickShot, { today, slopeM, firmness }: PickAir): FlownS
   }
 }
 
+/** Each part is what it alone does, shared out so that they add up. */
+function partsOf(
+  launch: Launch,
+  { air, wind, targetHeightM }: Conditions,
+  carryM: number,
+  todayM: number,
+): FlownShot['parts'] {
+  const change = (conditions: Conditions) => {
+    const flight = fly(launch, conditions)
+    return flight.ok ? flight.carryM - carryM : 0
+  }
+  const alone = [
+    change({ ...NEUTRAL, wind }),
+    change({ ...NEUTRAL, air }),
+    targetHeightM === 0 ? 0 : change({ ...NEUTRAL, targetHeightM }),
+  ] as const
+  const size = alone.reduce((sum, part) => sum + Math.abs(part), 0)
+  const rest = todayM - carryM - alone.reduce((sum, part) => sum + part, 0)
+  const share = (part: number) => part + (size === 0 ? 0 : (rest * Math.abs(part)) / size)
+  return { windM: share(alone[0]), airM: share(alone[1]), slopeM: share(alone[2]) }
+}
+
 /** Half of what a wind stronger and weaker by what is not known of it does to the carry. */
-function windDoubtM(launch: ReturnType<typeof straight>, today: Today, targetHeightM: number): number {
+function windDoubtM(launch: Launch, today: Today, targetHeightM: number): number {
   const { headMs, rightMs } = windParts(today.wind)
   const sdMs = today.windSdMs ?? WIND_JUDGED[today.judged](today.wind.speedMs)
   const carry = (headOff: number) => {

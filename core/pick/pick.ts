@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '../bag/bag'
+import { groupBy } from '../group-by'
 import type { PublishedCell } from '../history/published'
 import { newMemo, type Memo } from '../memo'
 import { yardsToMetres } from '../units'
@@ -17,7 +18,7 @@ import {
 import { heightAt, type FlownShot } from './flown'
 import { LIES, type Lie } from './lies'
 import type { PickPlayer } from './pick-player'
-import { STRIKES_A_LOOK, STRIKES_SHOWN, strikePoints } from './strikes'
+import { STRIKES_A_LOOK, STRIKES_REFINED, STRIKES_SHOWN, strikePoints } from './strikes'
 import { COURSE_SCATTER, costsOf } from './strokes'
 
 /** A height that the ball must clear, or stay under, at a distance. Metres. */
@@ -48,6 +49,9 @@ export interface PickedShot extends StockShot {
   /** Beyond the number as it is gripped, in neutral air: "plus one". */
   plusM: number
   aimRightM: number
+  /** What the target plays like with it, in neutral air, and what of that is wind, air and slope. */
+  playsM: number
+  parts: { windM: number; airM: number; slopeM: number }
   /** Where it pitches and where it stops. */
   pitchM: number
   stopM: number
@@ -132,11 +136,13 @@ function bestAim(
   targetM: number,
   width: Width,
   cost: CostAround,
-  points: Float64Array,
+  few: Float64Array,
+  more: Float64Array,
 ): { meant: Meant; cost: number } {
   const aim0 = aimToFlag(variant)
   const plus0 = plusTo(variant, targetM)
   const { mostPlusM, mostMinusM } = variant
+  let points = few
   const look = (plusM: number, aimM: number) => {
     const meant = meantBy(variant, targetM, plusM, aimM, width)
     return { meant, cost: meanCost(meant, width, cost, points) }
@@ -151,6 +157,8 @@ function bestAim(
   // Every other yard over all of it; then yards, halves and quarters about the best so far.
   for (let p = -reach; p <= reach; p += 2)
     for (let a = -AIM_REACH; a <= AIM_REACH; a += 2) tryAt(plus0 + p * AIM_STEP_M, aim0 + a * AIM_STEP_M)
+  points = more
+  best = look(best.meant.plusM, best.meant.aimRightM)
   for (const step of [2 * AIM_STEP_M, AIM_STEP_M, AIM_STEP_M / 2, AIM_STEP_M / 4])
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const { plusM, aimRightM } = best.meant
@@ -158,6 +166,17 @@ function bestAim(
       if (best.meant.plusM === plusM && best.meant.aimRightM === aimRightM) break
     }
   return best
+}
+
+/** What the target plays like with a shot: the neutral length that gets there today, run counted, and its parts. */
+function playsOf({ shot, perNeutral }: Variant, targetM: number): Pick<PickedShot, 'playsM' | 'parts'> {
+  const landM = targetM - shot.runM
+  const playsM = landM / perNeutral + shot.runM
+  const { windM, airM, slopeM } = shot.parts
+  const all = windM + airM + slopeM
+  // What the day gives in length is taken off, and what it takes is put on.
+  const times = Math.abs(all) < 1e-9 ? 0 : (playsM - targetM) / all
+  return { playsM, parts: { windM: windM * times, airM: airM * times, slopeM: slopeM * times } }
 }
 
 /** Between equals: what the player changes first. Less comes first. */
@@ -197,6 +216,7 @@ export function pick(
     mishitShare: player.mishitShare,
   }
   const few = strikePoints(STRIKES_A_LOOK, memo)
+  const refined = strikePoints(STRIKES_REFINED, memo)
   const many = strikePoints(STRIKES_SHOWN, memo)
   const aimed = around.trouble.length > 0 || around.green !== undefined
 
@@ -213,7 +233,9 @@ export function pick(
     .map(one => ({ ...one, cost: meanCost(one.meant, width, cost, few) }))
     .sort((a, b) => a.cost - b.cost)
     .slice(0, LOOKED_AT)
-  const looked = near.map(one => (aimed ? { ...one, ...bestAim(one.variant, targetM, width, cost, few) } : one))
+  const looked = near.map(one =>
+    aimed ? { ...one, ...bestAim(one.variant, targetM, width, cost, few, refined) } : one,
+  )
   const inTrouble = inTroubleOf(around)
   const found = looked
     .map(({ variant, meant }): PickedShot & { rung: number } => {
@@ -231,6 +253,7 @@ export function pick(
         gripDown: grip,
         plusM: meant.plusM,
         aimRightM: meant.aimRightM,
+        ...playsOf(variant, targetM),
         pitchM: meant.pitchM,
         stopM: meant.pitchM + shot.runM,
         leaveM,
@@ -249,8 +272,16 @@ export function pick(
     .filter(one => (one.marginM ?? 0) >= 0)
     .sort((a, b) => a.strokes - b.strokes || a.badLeaveM - b.badLeaveM)
   if (found.length === 0) return { ...nothing, blocked: true }
-  // One way of each stock shot, its best.
-  const cells = found.filter((one, i) => found.findIndex(other => cellKey(other) === cellKey(one)) === i)
+  // One way of each stock shot, its best; of equals the one that the player is used to.
+  const { habit } = player.settings
+  const cells = [...groupBy(found, cellKey).values()]
+    .map(
+      ways =>
+        ways
+          .filter(one => one.strokes - ways[0]!.strokes < TIE_STROKES)
+          .sort((a, b) => habitOrder(a, habit) - habitOrder(b, habit))[0]!,
+    )
+    .sort((a, b) => a.strokes - b.strokes || a.badLeaveM - b.badLeaveM)
   const least = cells[0]!.strokes
   const rule = player.settings.rules.find(({ fromM, toM }) => targetM >= fromM && targetM <= toM)
   const ruled = (one: PickedShot) => (rule && cellKey(one) === cellKey(rule) ? 0 : 1)
@@ -261,7 +292,7 @@ export function pick(
         ruled(a) - ruled(b) ||
         (Math.abs(a.badLeaveM - b.badLeaveM) > TIE_BAD_M ? a.badLeaveM - b.badLeaveM : 0) ||
         (Math.abs(Math.abs(a.plusM) - Math.abs(b.plusM)) > TIE_PLUS_M ? Math.abs(a.plusM) - Math.abs(b.plusM) : 0) ||
-        habitOrder(a, player.settings.habit) - habitOrder(b, player.settings.habit),
+        habitOrder(a, habit) - habitOrder(b, habit),
     )
   const rest = cells.filter(one => one.strokes - least >= TIE_STROKES)
   const ordered = [...equals, ...rest]

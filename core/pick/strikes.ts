@@ -1,8 +1,9 @@
 import type { Memo } from '../memo'
 import { cos, ln, sin } from '../stats/exact'
 
-/** Strikes in a look while an aim is searched, and in the figures that are shown. */
-export const STRIKES_A_LOOK = 256
+/** Strikes in a look while an aim is searched, while it is refined, and in the figures that are shown. */
+export const STRIKES_A_LOOK = 128
+export const STRIKES_REFINED = 512
 export const STRIKES_SHOWN = 2048
 
 /** Steps of Roberts' sequence in two dimensions: powers of the root of x³ = x + 1. */

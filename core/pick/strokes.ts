@@ -4,7 +4,7 @@ import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import { usualScatterM } from '../gaps/cover'
 import type { Memo } from '../memo'
 import { metresToYards, yardsToMetres } from '../units'
-import { STRIKES_A_LOOK, strikePoints } from './strikes'
+import { STRIKES_REFINED, strikePoints } from './strikes'
 
 /**
  * What a leave costs: average strokes to hole out. Tables from memory of M. Broadie, "Assessing golfer performance
@@ -88,7 +88,7 @@ export type BuiltStrokes = Float64Array
  */
 function build(level: Level, memo: Memo): BuiltStrokes {
   const built = new Float64Array(FARTHEST_YD + 1)
-  const points = strikePoints(STRIKES_A_LOOK, memo)
+  const points = strikePoints(STRIKES_REFINED, memo)
   const mishits = COURSE_MISHITS[level]
   /** From a rest that is further off than what is worked out already: the last one. */
   const from = (restM: number, last: number): number => {

@@ -35,15 +35,17 @@ const isPredicted = computed(() => props.pick.kind === 'predicted')
     <span class="flex flex-wrap items-baseline gap-x-3">
       <span
         class="leading-none font-extrabold"
-        :class="[first ? 'text-[2.75rem] max-md:w-full' : 'text-xl', isPredicted && 'italic']"
+        :class="[first ? 'text-[2.75rem] max-md:w-full lg:text-[2.25rem]' : 'text-xl', isPredicted && 'italic']"
         >{{ pickName(pick) }}</span
       >
-      <span class="font-bold text-primary" :class="first ? 'text-[1.75rem] leading-tight' : 'text-lg'">{{ how }}</span>
+      <span class="font-bold text-primary" :class="first ? 'text-[1.75rem] leading-tight lg:text-2xl' : 'text-lg'">{{
+        how
+      }}</span>
       <span v-if="aim" class="soft" :class="first && 'text-xl'">{{ aim }}</span>
       <span v-if="tie" class="soft ml-auto text-sm">as good</span>
     </span>
     <span v-if="first && pick.cue" class="block text-lg">{{ pick.cue }}</span>
-    <PickLineStrip :pick="pick" :trouble="trouble" :tall="first" class="my-1.5" />
+    <PickLineStrip :pick="pick" :trouble="trouble" :tall="first" class="my-1.5" :class="!first && 'lg:hidden'" />
     <span class="block" :class="!first && 'text-sm'">{{ leavesText(pick, trouble.length > 0, unit) }}</span>
     <span class="soft block text-sm"
       >Your {{ text(pick.numberM) }}. Pitches at {{ text(pick.pitchM) }}, {{ apexText(pick.apexM, unit) }} high.

@@ -28,12 +28,12 @@ const to = computed(() => x(props.pick.patch.pastM + half.value))
 <template>
   <svg
     :viewBox="`0 0 ${WIDTH} ${height}`"
-    class="block w-full"
+    class="block w-full max-w-[26rem]"
     :style="{ maxHeight: `${height}px` }"
     aria-hidden="true"
   >
     <g v-for="band in bands" :key="`${band.side} ${band.from}`">
-      <rect :x="band.from" y="2" :width="band.width" :height="height - 4" fill="var(--overlap-tint)" />
+      <rect :x="band.from" y="2" :width="band.width" :height="height - 4" fill="var(--overlap)" fill-opacity="0.25" />
       <text v-if="tall && band.width > 40" :x="band.from + 5" :y="height / 2 + 4" font-size="12" fill="var(--soft-ink)">
         {{ TROUBLE_TEXTS.word }}
       </text>

@@ -79,7 +79,7 @@ const STEPS = [2, 5, 10, 20]
 const ticks = computed(() => {
   const [low, high] = [to(props.targetM - reach.value), to(props.targetM + reach.value)]
   const step = STEPS.find(one => (high - low) / one <= 8) ?? 50
-  const first = Math.ceil(low / step) * step
+  const first = Math.max(0, Math.ceil(low / step) * step)
   return Array.from({ length: Math.max(0, Math.floor((high - first) / step) + 1) }, (_, i) => first + i * step)
 })
 const ellipse = (pick: PickedShot) => ({
@@ -94,7 +94,7 @@ const label = computed(
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="label" class="block w-full max-w-[30rem]">
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="label" class="block w-full max-w-[24rem]">
     <g v-for="value in ticks" :key="value">
       <line
         x1="34"

@@ -21,13 +21,18 @@ const props = defineProps<{ chart: PublishedChart; owner: string }>()
 const { unit, from } = useDistance()
 const chart = computed(() => props.chart)
 const desk = usePick(chart, unit, props.owner)
-const { setting, typed, at, picked, opened, strip, complete, plays, failure } = desk
+const { setting, typed, at, picked, opened, strip, complete, failure } = desk
 const targetM = computed(() => (at.value === null ? null : from(at.value)))
 const picks = computed(() => picked.value?.picks ?? [])
 const first = computed(() => picks.value[0])
 const landM = computed(() => {
   const one = first.value
-  return one && targetM.value !== null ? targetM.value - one.runM : null
+  return one && targetM.value !== null && !picked.value!.unserved ? targetM.value - one.runM : null
+})
+const USUAL_MIDDLE = 80
+const middle = computed(() => {
+  const range = opened.value?.range
+  return range ? Math.round((range.from + range.to) / 2) : USUAL_MIDDLE
 })
 const chosenKey = ref('')
 const keyOf = ({ clubId, rungId }: { clubId: string; rungId: string }) => `${clubId}/${rungId}`
@@ -83,9 +88,10 @@ const tabs = [
       <div class="space-y-4 lg:row-span-2">
         <PickTarget
           v-model="typed"
-          :plays="plays"
+          :first="first ?? null"
           :land-m="landM"
           :day="day"
+          :middle="middle"
           @today="sheet = sheet === 'today' ? undefined : 'today'"
         />
         <PickPlan
@@ -148,16 +154,6 @@ const tabs = [
       <div v-if="chosen && targetM !== null" class="space-y-4 lg:hidden">
         <PickPlan :target-m="targetM" :pick="chosen" :other="other" :green="setting.green" :trouble="trouble" />
       </div>
-      <PickSideView
-        v-if="path && chosen && targetM !== null"
-        class="lg:col-start-2"
-        :path="path"
-        :pitch-m="chosen.pitchM"
-        :target-m="targetM"
-        :over="setting.over"
-        :under="setting.under"
-        :name="stockShotName(chosen.club, chosen.swing)"
-      />
       <PickStrip
         v-if="opened?.range"
         class="lg:col-span-2"
@@ -167,6 +163,16 @@ const tabs = [
         :names="names"
         :complete="complete"
         @go="typed = String($event)"
+      />
+      <PickSideView
+        v-if="path && chosen && targetM !== null"
+        class="lg:col-start-1"
+        :path="path"
+        :pitch-m="chosen.pitchM"
+        :target-m="targetM"
+        :over="setting.over"
+        :under="setting.under"
+        :name="stockShotName(chosen.club, chosen.swing)"
       />
     </div>
   </div>

@@ -1,14 +1,29 @@
 <script setup lang="ts">
-import type { PlaysLike } from '#core/flight/neutral'
+import type { PickedShot } from '#core/pick/pick'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useDistance } from '~/composables/useDistance'
 import { partsText } from '#words/pick'
 
 /** How far it is: typed, stepped, or by the keys on the glass. A number begun some seconds later is a new one. */
 const typed = defineModel<string>({ required: true })
-defineProps<{ plays: PlaysLike | null; landM: number | null; day: string }>()
+const props = defineProps<{
+  /** The shot that is named first: what the distance plays like with it. */
+  first: PickedShot | null
+  landM: number | null
+  day: string
+  /** Where stepping begins while nothing is typed. */
+  middle: number
+}>()
 const emit = defineEmits<{ today: [] }>()
 const { unit, unitWord, text } = useDistance()
+const parts = computed(() => (props.first ? partsText(props.first.parts, unit.value) : ''))
+/** "plays 113, land it on 107". */
+const says = computed(() =>
+  [
+    ...(parts.value ? [`plays ${text(props.first!.playsM)}`] : []),
+    ...(props.landM === null ? [] : [`land it on ${text(props.landM)}`]),
+  ].join(', '),
+)
 const NEW_AFTER_MS = 4000
 const MOST = 3
 let lastMs = 0
@@ -22,7 +37,7 @@ function press(key: string): void {
   else typed.value += key
 }
 function step(by: number): void {
-  const value = Number(typed.value) || 0
+  const value = Number(typed.value) || props.middle - by
   lastMs = 0
   typed.value = String(Math.min(400, Math.max(1, value + by)))
 }
@@ -79,14 +94,10 @@ function clean(event: Event): void {
       </button>
       <p class="col-span-3 min-h-6 text-center leading-tight lg:min-h-14 lg:text-left" role="status">
         <span class="font-bold lg:block lg:text-xl"
-          ><span class="lg:hidden">{{ unit }} to the flag</span
-          ><template v-if="plays"><span class="lg:hidden">, </span>plays {{ text(plays.carryM) }}</template
-          ><template v-if="landM !== null"
-            ><template v-if="plays">, </template><span v-else class="lg:hidden">, </span>land it on
-            {{ text(landM) }}</template
-          ></span
+          ><span class="lg:hidden">{{ unit }} to the flag{{ says ? ', ' : '' }}</span
+          >{{ says }}</span
         >
-        <span class="soft text-sm"> {{ plays ? partsText(plays, unit) : '' }} {{ day }}</span>
+        <span class="soft text-sm"> {{ parts }} {{ day }}</span>
       </p>
     </div>
     <div class="mt-2 grid grid-cols-6 gap-1.5 lg:hidden" role="group" aria-label="Figures">

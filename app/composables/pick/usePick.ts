@@ -1,7 +1,6 @@
 import { proxy } from 'comlink'
 import type { PublishedChart } from '#core/history/published'
 import type { Firmness } from '#core/flight/run-out'
-import type { PlaysLike } from '#core/flight/neutral'
 import { NOT_PAST, type Green, type Trouble } from '#core/pick/around'
 import type { LayUp, LeaveCost, OnTheWay } from '#core/pick/lay-up'
 import type { Lie } from '#core/pick/lies'
@@ -130,18 +129,6 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     })
   })
 
-  const plays = shallowRef<PlaysLike | null>(null)
-  watch([at, opened], async () => {
-    const wanted = at.value
-    if (wanted === null || !opened.value) return void (plays.value = null)
-    try {
-      const found = await ask(api => api.playsLike(wanted), PATIENCE_MS)
-      if (wanted === at.value) plays.value = found
-    } catch (error) {
-      failure.value = (error as Error).message
-    }
-  })
-
   /** Where the choice changes, as far as it is worked out without a break. */
   const strip = computed(() =>
     stretchesOf([...answers.value].map(([where, one]) => ({ at: where, picked: one })).sort((a, b) => a.at - b.at)),
@@ -166,7 +153,6 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     answers,
     strip,
     complete,
-    plays,
     failure,
     layUpOf,
     again: () => work(true),

@@ -1,0 +1,469 @@
+import { describe, expect, it } from 'vitest'
+import type { PublishedChart } from '../../core/history/published'
+import { CALM, NEUTRAL, stationPressurePa, windFromParts } from '../../core/flight/air'
+import { USUAL_STRIKE } from '../../core/flight/deliver'
+import { todayOf, toToday } from '../../core/flight/neutral'
+import { LEVELS } from '../../core/level'
+import { newMemo } from '../../core/memo'
+import { costAround, NOT_PAST, type Around, type Trouble } from '../../core/pick/around'
+import { aimToFlag, meanCost, meantBy, variantsOf } from '../../core/pick/candidate'
+import { flownShots, heightAt, type PickAir } from '../../core/pick/flown'
+import { layUp, leaveCosts } from '../../core/pick/lay-up'
+import { LIE_NAMES } from '../../core/pick/lies'
+import { pick, type PickedShot, type PickQuestion } from '../../core/pick/pick'
+import { pickPlayerOf, type PickPlayer, type PickShot } from '../../core/pick/pick-player'
+import { STRIKES_SHOWN, strikePoints } from '../../core/pick/strikes'
+import { builtStrokes, costsOf, expertStrokes, putts, strokesFrom } from '../../core/pick/strokes'
+import { pickAt, stretchesOf, sweepTargets } from '../../core/pick/sweep'
+import { metresToYards, mphToMps, yardsToMetres as yd } from '../../core/units'
+import {
+  aimText,
+  howText,
+  landsText,
+  layUpText,
+  leavesText,
+  nearerText,
+  partsText,
+  unservedText,
+  whyText,
+} from '../../words/pick'
+
+const memo = newMemo()
+
+/** One player's measured grid (common practice): full, nine o'clock and hip high, lofts the usual ones. */
+const GRID: [loft: number, swing: string, carryYd: number][] = [
+  [46, 'full', 137],
+  [50, 'full', 124],
+  [56, 'full', 102],
+  [46, '9:00', 107],
+  [50, '9:00', 92],
+  [56, '9:00', 74],
+  [60, '9:00', 63],
+  [50, 'hip', 70],
+  [56, 'hip', 55],
+  [60, 'hip', 45],
+]
+const RUNG: Record<string, number> = { 'hip': 0, '9:00': 1, 'full': 2 }
+const shot = ([loft, swing, carryYd]: (typeof GRID)[number], more: Partial<PickShot> = {}): PickShot => ({
+  clubId: String(loft),
+  rungId: swing,
+  club: `${loft}°`,
+  swing,
+  cue: '',
+  loftDeg: loft,
+  kind: 'measured',
+  carryM: yd(carryYd),
+  longSdM: 0.03 * (yd(carryYd) + 30),
+  sideBiasM: 0,
+  sideSdM: 0.045 * yd(carryYd),
+  sideKnown: true,
+  own: USUAL_STRIKE,
+  rung: RUNG[swing]!,
+  ...more,
+})
+const playerOf = (shots: PickShot[], more: Partial<PickPlayer> = {}): PickPlayer => ({
+  shots,
+  mishitShare: 0.07,
+  level: 'good',
+  settings: { habit: 'club', rules: [] },
+  spreadKnown: true,
+  ...more,
+})
+const player = playerOf(GRID.map(one => shot(one)))
+const CALM_DAY: PickAir = { today: null, slopeM: 0, firmness: 'medium' }
+const asked = (targetYd: number, more: Partial<PickQuestion> = {}): PickQuestion => ({
+  targetM: yd(targetYd),
+  around: { trouble: [] },
+  lie: 'fairway',
+  over: [],
+  under: [],
+  ...more,
+})
+const { shots } = flownShots(player, CALM_DAY)
+const picked = (targetYd: number, more: Partial<PickQuestion> = {}, who = player, flown = shots) =>
+  pick(who, flown, asked(targetYd, more), memo)
+const nameOf = ({ club, swing }: PickedShot) => `${club} ${swing}`
+const water = (side: Trouble['side'], fromYd: number, strokes = 1): Trouble => ({ side, fromM: yd(fromYd), strokes })
+
+describe('what a leave costs', () => {
+  it('the expert table and putts are read at their knots and between them, never below one', () => {
+    // From memory of M. Broadie, Interfaces 42 (2), 2012, and Every Shot Counts, 2014.
+    expect(expertStrokes(yd(100), 'fairway')).toBeCloseTo(2.8, 9)
+    expect(expertStrokes(yd(100), 'rough')).toBeCloseTo(3.02, 9)
+    expect(expertStrokes(yd(60), 'sand')).toBeCloseTo(3.15, 9)
+    expect(expertStrokes(yd(70), 'fairway')).toBeCloseTo(2.725, 9)
+    expect(expertStrokes(yd(5), 'fairway')).toBe(2.4)
+    expect(expertStrokes(yd(500), 'fairway')).toBe(3.19)
+    expect(putts(0.3048 * 8, 'expert')).toBeCloseTo(1.5, 9)
+    expect(putts(0, 'beginner')).toBe(1)
+    for (const level of LEVELS)
+      for (let feet = 1; feet < 90; feet++)
+        expect(putts(0.3048 * (feet + 1), level)).toBeGreaterThanOrEqual(putts(0.3048 * feet, level) - 1e-9)
+  })
+
+  it('who goes round in 90 holes about half from five feet: half a putt is lost there beside the expert’s quarter', () => {
+    expect(putts(5 * 0.3048, 'improver') - putts(5 * 0.3048, 'expert')).toBeCloseTo(0.27, 2)
+  })
+
+  it('the built row of experts is within 0.15 of the table from 30 to 140 yd; worse levels cost more at every yard', () => {
+    const built = builtStrokes('expert', memo)
+    for (let d = 30; d <= 140; d++) expect(Math.abs(built[d]! - expertStrokes(yd(d), 'fairway'))).toBeLessThan(0.15)
+    const rows = (['expert', 'good', 'improver', 'beginner'] as const).map(level => builtStrokes(level, memo))
+    for (let d = 20; d <= 200; d += 5)
+      for (let k = 1; k < rows.length; k++) expect(rows[k]![d]!).toBeGreaterThan(rows[k - 1]![d]!)
+    expect(strokesFrom(yd(100), costsOf('expert', memo))).toBeCloseTo(2.8, 9)
+  })
+})
+
+describe('a pick', () => {
+  it('77 to the pin, land it on 75: with 74 at nine o’clock that is plus one (common practice)', () => {
+    const [first] = picked(77).picks
+    expect(nameOf(first!)).toBe('56° 9:00')
+    expect(howText(first!, 'yd')).toBe('plus 1')
+    expect(Math.round(metresToYards(first!.pitchM))).toBe(75)
+    expect(Math.round(metresToYards(first!.stopM))).toBe(77)
+  })
+
+  it('109 into a puff of wind plays 113, which is six over the 107; 85 downwind plays 80 (common practice)', () => {
+    // The ball is to stop where it pitches: it is the carry that is spoken of.
+    const inWind = (targetYd: number, mph: number, name: string) => {
+      const today = todayOf(20, stationPressurePa(0), 0.5, windFromParts(mphToMps(mph), 0, CALM), 'felt')
+      const flown = flownShots(player, { ...CALM_DAY, today }).shots.map(one => ({ ...one, runM: 0 }))
+      return pick(player, flown, asked(targetYd), memo).picks.find(one => nameOf(one) === name)
+    }
+    const windFor = (targetYd: number, playsYd: number, name: string, sign: number) => {
+      for (let mph = 0; mph < 25; mph += 0.25) {
+        const one = inWind(targetYd, sign * mph, name)
+        if (one && Math.abs(metresToYards(one.playsM) - playsYd) < 0.3) return one
+      }
+      throw new Error('no such wind')
+    }
+    const puff = windFor(109, 113, '46° 9:00', 1)
+    expect(howText(puff, 'yd')).toBe('plus 6')
+    expect(metresToYards(puff.parts.windM)).toBeCloseTo(metresToYards(puff.playsM) - 109, 3)
+    expect(partsText(puff.parts, 'yd')).toBe('wind +4')
+    const down = windFor(85, 80, '56° 9:00', -1)
+    expect(howText(down, 'yd')).toMatch(/^plus [56]$/)
+    expect(partsText(down.parts, 'yd')).toBe('wind −5')
+  })
+
+  it('between two numbers it may be gripped down: an inch is about five yards, and said so', () => {
+    const two = playerOf([shot([46, '9:00', 107]), shot([50, '9:00', 92])], {
+      settings: { habit: 'grip', rules: [] },
+    })
+    const { picks } = pick(two, flownShots(two, CALM_DAY).shots, asked(98), memo)
+    const gripped = picks.find(one => one.gripDown > 0)!
+    expect(howText(gripped, 'yd')).toMatch(/grip down/)
+    expect(howText({ numberM: yd(107), gripDown: 1, plusM: yd(2) }, 'yd')).toBe('minus 3: grip down an inch')
+    expect(howText({ numberM: yd(107), gripDown: 2, plusM: 0 }, 'yd')).toBe('minus 10: grip down 2 inches')
+  })
+
+  it('leave, bad leave, strokes and share in trouble agree with a million strikes drawn at random', () => {
+    const around: Around = { trouble: [water('short', 8), water('right', 9, 0.5)] }
+    const one = picked(77, { around }).picks[0]!
+    const cost = costAround(around, yd(77), costsOf('good', memo))
+    let state = 12345
+    const random = () => {
+      state = (Math.imul(state, 1664525) + 1013904223) >>> 0
+      return (state + 0.5) / 4294967296
+    }
+    const N = 1_000_000
+    const distances = new Float64Array(N)
+    let [strokes, trouble] = [0, 0]
+    const { pastM, rightM, longSdM, sideSdM } = one.patch
+    for (let i = 0; i < N; i++) {
+      const r = Math.sqrt(-2 * Math.log(random()))
+      const angle = 2 * Math.PI * random()
+      const [z, w] = [r * Math.cos(angle), r * Math.sin(angle)]
+      // A mishit: 18 % short, scattered by a tenth of the carry.
+      const bad = random() < player.mishitShare
+      const wide = Math.hypot(0.1 * one.pitchM, longSdM)
+      const x = bad ? pastM - 0.18 * one.pitchM + wide * z : pastM + longSdM * z
+      const y = rightM + sideSdM * w
+      distances[i] = Math.hypot(x, y)
+      strokes += cost(x, y)
+      if (x < -yd(8) || y > yd(9)) trouble++
+    }
+    distances.sort()
+    const mean = distances.reduce((sum, d) => sum + d, 0) / N
+    expect(Math.abs(one.leaveM / mean - 1)).toBeLessThan(0.004)
+    expect(Math.abs(one.badLeaveM / distances[0.9 * N]! - 1)).toBeLessThan(0.01)
+    expect(Math.abs(one.strokes - 1 - strokes / N)).toBeLessThan(0.006)
+    expect(Math.abs(one.troubleShare - trouble / N)).toBeLessThan(0.004)
+  })
+
+  it('the searched aim is no worse than the best of a grid of yards', () => {
+    const around: Around = { trouble: [water('short', 6), water('left', 5), NOT_PAST] }
+    const cost = costAround(around, yd(90), costsOf('good', memo))
+    const width = { times: 1.5, mishitShare: player.mishitShare }
+    const points = strikePoints(STRIKES_SHOWN, memo)
+    for (const found of picked(90, { around }).picks) {
+      const variant = variantsOf(shots).find(
+        one => one.shot.clubId === found.clubId && one.shot.rungId === found.rungId && one.grip === found.gripDown,
+      )!
+      let least = Infinity
+      for (let p = -16; p <= 16; p++)
+        for (let a = -15; a <= 15; a++) {
+          const plusM = found.plusM + yd(p)
+          if (plusM > variant.mostPlusM || plusM < -variant.mostMinusM) continue
+          const meant = meantBy(variant, yd(90), plusM, aimToFlag(variant) + yd(a), width)
+          least = Math.min(least, 1 + meanCost(meant, width, cost, points))
+        }
+      expect(found.strokes).toBeLessThan(least + 0.006)
+    }
+  })
+
+  it('none that is shown loses on both counts to one that is not; yards and metres are the same shot', () => {
+    for (let d = 35; d <= 140; d += 3) {
+      const all = shots.map(one => pick(player, [one], asked(d), memo).picks[0]!)
+      const shown = picked(d).picks
+      const hidden = all.filter(one => !shown.some(other => nameOf(other) === nameOf(one)))
+      for (const one of shown)
+        for (const other of hidden)
+          expect(other.strokes < one.strokes - 1e-3 && other.badLeaveM < one.badLeaveM - 1e-3).toBe(false)
+      const metres = Math.round(yd(d))
+      const inMetres = pickAt(player, shots, asked(d), metres, 'm', memo)
+      expect(inMetres).toEqual(pick(player, shots, { ...asked(d), targetM: metres }, memo))
+    }
+  })
+
+  it('more trouble never costs less, wherever it lies', () => {
+    const sides = ['short', 'long', 'left', 'right'] as const
+    for (const d of [60, 83, 110])
+      for (const side of sides) {
+        const before = Math.min(
+          ...picked(d, { around: { trouble: [water('short', 7)] } }).picks.map(one => one.strokes),
+        )
+        const more = { trouble: [water('short', 7), water(side, 4)] }
+        const after = Math.min(...picked(d, { around: more }).picks.map(one => one.strokes))
+        expect(after).toBeGreaterThan(before - 0.006)
+      }
+    const cost = costAround({ trouble: [{ ...water('left', 3), andDistance: true }] }, yd(90), costsOf('good', memo))
+    const free = costAround({ trouble: [] }, yd(90), costsOf('good', memo))
+    for (let x = -30; x <= 30; x += 2)
+      for (let y = -30; y <= 30; y += 2) expect(cost(x, y)).toBeGreaterThanOrEqual(free(x, y))
+    // Out of bounds is a stroke, and all of it again.
+    expect(cost(0, -10)).toBeGreaterThan(1 + strokesFrom(yd(90), costsOf('good', memo)) - 1e-9)
+  })
+
+  it('with trouble short, the one whose bad ball ends nearer is preferred or named (common practice)', () => {
+    // Two ways to 100: one tight, one that a bad strike leaves far short.
+    const loose = shot([46, '9:00', 98], { longSdM: 7, rung: 2 })
+    const tight = shot([56, 'full', 98], { longSdM: 2.5, rung: 1 })
+    const two = playerOf([loose, tight])
+    const flown = flownShots(two, CALM_DAY).shots
+    const { picks } = pick(two, flown, asked(100, { around: { trouble: [water('short', 6)] } }), memo)
+    expect(nameOf(picks[0]!)).toBe('56° full')
+    expect(picks[0]!.badLeaveM).toBeLessThan(picks[1]!.badLeaveM)
+    // Aimed beyond the flag, away from it.
+    expect(picks[0]!.patch.pastM).toBeGreaterThan(0)
+  })
+
+  it('aims against the usual miss, and against the drift of a cross wind', () => {
+    const puller = playerOf([shot([56, '9:00', 74], { sideBiasM: -yd(3) })])
+    const [calm] = pick(puller, flownShots(puller, CALM_DAY).shots, asked(76), memo).picks
+    expect(aimText(calm!.aimRightM, 'yd')).toBe('aim 3 right')
+    const today = todayOf(20, stationPressurePa(0), 0.5, windFromParts(0, mphToMps(12), CALM), 'felt')
+    const [windy] = pick(puller, flownShots(puller, { ...CALM_DAY, today }).shots, asked(76), memo).picks
+    expect(Math.abs(windy!.aimRightM)).toBeGreaterThan(yd(3))
+    expect(aimText(0.2, 'yd')).toBe('')
+  })
+
+  it('a number taken out of today’s air and put back meets itself; an unsure wind widens where balls end', () => {
+    const today = todayOf(8, stationPressurePa(1600), 0.4, windFromParts(mphToMps(9), mphToMps(4), CALM), 'felt')
+    const flown = flownShots(player, { ...CALM_DAY, today }).shots
+    for (const one of flown) {
+      const back = toToday(one.loftDeg, one.carryM, today)
+      expect(back.ok && Math.abs(back.carryM - one.todayM)).toBeLessThan(yd(0.1))
+      expect(one.windSdM).toBeGreaterThan(0.2)
+    }
+    expect(shots.every(one => one.windSdM === 0 && Math.abs(one.todayM - one.carryM) < yd(0.02))).toBe(true)
+    const same = flownShots(player, { ...CALM_DAY, today: todayOf(20, 101_325, 0.5, NEUTRAL.wind, 'calm') }).shots
+    expect(same[0]!.todayM).toBeCloseTo(shots[0]!.todayM, 2)
+  })
+
+  it('a gale of 40 mph and 1,600 m leave an answer, and what has no flight there is left aside', () => {
+    const gale = todayOf(10, stationPressurePa(1600), 0.5, windFromParts(mphToMps(40), 0, CALM), 'felt')
+    const { shots: flown, grounded } = flownShots(player, { ...CALM_DAY, today: gale })
+    expect(flown.length + grounded.length).toBe(player.shots.length)
+    const answer = pick(player, flown, asked(70), memo)
+    expect(answer.picks.length + grounded.length).toBeGreaterThan(0)
+  })
+
+  it('a target nearer than the shortest or beyond the longest says so, and what comes nearest', () => {
+    const short = picked(15)
+    expect(short.unserved).toBe('short')
+    expect(unservedText(short, 'yd')).toMatch(/^Nearer than your shortest number: 60° hip/)
+    const long = picked(175)
+    expect(long.unserved).toBe('long')
+    expect(unservedText(long, 'yd')).toMatch(/^Beyond your longest number: 46° full .* yd short\.$/)
+    expect(picked(77).unserved).toBeNull()
+    expect(unservedText(picked(77), 'yd')).toBe('')
+    const one = playerOf([shot([56, '9:00', 74])])
+    expect(pick(one, flownShots(one, CALM_DAY).shots, asked(76), memo).picks).toHaveLength(1)
+    expect(pick(playerOf([]), [], asked(76), memo).picks).toEqual([])
+  })
+
+  it('a branch to stay under and a lip to clear leave only the flights that do, each with its margin', () => {
+    const branch = { atM: yd(60), heightM: 12 }
+    const low = picked(100, { under: [branch] })
+    for (const one of low.picks) {
+      expect(one.marginM).toBeGreaterThanOrEqual(0)
+      const flight = shots.find(other => other.clubId === one.clubId && other.rungId === one.rungId)!
+      expect(heightAt(flight, yd(60))!).toBeLessThan(12.5)
+    }
+    expect(low.picks.some(one => nameOf(one) === '56° full')).toBe(false)
+    expect(picked(100, { under: [{ atM: yd(20), heightM: 0.5 }] }).blocked).toBe(true)
+    const over = picked(77, { over: [{ atM: yd(40), heightM: 9 }] })
+    expect(over.picks.every(one => one.marginM! >= 0)).toBe(true)
+  })
+
+  it('a rule of the coach wins ties and says so; habits order equals', () => {
+    const ruled = playerOf(player.shots, {
+      settings: { habit: 'club', rules: [{ clubId: '50', rungId: 'hip', fromM: yd(75), toM: yd(79) }] },
+    })
+    const answer = pick(ruled, shots, asked(77), memo)
+    expect(nameOf(answer.picks[0]!)).toBe('50° hip')
+    expect(answer.byRule).toBe(true)
+    expect(whyText(answer, 'yd')).toBe('Your coach’s choice for this distance.')
+    // Of two that are the same but for the swing, the habit decides.
+    const twins = [shot([56, 'full', 80], { rungId: 'a', rung: 2 }), shot([56, '9:00', 80], { rungId: 'b', rung: 1 })]
+    const first = (habit: 'club' | 'swing') => {
+      const who = playerOf(twins, { settings: { habit, rules: [] } })
+      return pick(who, flownShots(who, CALM_DAY).shots, asked(82), memo).picks[0]!.swing
+    }
+    expect([first('club'), first('swing')]).toEqual(['full', '9:00'])
+  })
+
+  it('a worse lie costs more', () => {
+    const cost = (lie: (typeof LIE_NAMES)[number]) => picked(77, { lie }).picks[0]!.strokes
+    for (const lie of LIE_NAMES.slice(1)) expect(cost(lie)).toBeGreaterThan(cost('fairway'))
+    expect(cost('heavy rough')).toBeGreaterThan(cost('light rough'))
+  })
+})
+
+describe('the sweep', () => {
+  it('tells where the choice changes, without a hole from the shortest to the longest', () => {
+    const range = sweepTargets(shots, 'yd')!
+    const answers = Array.from({ length: range.to - range.from + 1 }, (_, i) => ({
+      at: range.from + i,
+      picked: pickAt(player, shots, asked(1), range.from + i, 'yd', memo),
+    }))
+    const stretches = stretchesOf(answers)
+    expect(stretches[0]!.from).toBe(range.from)
+    expect(stretches.at(-1)!.to).toBe(range.to)
+    stretches.slice(1).forEach((one, i) => expect(one.from).toBe(stretches[i]!.to + 1))
+    const at = (d: number) => stretches.find(one => d >= one.from && d <= one.to)!
+    expect([at(75).clubId, at(104).clubId]).toEqual(['56', '56'])
+    expect(sweepTargets([], 'yd')).toBeNull()
+  })
+})
+
+describe('lay-up', () => {
+  it('leaves a distance that one stock shot owns rather than the least (common practice)', () => {
+    // Sound at 74 and 102, loose about the shortest numbers.
+    const who = playerOf([
+      shot([56, '9:00', 74], { longSdM: 2 }),
+      shot([56, 'full', 102], { longSdM: 2.4 }),
+      shot([60, 'hip', 45], { longSdM: 8, sideSdM: 6 }),
+    ])
+    const flown = flownShots(who, CALM_DAY).shots
+    const costs = leaveCosts(who, flown, memo)
+    const at = (d: number) => costs.find(one => Math.round(metresToYards(one.atM)) === d)!
+    expect(at(76).strokes).toBeLessThan(at(60).strokes)
+    expect(at(76).beside).toBeLessThan(0)
+    const plan = layUp(who, costs, { toGoM: yd(275), longestM: yd(225), onTheWay: [] }, memo)!
+    expect(metresToYards(plan.leaveM)).toBeGreaterThan(62)
+    expect(plan.strokes).toBeLessThan(plan.farthest.strokes)
+    expect(plan.at[0]!.leaveM).toBeCloseTo(yd(50), 6)
+    expect(layUpText(plan, 'yd')).toMatch(
+      /^Leave \d+ yd: 0\.\d\d strokes better than going as far as you can \(50 yd\)\.$/,
+    )
+    expect(layUp(who, costs, { toGoM: yd(200), longestM: yd(225), onTheWay: [] }, memo)).toBeNull()
+    // A ditch where it would end pushes it elsewhere.
+    const ditch = { fromM: yd(275) - plan.leaveM - 8, toM: yd(275) - plan.leaveM + 8, strokes: 1 }
+    const other = layUp(who, costs, { toGoM: yd(275), longestM: yd(225), onTheWay: [ditch] }, memo)!
+    expect(Math.abs(other.leaveM - plan.leaveM)).toBeGreaterThan(8)
+    expect(other.strokes).toBeGreaterThan(plan.strokes)
+  })
+})
+
+describe('from the published chart', () => {
+  const chart: PublishedChart = {
+    format: 'uzzet-published',
+    version: 1,
+    number: 3,
+    publishedAtMs: 0,
+    unit: 'yd',
+    air: 'neutral',
+    clubs: [{ id: 'c', label: '56°', name: '', loftDeg: 56 }],
+    swings: [
+      { id: 'full', label: 'full', cue: 'smooth' },
+      { id: 'nine', label: '9:00', cue: 'chest' },
+    ],
+    cells: [
+      {
+        clubId: 'c',
+        rungId: 'nine',
+        club: '56°',
+        swing: '9:00',
+        kind: 'written',
+        carry: { yd: 75, m: 69 },
+        plusMinus: null,
+        window: [
+          { yd: 70, m: 64 },
+          { yd: 80, m: 73 },
+        ],
+        balls: 5,
+        modelM: 66,
+        lnVariance: 0.001,
+      },
+      {
+        clubId: 'c',
+        rungId: 'full',
+        club: '56°',
+        swing: 'full',
+        kind: 'unhit',
+        carry: null,
+        plusMinus: null,
+        window: null,
+        balls: 0,
+        modelM: null,
+        lnVariance: null,
+      },
+    ],
+    note: '',
+    changed: '',
+  }
+  it('the number the player reads is the number that is picked: written before measured; what is empty is left away', () => {
+    const read = pickPlayerOf(chart)
+    expect(read.shots).toHaveLength(1)
+    expect(read.shots[0]).toMatchObject({ carryM: yd(75), cue: 'chest', rung: 0, sideKnown: false })
+    expect(read.shots[0]!.longSdM).toBeCloseTo(yd(5) / 1.2816, 3)
+    expect(read.spreadKnown).toBe(false)
+    const measured = {
+      ...chart.cells[0]!,
+      kind: 'measured' as const,
+      pattern: { longSdM: 4, sideBiasM: 1, sideSdM: 3 },
+    }
+    const known = pickPlayerOf({ ...chart, level: 'expert', mishitShare: 0.04, cells: [measured] })
+    expect(known.shots[0]).toMatchObject({ carryM: 66, longSdM: 4, sideBiasM: 1, sideSdM: 3, sideKnown: true })
+    expect(known).toMatchObject({ level: 'expert', mishitShare: 0.04, spreadKnown: true })
+  })
+})
+
+describe('words of a pick', () => {
+  it('leaves with trouble by its odds, how it lands, why', () => {
+    const one = { leaveM: 3, badLeaveM: 6, troubleShare: 0.08 }
+    expect(leavesText(one, false, 'm')).toBe('Leaves 3 m on average; one in ten ends 6 m off.')
+    expect(leavesText(one, true, 'm')).toMatch(/one in 13 finds the trouble\.$/)
+    expect(leavesText({ ...one, troubleShare: 0.001 }, true, 'm')).toMatch(/hardly ever finds the trouble\.$/)
+    expect(leavesText({ ...one, troubleShare: 0.7 }, true, 'm')).toMatch(/mostly finds the trouble\.$/)
+    expect(landsText({ runM: -1, descentDeg: 50 }, 'm')).toMatch(/spins back/)
+    expect(landsText({ runM: 1, descentDeg: 50 }, 'm')).toMatch(/stops\.$/)
+    expect(landsText({ runM: 3, descentDeg: 50 }, 'm')).toBe('Runs 3 m on.')
+    expect(landsText({ runM: 4, descentDeg: 38 }, 'm')).toBe('Comes in low and runs 4 m on.')
+    expect(nearerText({ badLeaveM: 12 }, { badLeaveM: 9 }, 'm')).toBe('Its bad ball ends nearer: 9 m against 12.')
+    expect(whyText(picked(76), 'yd')).not.toBe('')
+  })
+})
