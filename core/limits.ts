@@ -74,6 +74,10 @@ export const THRESHOLD_LIMITS = {
   biasPercent: [0.5, 20],
 } as const
 
+/** How much wider balls lie on the course than on the range, at least and at most; and rules a coach keeps. */
+export const COURSE_SCATTER_RANGE = [0.5, 4] as const
+export const PICK_RULES_MAX = 20
+
 /** How surely a number is wanted, either way, metres: 1 to 20 yd. */
 export const WITHIN_MIN_M = yardsToMetres(1)
 export const WITHIN_MAX_M = yardsToMetres(20)

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { AIR_RANGE, ROUGHNESS_M } from '../core/flight/air'
 import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
-import { CARRY_MAX_M } from '../core/limits'
+import { CARRY_MAX_M, COURSE_SCATTER_RANGE } from '../core/limits'
 import { TROUBLE_SIDES } from '../core/pick/around'
 import { LIE_NAMES } from '../core/pick/lies'
 import { boundedNumber, oneOf } from './text'
@@ -49,7 +49,7 @@ export const PickFile = z.strictObject({
   lie: oneOf('Lie', LIE_NAMES as [(typeof LIE_NAMES)[number], ...typeof LIE_NAMES]).default('fairway'),
   over: z.array(height, { error: 'Over must be a list.' }).max(6).default([]),
   under: z.array(height, { error: 'Under must be a list.' }).max(6).default([]),
-  courseScatter: boundedNumber('Course scatter', 0.5, 4, '').optional(),
+  courseScatter: boundedNumber('Course scatter', ...COURSE_SCATTER_RANGE, ' times').optional(),
   ground: oneOf('Ground', Object.keys(ROUGHNESS_M) as [keyof typeof ROUGHNESS_M]).default('open'),
 })
 export type PickFile = z.infer<typeof PickFile>

@@ -1,7 +1,16 @@
 import { z } from 'zod'
 import { LEVELS, type Level } from '../core/level'
-import { NAME_MAX, THRESHOLD_LIMITS, WITHIN_MAX_M, WITHIN_MIN_M } from '../core/limits'
+import {
+  CARRY_MAX_M,
+  COURSE_SCATTER_RANGE,
+  NAME_MAX,
+  PICK_RULES_MAX,
+  THRESHOLD_LIMITS,
+  WITHIN_MAX_M,
+  WITHIN_MIN_M,
+} from '../core/limits'
 import type { Finding } from '../core/gaps/flag'
+import { HABITS } from '../core/history/published'
 import { FIRMNESSES } from './session'
 import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 
@@ -59,6 +68,24 @@ export const Thresholds = z.object({
   totalOn: oneOf('Ground', FIRMNESSES).optional(),
   /** The chart is kept as it was measured: the air is not taken out. */
   asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
+  /** How the player picks on the course; it goes with the next chart that is published. */
+  pick: z
+    .object({
+      habit: oneOf('Habit', HABITS),
+      courseScatter: boundedNumber('Course scatter', ...COURSE_SCATTER_RANGE, ' times').optional(),
+      rules: z
+        .array(
+          z.object({
+            clubId: Id,
+            rungId: Id,
+            fromM: boundedNumber('From', 1, CARRY_MAX_M, ' m'),
+            toM: boundedNumber('To', 1, CARRY_MAX_M, ' m'),
+          }),
+          { error: 'Rules must be a list.' },
+        )
+        .max(PICK_RULES_MAX, { error: `At most ${PICK_RULES_MAX} rules are allowed.` }),
+    })
+    .optional(),
 })
 export type Thresholds = z.infer<typeof Thresholds>
 

@@ -1,9 +1,10 @@
 import type { Trouble } from '../core/pick/around'
+import type { Habit } from '../core/history/published'
 import type { Lie } from '../core/pick/lies'
 import type { Picked, PickedShot } from '../core/pick/pick'
 import { GRIP_DOWN_M } from '../core/gaps/stretches'
 import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
-import { LIE_WORDS, PICK } from './en/pick'
+import { HABIT_WORDS, LIE_WORDS, PICK } from './en/pick'
 import { stepBetween } from './flags'
 import { write } from './message'
 import { stockShotName } from './stock-shot'
@@ -121,6 +122,12 @@ export function troubleText({ side, fromM, strokes, andDistance }: Trouble, unit
   const cost = andDistance ? PICK.outOfBounds : strokes < 1 ? PICK.halfShot : PICK.aShot
   return write(PICK.troubleAt, { at: distanceText(fromM, unit), side, cost: write(cost) })
 }
+
+/** What a player changes first between two numbers. */
+export const habitTexts: Record<Habit, string> = HABIT_WORDS
+
+/** Numbers of today's chart that differ from what the player carries; '' where none does. */
+export const newerText = (numbers: number): string => (numbers === 0 ? '' : write(PICK.newer, { n: numbers }))
 
 /** What to mind about a lie; '' of the fairway. */
 export const lieText = (lie: Lie): string => (lie === 'fairway' ? '' : write(LIE_WORDS[lie]))

@@ -1,3 +1,4 @@
+import { courseMishitShare } from '../../core/pick/course-mishits'
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
 import { calibrate, type Calibrated } from '../../core/calibration/calibrate'
@@ -140,8 +141,17 @@ export const jobs = {
   publication(record: PlayerRecord, { nowMs, unit, note, which, earlier }: Publication): PublishedChart | null {
     // All of it: a tablet whose clock is ahead has hit its last balls in what is still to come here.
     const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
-    const { totalOn } = record.player.thresholds
-    const head = { number: (earlier?.number ?? 0) + 1, publishedAtMs: nowMs, unit, note, ...(totalOn && { totalOn }) }
+    const { totalOn, pick } = record.player.thresholds
+    const mats = new Set(record.sessions.filter(session => session.surface === 'mat').map(session => session.id))
+    const head = {
+      number: (earlier?.number ?? 0) + 1,
+      publishedAtMs: nowMs,
+      unit,
+      note,
+      mishitShare: courseMishitShare(calibrated, mats),
+      ...(totalOn && { totalOn }),
+      ...(pick && { pick }),
+    }
     const bare = publish(calibrated, remarksAt(record.words, Infinity), { ...head, changed: '' }, which)
     if (!bare.cells.some(cell => cell.carry)) return null
     const labels = labelsOf(record.bag)

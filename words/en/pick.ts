@@ -39,12 +39,18 @@ export const PICK = {
   between: 'Between your numbers: {shot} ends {off} {way}.',
   blocked: 'No shot of yours clears that: go round it, or play out to the side.',
   nearer: 'Its bad ball ends nearer: {bad} against {other}.',
-  old: 'This chart was due for a test on {day}.',
   newer: '{n, plural, one {One number} other {# numbers}} of the chart of today differ from what the player carries.',
   layUp: 'Leave {leave}: {gain} strokes better than going as far as you can ({least}).',
   layUpFar: 'Go as far as you can: leave {leave}.',
   scatter:
     'Balls are taken {times} times as wide as on the range: it is the course (found by fitting a table of experts).',
+} as const
+
+/** What is changed first between two numbers. */
+export const HABIT_WORDS = {
+  club: 'the club, with the same swing',
+  swing: 'the swing, with the same club',
+  grip: 'the grip, an inch down',
 } as const
 
 /** What a lie asks for. Common practice. */

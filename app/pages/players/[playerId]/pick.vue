@@ -1,14 +1,33 @@
 <script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import { figureOf } from '#core/history/published'
+import { newerText } from '#words/pick'
+import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { usePublished } from '~/composables/usePublished'
 import { dayText } from '#words/dates'
+import { useAccount } from '~/stores/account'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
+import PickHabits from '~/components/pick/Habits.vue'
 import PickStage from '~/components/pick/Stage.vue'
 
 /** What the player is told on the course, at the coach's desk: from the published chart, as the player has it. */
 const { playerId } = usePlayerRoute()
+const account = useAccount()
 const { lines, newest, failure, load } = usePublished(playerId)
+const { readChart } = useNumbers()
+const habits = ref(false)
+/** A newer record is a note to the coach, never a silent change on the course. */
+const newer = computed(() => {
+  if (!newest.value) return ''
+  const now = new Map(readChart.value.map(cell => [cellKey(cell), cell.carryM]))
+  const differ = newest.value.cells.filter(cell => {
+    const carryM = now.get(cellKey(cell))
+    return cell.carry && carryM != null && figureOf(carryM)[account.unit] !== cell.carry[account.unit]
+  })
+  return newerText(differ.length)
+})
 const line = computed(() =>
   newest.value
     ? `From the chart the player carries: no. ${newest.value.number}, ${dayText(newest.value.publishedAtMs)}.`
@@ -18,6 +37,16 @@ const line = computed(() =>
 
 <template>
   <FrameStagePage title="Pick" :line="line" tight>
+    <template #actions
+      ><UButton color="neutral" variant="outline" icon="i-lucide-sliders-horizontal" @click="habits = true"
+        >How this player picks</UButton
+      ></template
+    >
+    <PickHabits v-model:open="habits" />
+    <p v-if="newer" class="mb-2 flex flex-wrap items-center gap-3 text-sm">
+      <UIcon name="i-lucide-info" class="text-(--weak)" /><span>{{ newer }}</span>
+      <NuxtLink :to="`/players/${playerId}/chart/published`" class="font-semibold underline">Publish it</NuxtLink>
+    </p>
     <p v-if="failure && !newest" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">
       {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton>
     </p>
