@@ -3,14 +3,34 @@ import type { Habit } from '../core/history/published'
 import type { Lie } from '../core/pick/lies'
 import type { Picked, PickedShot } from '../core/pick/pick'
 import { GRIP_DOWN_M } from '../core/gaps/stretches'
-import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { distanceText, distanceWithUnit, fromWind, type DistanceUnit, type SpeedUnit } from '../core/units'
 import { HABIT_WORDS, LIE_WORDS, PICK } from './en/pick'
 import { stepBetween } from './flags'
 import { write } from './message'
+import { speedText, usualSpeedUnit } from './readings'
 import { stockShotName } from './stock-shot'
 
 /** "56° at 9:00". */
 export const pickName = ({ club, swing }: { club: string; swing: string }): string => stockShotName(club, swing)
+
+/** What to call between the swing lengths: "70 mph", "75 %"; '' in the other schools. */
+export function callText({ call }: Pick<PickedShot, 'call'>, unit: DistanceUnit, speedUnit?: SpeedUnit): string {
+  if (!call) return ''
+  return call.scale === 'speed' ? speedText(call.value, unit, speedUnit) : `${Math.round(call.value)} %`
+}
+
+/** What one more of what is called is worth there; '' in the other schools. */
+export function callWorthText(
+  { call }: Pick<PickedShot, 'call'>,
+  unit: DistanceUnit,
+  speedUnit: SpeedUnit = usualSpeedUnit(unit),
+): string {
+  if (!call) return ''
+  const isSpeed = call.scale === 'speed'
+  const worth = distanceWithUnit(call.perOneM * (isSpeed ? fromWind(1, speedUnit) : TEN), unit, 1)
+  return write(PICK.worth, { one: isSpeed ? write(PICK.oneSpeed, { unit: speedUnit }) : write(PICK.tenPerCent), worth })
+}
+const TEN = 10
 
 /**
  * How the stock shot is played: the difference of both numbers as they are read, and the grip.
@@ -29,6 +49,14 @@ export function howText(
 export function aimText(aimRightM: number, unit: DistanceUnit): string {
   const off = distanceText(Math.abs(aimRightM), unit)
   return off === '0' ? '' : write(PICK.aim, { off, way: write(aimRightM < 0 ? PICK.left : PICK.right) })
+}
+
+/** The player's usual miss with the shot; '' where it is less than is read. */
+export function missText({ missRightM }: Pick<PickedShot, 'missRightM'>, unit: DistanceUnit): string {
+  const off = distanceText(Math.abs(missRightM), unit)
+  if (off === '0') return ''
+  const way = write(missRightM < 0 ? PICK.left : PICK.right)
+  return write(PICK.usual, { off: distanceWithUnit(Math.abs(missRightM), unit), way })
 }
 
 /** Under it a share is no more than a word. */

@@ -1,6 +1,6 @@
 import { isStruckOut, rungsInUse, type Bag } from '../bag/bag'
 import { exp, ln } from '../stats/exact'
-import { rungSpeedMs } from '../swing/called-speed'
+import { calledSpeedMs, rungSpeedMs } from '../swing/called-speed'
 import type { Rung } from '../swing/scale'
 import type { CarryChart } from './chart-cell'
 
@@ -24,6 +24,14 @@ export interface RungCurve {
 }
 
 const PER_CENT = /^(\d{1,3})\s*%?$/
+
+/** What a name calls by itself, wherever it stands: "70 mph", "75%"; null where it calls no number. */
+export function calledBy(label: string): { scale: RungScale; value: number } | null {
+  const speedMs = calledSpeedMs(label)
+  if (speedMs !== undefined) return { scale: 'speed', value: speedMs }
+  const percent = /^(\d{1,3})\s*%$/.exec(label.trim())
+  return percent ? { scale: 'feel', value: Number(percent[1]) } : null
+}
 
 /** What a swing length is called by; null where its school calls no number. */
 function rungValue(rung: Rung, bag: Bag, scale: RungScale): number | null {

@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '../bag/bag'
+import { calledBy, calledFor, carryOnCurve, type RungCurve, type RungScale } from '../chart/between-rungs'
 import { groupBy } from '../group-by'
 import type { PublishedCell } from '../history/published'
 import { newMemo, type Memo } from '../memo'
@@ -71,6 +72,10 @@ export interface PickedShot extends StockShot {
   /** The least that it clears or stays under what was asked; null where nothing was. */
   marginM: number | null
   sideKnown: boolean
+  /** The player's usual miss with it, right positive; 0 where no side was measured. */
+  missRightM: number
+  /** In the schools of club speed and feel: what to call between the swing lengths, and what one more is worth. */
+  call: { scale: RungScale; value: number; perOneM: number } | null
 }
 
 export interface Picked {
@@ -179,6 +184,30 @@ function playsOf({ shot, perNeutral }: Variant, targetM: number): Pick<PickedSho
   return { playsM, parts: { windM: windM * times, airM: airM * times, slopeM: slopeM * times } }
 }
 
+/** The curves of clubs whose swing lengths are called by a number, on what they are called by. */
+function callCurves({ shots }: PickPlayer): Map<string, RungCurve> {
+  const curves = new Map<string, RungCurve>()
+  for (const [clubId, own] of groupBy(shots, shot => shot.clubId)) {
+    const points = own
+      .flatMap(({ swing, rungId, carryM }) => {
+        const called = calledBy(swing)
+        return called ? [{ rungId, carryM, window80M: [carryM, carryM] as [number, number], ...called }] : []
+      })
+      .sort((a, b) => a.value - b.value)
+    const [first] = points
+    if (first && points.length > 1 && points.every(point => point.scale === first.scale))
+      curves.set(clubId, { clubId, scale: first.scale, points })
+  }
+  return curves
+}
+
+function callFor(curves: ReadonlyMap<string, RungCurve>, clubId: string, carryM: number): PickedShot['call'] {
+  const curve = curves.get(clubId)
+  const value = curve ? calledFor(curve, carryM) : null
+  const there = curve && value !== null ? carryOnCurve(curve, value) : null
+  return curve && value !== null && there ? { scale: curve.scale, value, perOneM: there.perOneM } : null
+}
+
 /** Between equals: what the player changes first. Less comes first. */
 function habitOrder(
   { gripDown, rung }: { gripDown: number; rung: number },
@@ -237,6 +266,7 @@ export function pick(
     aimed ? { ...one, ...bestAim(one.variant, targetM, width, cost, few, refined) } : one,
   )
   const inTrouble = inTroubleOf(around)
+  const curves = callCurves(player)
   const found = looked
     .map(({ variant, meant }): PickedShot & { rung: number } => {
       const { shot, grip } = variant
@@ -267,6 +297,8 @@ export function pick(
         patch: { pastM: meant.pastM, rightM: meant.rightM, longSdM: meant.longSdM, sideSdM: meant.sideSdM },
         marginM: marginOf(variant, meant.pitchM, question),
         sideKnown: shot.sideKnown,
+        missRightM: shot.sideBiasM,
+        call: grip === 0 ? callFor(curves, shot.clubId, variant.carryM + meant.plusM) : null,
       }
     })
     .filter(one => (one.marginM ?? 0) >= 0)

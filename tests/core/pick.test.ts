@@ -16,12 +16,16 @@ import { STRIKES_SHOWN, strikePoints } from '../../core/pick/strikes'
 import { builtStrokes, costsOf, expertStrokes, putts, strokesFrom } from '../../core/pick/strokes'
 import { pickAt, stretchesOf, sweepTargets } from '../../core/pick/sweep'
 import { metresToYards, mphToMps, yardsToMetres as yd } from '../../core/units'
+import { keptText } from '../../words/kept-pick'
 import {
   aimText,
+  callText,
+  callWorthText,
   howText,
   landsText,
   layUpText,
   leavesText,
+  missText,
   nearerText,
   partsText,
   unservedText,
@@ -453,6 +457,14 @@ describe('from the published chart', () => {
 })
 
 describe('words of a pick', () => {
+  it('a kept shot is told with where it ended; a usual miss by its side, and none under what is read', () => {
+    const kept = { targetM: yd(77), shot: '56° at 9:00', how: 'plus 1', ended: 'short' as const, offM: yd(3) }
+    expect(keptText(kept, 'yd')).toBe('77 yd with 56° at 9:00, plus 1: 3 yd short')
+    expect(keptText({ ...kept, ended: 'fine', offM: null }, 'yd')).toBe('77 yd with 56° at 9:00, plus 1: fine')
+    expect(missText({ missRightM: -yd(3) }, 'yd')).toBe('Usually 3 yd left.')
+    expect(missText({ missRightM: 0.3 }, 'yd')).toBe('')
+  })
+
   it('leaves with trouble by its odds, how it lands, why', () => {
     const one = { leaveM: 3, badLeaveM: 6, troubleShare: 0.08 }
     expect(leavesText(one, false, 'm')).toBe('Leaves 3 m on average; one in ten ends 6 m off.')
@@ -465,5 +477,24 @@ describe('words of a pick', () => {
     expect(landsText({ runM: 4, descentDeg: 38 }, 'm')).toBe('Comes in low and runs 4 m on.')
     expect(nearerText({ badLeaveM: 12 }, { badLeaveM: 9 }, 'm')).toBe('Its bad ball ends nearer: 9 m against 12.')
     expect(whyText(picked(76), 'yd')).not.toBe('')
+  })
+})
+
+describe('between the swing lengths', () => {
+  it('speeds and feels are read off the curve, with what one more is worth; other schools are not', () => {
+    const at = (swing: string, carryYd: number, rung: number) => shot([46, swing, carryYd], { rung })
+    // A coach's table of one pitching wedge (common practice): 65 mph 100 yd, 69 110, 74 122.
+    const bySpeed = playerOf([at('65 mph', 100, 0), at('69 mph', 110, 1), at('74 mph', 122, 2)])
+    const flown = flownShots(bySpeed, CALM_DAY).shots.map(one => ({ ...one, runM: 0 }))
+    const [first] = pick(bySpeed, flown, asked(116), memo).picks
+    expect(callText(first!, 'yd')).toMatch(/^7[12] mph$/)
+    expect(callWorthText(first!, 'yd')).toMatch(/^One mph more is worth 2\.[2-9] yd\.$/)
+    const byFeel = playerOf([at('60%', 70, 0), at('80%', 90, 1)])
+    const felt = flownShots(byFeel, CALM_DAY).shots.map(one => ({ ...one, runM: 0 }))
+    const [soft] = pick(byFeel, felt, asked(75), memo).picks
+    expect(callText(soft!, 'yd')).toMatch(/^6[45] %$/)
+    expect(callWorthText(soft!, 'yd')).toMatch(/^Ten per cent more is worth \d+\.\d yd\.$/)
+    expect(callText(picked(77).picks[0]!, 'yd')).toBe('')
+    expect(callWorthText(picked(77).picks[0]!, 'yd')).toBe('')
   })
 })

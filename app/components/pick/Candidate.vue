@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { PickedShot } from '#core/pick/pick'
-import { aimText, howText, landsText, leavesText, pickName } from '#words/pick'
+import { aimText, callText, callWorthText, howText, landsText, leavesText, missText, pickName } from '#words/pick'
+import { stockShotName } from '#words/stock-shot'
 import { apexText } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
+import { useAccount } from '~/stores/account'
 import PickLineStrip from '~/components/pick/LineStrip.vue'
 import type { Trouble } from '#core/pick/around'
 
@@ -21,6 +23,11 @@ defineEmits<{ choose: [] }>()
 const { unit, text } = useDistance()
 const aim = computed(() => aimText(props.pick.aimRightM, unit.value))
 const how = computed(() => howText(props.pick, unit.value))
+const account = useAccount()
+/** Between the swing lengths, where they are called by a number. */
+const call = computed(() => callText(props.pick, unit.value, account.speedUnit))
+const worth = computed(() => callWorthText(props.pick, unit.value, account.speedUnit))
+const miss = computed(() => missText(props.pick, unit.value))
 const isPredicted = computed(() => props.pick.kind === 'predicted')
 </script>
 
@@ -36,10 +43,10 @@ const isPredicted = computed(() => props.pick.kind === 'predicted')
       <span
         class="leading-none font-extrabold"
         :class="[first ? 'text-[2.75rem] max-md:w-full lg:text-[2.25rem]' : 'text-xl', isPredicted && 'italic']"
-        >{{ pickName(pick) }}</span
+        >{{ call ? stockShotName(pick.club, call) : pickName(pick) }}</span
       >
       <span class="font-bold text-primary" :class="first ? 'text-[1.75rem] leading-tight lg:text-2xl' : 'text-lg'">{{
-        how
+        call ? '' : how
       }}</span>
       <span v-if="aim" class="soft" :class="first && 'text-xl'">{{ aim }}</span>
       <span v-if="tie" class="soft ml-auto text-sm">as good</span>
@@ -49,7 +56,9 @@ const isPredicted = computed(() => props.pick.kind === 'predicted')
     <span class="block" :class="!first && 'text-sm'">{{ leavesText(pick, trouble.length > 0, unit) }}</span>
     <span class="soft block text-sm"
       >Your {{ text(pick.numberM) }}. Pitches at {{ text(pick.pitchM) }}, {{ apexText(pick.apexM, unit) }} high.
-      {{ landsText(pick, unit) }} {{ pick.strokes.toFixed(2) }} strokes.<template v-if="nearerBadBall">
+      {{ landsText(pick, unit) }} {{ worth }} {{ miss }} {{ pick.strokes.toFixed(2) }} strokes.<template
+        v-if="nearerBadBall"
+      >
         <b class="text-default">Its bad ball ends nearer.</b></template
       ><template v-if="isPredicted"> Predicted: no ball of its own yet.</template></span
     >

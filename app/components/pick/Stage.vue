@@ -8,6 +8,7 @@ import { usePick } from '~/composables/pick/usePick'
 import { useDistance } from '~/composables/useDistance'
 import PickAround from '~/components/pick/Around.vue'
 import PickCandidate from '~/components/pick/Candidate.vue'
+import PickKept from '~/components/pick/Kept.vue'
 import PickLayUp from '~/components/pick/LayUp.vue'
 import PickPlan from '~/components/pick/Plan.vue'
 import PickSideView from '~/components/pick/SideView.vue'
@@ -85,7 +86,7 @@ const tabs = [
       {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="desk.again()">Try again</UButton>
     </p>
     <div class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
-      <div class="space-y-4 lg:row-span-2">
+      <div class="flex flex-col gap-4 lg:row-span-2">
         <PickTarget
           v-model="typed"
           :first="first ?? null"
@@ -150,6 +151,7 @@ const tabs = [
           <PickLayUp v-else :desk="desk" :spread-known="spreadKnown" />
         </div>
         <p v-else class="soft mt-2 text-sm">{{ scatter }} {{ due }}</p>
+        <PickKept class="mt-3" :owner="owner" :pick="chosen ?? null" :target-m="targetM" />
       </section>
       <div v-if="chosen && targetM !== null" class="space-y-4 lg:hidden">
         <PickPlan :target-m="targetM" :pick="chosen" :other="other" :green="setting.green" :trouble="trouble" />
@@ -174,6 +176,7 @@ const tabs = [
         :under="setting.under"
         :name="stockShotName(chosen.club, chosen.swing)"
       />
+      <slot />
     </div>
   </div>
 </template>

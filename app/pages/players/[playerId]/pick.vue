@@ -17,6 +17,7 @@ const { playerId } = usePlayerRoute()
 const account = useAccount()
 const { lines, newest, failure, load } = usePublished(playerId)
 const { readChart } = useNumbers()
+const isPhone = useMediaQuery('(max-width: 767px)')
 const habits = ref(false)
 /** A newer record is a note to the coach, never a silent change on the course. */
 const newer = computed(() => {
@@ -36,14 +37,19 @@ const line = computed(() =>
 </script>
 
 <template>
-  <FrameStagePage title="Pick" :line="line" tight>
+  <FrameStagePage title="Pick" :line="isPhone ? undefined : line" tight>
     <template #actions
-      ><UButton color="neutral" variant="outline" icon="i-lucide-sliders-horizontal" @click="habits = true"
+      ><UButton
+        v-if="!isPhone"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-sliders-horizontal"
+        @click="habits = true"
         >How this player picks</UButton
       ></template
     >
     <PickHabits v-model:open="habits" />
-    <p v-if="newer" class="mb-2 flex flex-wrap items-center gap-3 text-sm">
+    <p v-if="newer && !isPhone" class="mb-2 flex flex-wrap items-center gap-3 text-sm">
       <UIcon name="i-lucide-info" class="text-(--weak)" /><span>{{ newer }}</span>
       <NuxtLink :to="`/players/${playerId}/chart/published`" class="font-semibold underline">Publish it</NuxtLink>
     </p>
@@ -56,7 +62,18 @@ const line = computed(() =>
       :chart="newest"
       :owner="playerId"
       style="--pick-bottom: var(--rail-height)"
-    />
+    >
+      <section v-if="isPhone" class="space-y-2" aria-label="The chart">
+        <p class="soft text-sm">{{ line }}</p>
+        <p v-if="newer" class="text-sm">
+          {{ newer }}
+          <NuxtLink :to="`/players/${playerId}/chart/published`" class="font-semibold underline">Publish it</NuxtLink>
+        </p>
+        <UButton color="neutral" variant="outline" icon="i-lucide-sliders-horizontal" @click="habits = true"
+          >How this player picks</UButton
+        >
+      </section>
+    </PickStage>
     <FrameEmptyStep
       v-else-if="lines"
       icon="i-lucide-flag"
