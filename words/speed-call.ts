@@ -1,5 +1,5 @@
 import { missOfSpeed, type SpeedCall } from '../core/corrections/called-speed'
-import { distanceText, distanceWithUnit, fromWind, toWind, type DistanceUnit, type SpeedUnit } from '../core/units'
+import { distanceText, distanceWithUnit, fromWind, type DistanceUnit, type SpeedUnit } from '../core/units'
 import { SPEED_CALL } from './en/speed-call'
 import { write } from './message'
 import { speedText, usualSpeedUnit } from './readings'

@@ -107,7 +107,7 @@ export interface PublishedChart {
   note: string
   /** What changed since the one before, in words of that day. */
   changed: string
-  /** What a leave costs such a player, how often a ball is mishit, and how the player picks; missing from old charts. */
+  /** The player's level, how often a ball is mishit, and how the player picks; missing from old charts. */
   level?: Level
   mishitShare?: number
   pick?: PickSettings

@@ -8,8 +8,8 @@ const CLEAN = 0.5
 const UNFORGIVEN = ['thin', 'heavy']
 
 /**
- * Share of balls that are mishit on the course: the player's own share, and beside it what was marked thin or heavy on a
- * mat and carried all the same: a mat forgives what grass does not.
+ * Share of balls that are mishit on the course: the player's own share, and beside it what was marked thin or heavy on
+ * a mat and carried all the same: a mat forgives what grass does not.
  * @param mats ids of the sessions that were hit off a mat
  * @returns 0 to 1, to a thousandth
  */

@@ -33,8 +33,8 @@ export interface PickAir {
 }
 
 /**
- * The player's shots in today's air; a shot whose flight has no way there is named apart, and not picked. Each keeps the
- * flight that the chart knows of it.
+ * The player's shots in today's air; a shot whose flight has no way there is named apart, and not picked. Each keeps
+ * the flight that the chart knows of it.
  */
 export function flownShots(player: PickPlayer, air: PickAir): { shots: FlownShot[]; grounded: PickShot[] } {
   const shots: FlownShot[] = []

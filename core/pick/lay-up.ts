@@ -1,4 +1,5 @@
 import type { Memo } from '../memo'
+import { exp } from '../stats/exact'
 import { yardsToMetres } from '../units'
 import type { FlownShot } from './flown'
 import { pick } from './pick'
@@ -101,7 +102,7 @@ export function layUp(
     let [sum, weights] = [0, 0]
     for (let k = 0; k < POINTS; k++) {
       const z = -REACH + (2 * REACH * k) / (POINTS - 1)
-      const weight = Math.exp((-z * z) / 2)
+      const weight = exp((-z * z) / 2)
       const endsM = hitM + sd * z
       const penalty = onTheWay.reduce(
         (most, { fromM, toM, strokes }) => (endsM > fromM && endsM < toM ? Math.max(most, strokes) : most),

@@ -40,7 +40,10 @@ function along(knots: readonly number[], values: readonly number[], at: number):
   return values[next - 1]! + share * (values[next]! - values[next - 1]!)
 }
 
-/** The published table, strokes, a distance in metres. @example expertStrokes(yardsToMetres(70), 'fairway') // => 2.725 */
+/**
+ * The published table, strokes, a distance in metres.
+ * @example expertStrokes(yardsToMetres(70), 'fairway') // => 2.725
+ */
 export const expertStrokes = (distanceM: number, lie: LeaveLie): number =>
   along(YARDS, EXPERT[lie], metresToYards(distanceM))
 

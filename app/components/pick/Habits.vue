@@ -65,7 +65,8 @@ function add() {
   const { min, max } = CARRY_LIMITS[unit.value]
   const [a, b] = [typedNumber(rule.from), typedNumber(rule.to)]
   if (!(a >= min && b <= max && a <= b)) {
-    fault.value = `From "${rule.from}" to "${rule.to}" is not possible: ${min} to ${max} ${unit.value}, the shorter first.`
+    const allowed = `${min} to ${max} ${unit.value}, the shorter first`
+    fault.value = `From "${rule.from}" to "${rule.to}" is not possible: ${allowed}.`
     return
   }
   const [clubId, rungId] = rule.shot.split('/')

@@ -11,13 +11,11 @@ import type { RangeSession } from '~/composables/useRangeSession'
 import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
-import { usePlayerRecord } from '~/stores/record'
 import { daysAgo } from '~/utils/dates'
 
 /** What an ended session taught, and what to begin with next time. */
 const props = defineProps<{ range: RangeSession }>()
 const { session, balls, ballsUsed } = props.range
-const record = usePlayerRecord()
 const { next, ready, stillOpen } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
 const { text, unit, withUnit } = useDistance()

@@ -43,12 +43,15 @@ const start = () => new Worker(new URL('../../workers/pick.worker.ts', import.me
 const PATIENCE_MS = 30_000
 
 /**
- * What to hit for a distance, from a published chart. Every distance is worked out beforehand in a worker, the typed one
- * first; what is typed then only looks its answer up.
+ * What to hit for a distance, from a published chart. Every distance is worked out beforehand in a worker, the typed
+ * one first; what is typed then only looks its answer up.
  * @param key of whose chart it is: setting and distance are kept by it
  */
 export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUnit>, key: string) {
-  const serializer = { read: (text: string) => JSON.parse(text), write: (value: unknown) => JSON.stringify(value) }
+  const serializer = {
+    read: (text: string) => JSON.parse(text) as PickSetting,
+    write: (value: PickSetting) => JSON.stringify(value),
+  }
   const setting = useLocalStorage<PickSetting>(`uzzet-pick-${key}`, { ...USUAL }, { serializer, mergeDefaults: true })
   const typed = useLocalStorage(`uzzet-pick-at-${key}`, '')
   const { ask, end } = workerClient<PickApi>(start, 'The part that picks shots')
@@ -90,7 +93,7 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
       }
       answers.value = new Map()
       await first()
-      const { range } = opened.value!
+      const range = opened.value?.range
       if (own !== turn || !range) return
       await ask(api =>
         api.sweep(
@@ -123,8 +126,8 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
       () => work(false),
     )
     watch(at, () => {
-      first().catch((error: Error) => {
-        failure.value = error.message
+      first().catch((error: unknown) => {
+        failure.value = (error as Error).message
       })
     })
   })
