@@ -115,7 +115,7 @@ const legend = computed(() => {
       </div>
       <template v-else>
         <p v-if="chart.note" class="mb-3 border-l-[5px] border-primary pl-3 text-lg">{{ chart.note }}</p>
-        <div class="mb-3 flex gap-2" role="group" aria-label="How it is shown">
+        <div class="mb-3 flex flex-wrap gap-2" role="group" aria-label="How it is shown">
           <UButton
             color="neutral"
             :variant="isWay('pick') ? 'solid' : 'outline'"

@@ -1,3 +1,4 @@
+<!-- Keys on the glass are as large as they need be at any size of text: measured in pixels. -->
 <script setup lang="ts">
 import type { PickedShot } from '#core/pick/pick'
 import { useShortcuts } from '~/composables/useShortcuts'
@@ -62,10 +63,10 @@ function clean(event: Event): void {
     aria-label="Distance"
     class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--pick-bottom,0px) max-lg:z-20 max-lg:border-t max-lg:border-(--ink) max-lg:bg-(--raised) max-lg:px-4 max-lg:pt-2 max-lg:pb-3"
   >
-    <div class="grid grid-cols-[3.75rem_minmax(0,1fr)_3.75rem] items-center gap-3 lg:flex lg:items-end lg:gap-5">
+    <div class="grid grid-cols-[60px_minmax(0,1fr)_60px] items-center gap-3 lg:flex lg:items-end lg:gap-5">
       <button
         type="button"
-        class="raised h-14 cursor-pointer text-3xl font-bold lg:hidden"
+        class="raised h-[56px] cursor-pointer text-[30px] font-bold lg:hidden"
         :aria-label="`One ${unitWord.slice(0, -1)} less`"
         @click="step(-1)"
       >
@@ -80,13 +81,13 @@ function clean(event: Event): void {
           data-shortcuts
           :inputmode="narrow ? 'none' : 'numeric'"
           autocomplete="off"
-          class="block w-full border-primary bg-transparent text-center text-[3.5rem] leading-none font-extrabold outline-none max-lg:h-14 lg:h-24 lg:w-44 lg:border-b-4 lg:text-left lg:text-[5.5rem]"
+          class="block w-full border-primary bg-transparent text-center text-[56px] leading-none font-extrabold outline-none max-lg:h-[56px] lg:h-24 lg:w-44 lg:border-b-4 lg:text-left lg:text-[88px]"
           @input="clean"
         />
       </div>
       <button
         type="button"
-        class="raised h-14 cursor-pointer text-3xl font-bold lg:hidden"
+        class="raised h-[56px] cursor-pointer text-[30px] font-bold lg:hidden"
         :aria-label="`One ${unitWord.slice(0, -1)} more`"
         @click="step(1)"
       >
@@ -105,13 +106,17 @@ function clean(event: Event): void {
         v-for="key in KEYS"
         :key="key"
         type="button"
-        class="raised h-12 cursor-pointer text-2xl font-bold active:bg-elevated"
+        class="raised h-[48px] cursor-pointer text-[24px] font-bold active:bg-elevated"
         :aria-label="key === '⌫' ? 'Delete the last figure' : key"
         @click="press(key)"
       >
         {{ key }}
       </button>
-      <button type="button" class="raised h-12 cursor-pointer font-bold active:bg-elevated" @click="emit('today')">
+      <button
+        type="button"
+        class="raised h-[48px] cursor-pointer overflow-hidden text-[15px] font-bold active:bg-elevated"
+        @click="emit('today')"
+      >
         Today
       </button>
     </div>
