@@ -129,12 +129,6 @@ export const BagChange = z
       .max(CLUBS_MAX * RUNGS_MAX, { error: 'More cells are struck out than there can be.' }),
   })
   .superRefine((bag, ctx) => {
-    bag.scale.rungs.forEach((rung, i) => {
-      const { school, label, retired } = rung
-      if (retired || (school ?? bag.scale.school) !== 'speed') return
-      if (rungSpeedMs(rung, bag.scale.school) === undefined)
-        ctx.addIssue({ code: 'custom', path: ['scale', 'rungs', i, 'label'], message: speedFault(label) })
-    })
     bag.struckOut.forEach((cell, i) => {
       if (!bag.clubs.some(c => c.id === cell.clubId))
         ctx.addIssue({
@@ -154,3 +148,16 @@ export const BagChange = z
       ctx.addIssue({ code: 'custom', path: ['clubs'], message: 'Two clubs or swing lengths have the same id.' })
   })
 export type BagChange = z.infer<typeof BagChange>
+
+/**
+ * The bag as it is edited: in the school of club speed a name that calls no speed is asked about. What comes by another
+ * way keeps it as a name of the player's own.
+ */
+export const BagForm = BagChange.superRefine((bag, ctx) => {
+  bag.scale.rungs.forEach((rung, i) => {
+    const { school, label, retired } = rung
+    if (retired || (school ?? bag.scale.school) !== 'speed') return
+    if (rungSpeedMs(rung, bag.scale.school) === undefined)
+      ctx.addIssue({ code: 'custom', path: ['scale', 'rungs', i, 'label'], message: speedFault(label) })
+  })
+})

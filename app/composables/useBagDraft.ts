@@ -3,7 +3,7 @@ import type { Bag } from '#core/bag/bag'
 import { CALLED_SPEED, rungSpeedMs } from '#core/swing/called-speed'
 import { knownFraction, type SchoolId } from '#core/swing/schools'
 import { starterRungs, type SwingFlight } from '#core/swing/scale'
-import { BagChange } from '#shared/bag'
+import { BagForm } from '#shared/bag'
 import { changeOf, draftOf, draftRung, type BagDraft, type DraftRung } from '~/utils/bag-draft'
 import { Refused, api } from '~/utils/api'
 import { useDraftHistory } from '~/composables/useDraftHistory'
@@ -56,7 +56,7 @@ export function useBagDraft(playerId: string) {
   }
 
   async function save(): Promise<void> {
-    const value = formErrors.check(BagChange, changeOf(draft.value, version.value))
+    const value = formErrors.check(BagForm, changeOf(draft.value, version.value))
     if (!value) return
     busy.value = true
     const sent = JSON.stringify(draft.value)

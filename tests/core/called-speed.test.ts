@@ -7,7 +7,7 @@ import type { Shot } from '../../core/shot/shot'
 import { calledSpeedMs } from '../../core/swing/called-speed'
 import { outOfOrder, rungFractions } from '../../core/swing/scale'
 import { mphToMps, yardsToMetres } from '../../core/units'
-import { BagChange } from '../../shared/bag'
+import { BagChange, BagForm } from '../../shared/bag'
 import { speedCallText, speedMissText } from '../../words/speed-call'
 
 const rungs = (labels: string[], retired = false) =>
@@ -120,9 +120,10 @@ describe('club speed as a school', () => {
       scale: { school: 'speed', rungs: rungs([label], retired).map(rung => ({ ...rung, id: id(1) })) },
       struckOut: [],
     })
-    expect(BagChange.safeParse(change('69 mph', false)).success).toBe(true)
-    expect(BagChange.safeParse(change('fast', true)).success).toBe(true)
-    expect(BagChange.safeParse(change('fast', false)).error!.issues).toMatchObject([
+    expect(BagForm.safeParse(change('69 mph', false)).success).toBe(true)
+    expect(BagForm.safeParse(change('fast', true)).success).toBe(true)
+    expect(BagChange.safeParse(change('fast', false)).success).toBe(true)
+    expect(BagForm.safeParse(change('fast', false)).error!.issues).toMatchObject([
       {
         path: ['scale', 'rungs', 0, 'label'],
         message: expect.stringMatching(/^"fast" is no club speed: .* 18 to 145 mph/),

@@ -2,6 +2,7 @@
 import type { LayUp, LeaveCost } from '#core/pick/lay-up'
 import type { PickDesk } from '~/composables/pick/usePick'
 import { useDistance } from '~/composables/useDistance'
+import { yardsToMetres } from '#core/units'
 import { layUpText } from '#words/pick'
 import { typedNumber } from '~/utils/numbers'
 
@@ -103,7 +104,7 @@ const marks = computed(() => [40, 60, 80, 100, 120].map(yd => ({ yd, x: ((yd - 3
         <line x1="0" :x2="WIDTH" y1="36" y2="36" stroke="var(--ink)" />
         <g v-for="mark in marks" :key="mark.yd">
           <text :x="mark.x" y="88" text-anchor="middle" font-size="13" fill="var(--soft-ink)">
-            {{ unit === 'yd' ? mark.yd : text(mark.yd * 0.9144) }}
+            {{ unit === 'yd' ? mark.yd : text(yardsToMetres(mark.yd)) }}
           </text>
         </g>
       </svg>
