@@ -147,6 +147,15 @@ run(async () => {
     ready: 'canvas',
     before: page => page.getByRole('button', { name: '51°: one degree more' }).click(),
   })
+  const toTheFlag = async page => {
+    await page.locator('#pick-target').fill('77')
+    await page
+      .getByText(/strokes/)
+      .first()
+      .waitFor()
+    await page.getByText(/being worked out/).waitFor({ state: 'detached' })
+  }
+  await visit(desk, 'pick', 'pick', { ready: '#pick-target', before: toTheFlag })
   await visit(desk, 'flags', 'gaps', {
     ready: 'canvas',
     before: async page => {
@@ -158,6 +167,7 @@ run(async () => {
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })
   await visit(phone, 'gaps-phone', 'gaps', { ready: 'canvas' })
+  await visit(phone, 'pick-phone', 'pick', { ready: '#pick-target', before: toTheFlag })
   await visit(phone, 'card-phone', 'chart/published', {
     before: async page => {
       await page.getByRole('button', { name: 'Link to read', exact: true }).click()

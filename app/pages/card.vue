@@ -149,7 +149,11 @@ const legend = computed(() => {
           @choose="(clubId, rungId) => (chosen = `${clubId}/${rungId}`)"
         />
         <ol v-else class="raised divide-y divide-default">
-          <li v-for="shot in shots" :key="`${shot.clubId}/${shot.rungId}`" class="flex items-baseline gap-4 px-4 py-2">
+          <li
+            v-for="shot in shots"
+            :key="`${shot.clubId}/${shot.rungId}`"
+            class="flex flex-wrap items-baseline gap-x-4 px-4 py-2"
+          >
             <span
               class="w-16 text-3xl leading-none"
               :class="
@@ -161,7 +165,7 @@ const legend = computed(() => {
               "
               >{{ readFigure(shot, unit) }}</span
             >
-            <span class="min-w-0 flex-1 text-xl font-bold">{{ stockShotName(shot.club, shot.swing) }}</span>
+            <span class="min-w-0 flex-1 basis-32 text-xl font-bold">{{ stockShotName(shot.club, shot.swing) }}</span>
             <span class="soft text-sm whitespace-nowrap">{{ beside(shot) }}</span>
           </li>
         </ol>
