@@ -2,8 +2,6 @@
  * npm run screenshots: makes docs/screenshots/ anew from a running demo (`npm run demo` in another window); names after
  * it make those alone.
  */
-import { spawn } from 'node:child_process'
-import { once } from 'node:events'
 import { mkdirSync } from 'node:fs'
 import { fromRoot } from './lib/paths.mjs'
 import { run, say, stop } from './lib/say.mjs'
@@ -58,42 +56,6 @@ run(async () => {
     await page.locator('#carry').fill('66')
   }
   /** A device with a token of its own plays a good player into the open session. */
-  const withMonitor = async page => {
-    await page.getByRole('link', { name: 'Go on' }).click()
-    await page.locator('#carry').waitFor()
-    const session = page.url()
-    await page.goto('/account')
-    await page.getByLabel('New device').fill('Bay 3 monitor')
-    await page.getByRole('button', { name: 'Make a token' }).click()
-    const token = await page.locator('#devices code').textContent()
-    await page.goto(session)
-    const from = page.getByLabel('Where balls come from')
-    await from.waitFor()
-    // Its list opens where there is room for it.
-    await from.evaluate(element => element.scrollIntoView({ block: 'center' }))
-    await from.click()
-    await page.getByRole('option', { name: 'Bay 3 monitor' }).first().click()
-    await page.getByText('Listening.').waitFor()
-    const device = spawn(
-      process.execPath,
-      [
-        '--import',
-        'tsx',
-        fromRoot('devices/monitor-run.ts'),
-        '--to',
-        url,
-        '--token',
-        token,
-        '--every',
-        '0.3',
-        '--balls',
-        '4',
-      ],
-      { stdio: 'ignore' },
-    )
-    await once(device, 'exit')
-    await page.evaluate(() => window.scrollTo(0, 0))
-  }
   const withFile = async page => {
     const rows = [
       'Club,Shot,Carry,Ball Speed,Launch Angle,Spin Rate,Offline',
@@ -163,7 +125,6 @@ run(async () => {
       await page.getByText('Maud Eskil').first().waitFor()
     },
   })
-  await visit(desk, 'gaps-dusk', 'gaps', { ready: 'canvas', dusk: true })
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })
   await visit(phone, 'gaps-phone', 'gaps', { ready: 'canvas' })
@@ -175,7 +136,5 @@ run(async () => {
       await page.getByText('9 iron full').waitFor()
     },
   })
-  // Last: it adds balls.
-  await visit(desk, 'session-live', 'session', { before: withMonitor })
   await browser.close()
 })
