@@ -14,6 +14,19 @@ export const HomeAirQuery = z.object({
   tempC: asNumber(boundedNumber('Temperature', ...AIR_RANGE.tempC, ' °C')),
   altitudeM: asNumber(boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m')),
 })
+/** Every distance of a stretch; a page has room for so many. */
+export const YARDS_MOST = 120
+export const YardsQuery = z
+  .object({
+    from: asNumber(boundedNumber('From', 1, 400, '').int({ error: 'From must be a whole number.' })),
+    to: asNumber(boundedNumber('To', 1, 400, '').int({ error: 'To must be a whole number.' })),
+    unit,
+    black,
+  })
+  .refine(({ from, to }) => to >= from && to - from < YARDS_MOST, {
+    path: ['to'],
+    error: `From the shorter to the longer, at most ${YARDS_MOST} distances on a page.`,
+  })
 export const LabelQuery = z.object({
   sheet: oneOf('Sheet', LABEL_SHEET_IDS).default('strips'),
   skip: asNumber(

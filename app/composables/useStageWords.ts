@@ -1,14 +1,7 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { sumCover } from '#core/gaps/stretches'
 import { schoolById } from '#core/swing/schools'
-import {
-  bagStateText,
-  chartStateText,
-  gapsStateText,
-  noBagTexts,
-  pickStateText,
-  sessionStateText,
-} from '#words/stages'
+import { bagStateText, chartStateText, gapsStateText, noBagTexts, pickStateText, sessionStateText } from '#words/stages'
 import type { StageId } from '~/utils/stages'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'

@@ -1,9 +1,10 @@
 import { cellKey, type StockShot } from '../bag/bag'
-import type { Memo } from '../memo'
+import type { PublishedChart } from '../history/published'
+import { newMemo, type Memo } from '../memo'
 import { fromUnit, toUnit, type DistanceUnit } from '../units'
-import type { FlownShot } from './flown'
-import { pick, type Picked, type PickQuestion } from './pick'
-import type { PickPlayer } from './pick-player'
+import { flownShots, type FlownShot } from './flown'
+import { pick, type Picked, type PickedShot, type PickQuestion } from './pick'
+import { pickPlayerOf, type PickPlayer } from './pick-player'
 
 /** A stretch of targets that one stock shot is chosen for, in the unit it was asked in, both ends among it. */
 export interface SweepStretch extends StockShot {
@@ -28,6 +29,24 @@ export const pickAt = (
   unit: DistanceUnit,
   memo: Memo,
 ): Picked => pick(player, shots, { ...question, targetM: fromUnit(at, unit) }, memo)
+
+/** A distance, and what to hit there; null where no number serves. */
+export interface YardPick {
+  at: number
+  first: Pick<PickedShot, 'club' | 'swing' | 'numberM' | 'gripDown' | 'plusM'> | null
+}
+
+/** What to hit from where: the first answer at every whole yard or metre of a stretch, in neutral air. */
+export function yardPicks(chart: PublishedChart, unit: DistanceUnit, from: number, to: number): YardPick[] {
+  const memo = newMemo()
+  const player = pickPlayerOf(chart)
+  const { shots } = flownShots(player, { today: null, slopeM: 0, firmness: 'medium' })
+  const question = { around: { trouble: [] }, lie: 'fairway', over: [], under: [] } as const
+  return Array.from({ length: to - from + 1 }, (_, i): YardPick => {
+    const { picks, unserved } = pickAt(player, shots, question, from + i, unit, memo)
+    return { at: from + i, first: unserved ? null : (picks[0] ?? null) }
+  })
+}
 
 /** Where the choice changes, from answers in the order of their distance. */
 export function stretchesOf(answers: readonly { at: number; picked: Picked }[]): SweepStretch[] {

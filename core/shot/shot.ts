@@ -28,7 +28,8 @@ export interface Called {
 /**
  * How far a shot has come from the tape to the chart. `measured` is what is stored; `pitched`, its carry is to where it
  * pitched; `level`, as on level ground; `still`, out of wind and air; `called`, at the club speed that was called;
- * `neutral`, as of the ball one plays: what the model takes. Each correction takes the stage before it and gives the next, so that none is made twice.
+ * `neutral`, as of the ball one plays: what the model takes. Each correction takes the stage before it and gives the
+ * next, so that none is made twice.
  */
 export type Stage = 'measured' | 'pitched' | 'level' | 'still' | 'called' | 'neutral'
 

@@ -1,3 +1,4 @@
+import { yardPicks, type YardPick } from '../../core/pick/sweep'
 import { courseMishitShare } from '../../core/pick/course-mishits'
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
@@ -161,6 +162,14 @@ export const jobs = {
     }
     const compared = earlier ? compareCharts(calibrated, beforeOfPublished(earlier), earlier.publishedAtMs) : []
     return { ...bare, changed: changesText(earlier, { cells: bare.cells, compared }, unit, named) }
+  },
+
+  /** What to hit at every distance of a stretch, from a published chart; the record is asked for nothing. */
+  yards(
+    _record: PlayerRecord,
+    { chart, unit, from, to }: { chart: PublishedChart; unit: DistanceUnit; from: number; to: number },
+  ): YardPick[] {
+    return yardPicks(chart, unit, from, to)
   },
 
   /** What moved between two days or published charts, by the balls between them. */

@@ -124,7 +124,11 @@ export async function saveBag(
       if (!player) throw new NotFound('player')
       if (player.bagVersion !== change.version) {
         const current = { bag: await bagOf(playerId, player.school, tx), bagVersion: player.bagVersion }
-        throw new Stale('version', `The bag of ${player.name} was changed on another page while this one was open.`, current)
+        throw new Stale(
+          'version',
+          `The bag of ${player.name} was changed on another page while this one was open.`,
+          current,
+        )
       }
       await tx.delete(struckOut).where(eq(struckOut.playerId, playerId))
       const oldClubs = await sortOutMissing(

@@ -218,6 +218,11 @@ const ROUTES: Row[] = [
     ask: at => ['GET', `/api/players/${at.playerId}/published/1`],
   },
   {
+    route: 'players/[playerId]/published/[number]/yards.pdf.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/published/1/yards.pdf?from=50&to=60`],
+  },
+  {
     route: 'players/[playerId]/published/[number]/card.pdf.get.ts',
     ofPlayer: true,
     ask: at => ['GET', `/api/players/${at.playerId}/published/1/card.pdf`],

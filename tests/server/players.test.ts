@@ -28,19 +28,21 @@ describe('players', () => {
     const summary = async () => (await coach.get<PlayerLine[]>('/api/players')).body[0]!.summary
     expect(await summary()).toBeNull()
     // The list does not wait for long: what is not worked out yet is told at the next look.
-    const known = () =>
-      vi.waitFor(async () => (await summary()) ?? Promise.reject(new Error('not worked out yet')), WAIT)
+    const tells = (wanted: object) =>
+      vi.waitFor(async () => {
+        const told = await summary()
+        expect(told).toMatchObject(wanted)
+        return told!
+      }, WAIT)
     const ball = shot()
     await log(ball)
-    const first = (await known())!
-    expect(first).toMatchObject({ hit: 1, inUse: 4, goodEnough: false, flags: 0 })
+    const first = await tells({ hit: 1, inUse: 4, goodEnough: false, flags: 0 })
     expect(first.retestDueMs! - Date.now()).toBeGreaterThan(13 * 86_400_000)
     await log({ ...ball, leftOut: 'thin', version: 2 })
-    expect(await known()).toMatchObject({ hit: 0, retestDueMs: null })
+    await tells({ hit: 0, retestDueMs: null })
     await coach.patch(`/api/players/${playerId}`, { version: 1, thresholds: { withinM: 18 } })
     await log({ ...ball, version: 3 })
-    expect(await known()).toMatchObject({ hit: 1, withinM: 18 })
-    const sure = (await known())!.cellsWithin
+    const sure = (await tells({ hit: 1, withinM: 18 })).cellsWithin
     const air = {
       fromMs: session.startedAtMs,
       tempC: 20,
@@ -52,11 +54,11 @@ describe('players', () => {
     }
     await coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, air: [air], version: 2 })
     // A storm: the ball is kept and does not count.
-    expect(await known()).toMatchObject({ hit: 0 })
+    await tells({ hit: 0 })
     await coach.put(`/api/players/${playerId}/sessions/${session.id}`, { ...session, version: 3 })
-    expect(await known()).toMatchObject({ hit: 1, cellsWithin: sure })
+    await tells({ hit: 1, cellsWithin: sure })
     await log({ ...ball, deleted: true, version: 4 })
-    expect(await known()).toMatchObject({ hit: 0 })
+    await tells({ hit: 0 })
   })
 
   it("give the open chart file, in which the coach's word about a strike counts", async () => {

@@ -275,6 +275,22 @@ describe('what is printed', () => {
     expect(refusal(await coach.get(`/api/players/${at.playerId}/published/1/card.pdf?size=a9`))).toHaveProperty('size')
   })
 
+  it('what to hit from where is one page, every distance of the stretch with its stock shot and how', async () => {
+    const pages = wordsOf(await pdf('yards.pdf?from=40&to=110&unit=yd'))
+    expect(pages).toHaveLength(1)
+    const words = pages[0]!.words.map(word => word.text)
+    for (let at = 40; at <= 110; at++) expect(words).toContain(String(at))
+    expect(words.filter(word => word === 'plus').length).toBeGreaterThan(3)
+    for (const word of pages[0]!.words) {
+      expect(word.right).toBeLessThanOrEqual(pages[0]!.width)
+      expect(word.bottom).toBeLessThanOrEqual(210 * MM)
+    }
+    const refuse = async (query: string) =>
+      refusal(await coach.get(`/api/players/${at.playerId}/published/1/yards.pdf?${query}`))
+    expect(await refuse('from=40')).toHaveProperty('to')
+    expect((await refuse('from=90&to=40')).to).toMatch(/at most 120 distances/)
+  })
+
   it('labels stand on their places of the sheet, after those used up', async () => {
     const [strips] = wordsOf(await pdf('labels.pdf'))
     expect(

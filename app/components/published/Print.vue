@@ -46,6 +46,10 @@ const cardAddress = computed(() =>
       }),
   }),
 )
+const yards = reactive({ from: '30', to: '130' })
+const yardsAddress = computed(() =>
+  address('yards.pdf', { ...common.value, from: yards.from.trim(), to: yards.to.trim() }),
+)
 const labelAddress = computed(() =>
   address('labels.pdf', { ...common.value, sheet: sheet.value, skip: skip.value.trim() || '0' }),
 )
@@ -117,6 +121,19 @@ async function send() {
         /></UFormField>
         <UButton icon="i-lucide-tags" @click="download(labelAddress, `shaft-labels-${chart.number}.pdf`)"
           >Labels as PDF</UButton
+        >
+      </div>
+      <div class="raised space-y-3 p-4">
+        <h3 class="font-bold">What to hit from where</h3>
+        <div class="flex flex-wrap items-end gap-3">
+          <UFormField :label="`From, ${account.unit}`"
+            ><UInput v-model="yards.from" inputmode="numeric" class="w-20"
+          /></UFormField>
+          <UFormField label="to"><UInput v-model="yards.to" inputmode="numeric" class="w-20" /></UFormField>
+        </div>
+        <p class="soft text-sm">One page, every {{ account.unit === 'yd' ? 'yard' : 'metre' }}, in neutral air.</p>
+        <UButton icon="i-lucide-flag" @click="download(yardsAddress, `from-where-${chart.number}.pdf`)"
+          >The page as PDF</UButton
         >
       </div>
       <div class="flex flex-wrap items-center gap-2 lg:col-span-2">
