@@ -15,8 +15,8 @@ const COLUMNS = 3
 const MOST_ROW_MM = 5.2
 
 /**
- * What to hit from where: one page, every yard or metre of a range, with the stock shot and how much more or less of it.
- * In neutral air, on medium ground, with nothing about the flag.
+ * What to hit from where: one page, every yard or metre of a stretch, with the stock shot and how much more or less of
+ * it. In neutral air, on medium ground, with nothing about the flag.
  */
 export async function yardsPdf(
   player: string,
