@@ -135,5 +135,5 @@ export function useCard() {
 
   useEventListener('online', () => void sendNow())
   useIntervalFn(() => void send(), AGAIN_MS)
-  return { view, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard }
+  return { view, mark, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard }
 }

@@ -26,7 +26,8 @@ useHead({
 })
 
 /** What the player carries: the published chart on the phone, by the grid or by the yardage. */
-const { view, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = useCard()
+const card = useCard()
+const { view, mark, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = card
 const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
 const way = useLocalStorage<'pick' | 'carry' | 'grid'>('uzzet-card-way', 'carry')
@@ -139,7 +140,7 @@ const legend = computed(() => {
             >Grid</UButton
           >
         </div>
-        <LazyPickStage v-if="isWay('pick')" :key="chart.number" :chart="chart" owner="card" />
+        <LazyPickStage v-if="isWay('pick')" :key="chart.number" :chart="chart" :owner="mark || 'card'" />
         <PublishedGrid
           v-else-if="isWay('grid')"
           :chart="chart"

@@ -27,8 +27,12 @@ async function ownAccount(page: Page, base: string) {
 }
 
 async function listen(page: Page, name = 'Bay 3 monitor') {
-  await page.getByLabel('Where balls come from').click()
-  await page.getByRole('option', { name }).click()
+  // A page that has just opened may still be scrolled to its top: then the list is opened again.
+  await expect(async () => {
+    await page.keyboard.press('Escape')
+    await page.getByLabel('Where balls come from').click({ timeout: 5000 })
+    await page.getByRole('option', { name }).click({ timeout: 5000 })
+  }).toPass({ timeout: 60_000 })
   await expect(page.getByText('Listening.')).toBeVisible()
 }
 

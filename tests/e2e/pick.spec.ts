@@ -122,4 +122,5 @@ test('a round of 18 picks on the player’s phone, installed and without a netwo
   await phone.getByRole('button', { name: 'Pick', exact: true }).tap()
   await expect(hit(phone).getByRole('button').first()).toContainText(/strokes/)
   await browser.close()
+  await page.getByRole('button', { name: 'Revoke' }).last().click()
 })

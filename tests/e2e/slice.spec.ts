@@ -86,12 +86,17 @@ test(
       ['chart/believed', 'Believed and measured'],
       ['chart/speed', 'Carry by club speed'],
       ['gaps', 'Gaps'],
+      ['pick', 'Pick'],
       ['bag', 'Bag'],
       ['session', 'Range session'],
     ] as const) {
       await page.goto(`${player}/${path}`)
       await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible()
       if (path === 'gaps') await expect(page.locator('canvas').first()).toBeVisible()
+      if (path === 'pick') {
+        await page.locator('#pick-target').fill('77')
+        await expect(page.getByText(/strokes/).first()).toBeVisible()
+      }
       expect(await seriousFindings(page), path).toEqual([])
       await fits(page)
     }
@@ -103,7 +108,7 @@ test(
     await expect(page.getByRole('heading', { name: 'Account' })).toBeVisible()
     expect(await seriousFindings(page), 'account').toEqual([])
     await page.evaluate(() => localStorage.setItem('uzzet-theme', 'dark'))
-    for (const path of ['chart', 'gaps', 'bag']) {
+    for (const path of ['chart', 'gaps', 'bag', 'pick']) {
       await page.goto(`${player}/${path}`)
       await expect(page.locator('h1')).toBeVisible()
       expect(await seriousFindings(page), `${path} at dusk`).toEqual([])
@@ -121,7 +126,7 @@ test('every stage of every demo player opens', async ({ page, demo }) => {
   for (const link of links) {
     await page.goto(link)
     const rail = page.getByRole('navigation', { name: 'Stages of the work' })
-    for (const stage of ['bag', 'session', 'chart', 'gaps']) {
+    for (const stage of ['bag', 'session', 'chart', 'gaps', 'pick']) {
       await rail.locator(`a[href$="/${stage}"]`).click()
       await expect(rail.locator('[aria-current="page"]')).toHaveAttribute('href', `${link}/${stage}`)
       await expect(page.locator('h1')).toBeVisible()

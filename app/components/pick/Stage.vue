@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PublishedChart } from '#core/history/published'
+import type { Picked } from '#core/pick/pick'
 import { COURSE_SCATTER } from '#core/pick/strokes'
 import { stockShotName } from '#words/stock-shot'
 import { courseScatterText, lieText, nearerText, unservedText, whyText } from '#words/pick'
@@ -22,7 +23,14 @@ const props = defineProps<{ chart: PublishedChart; owner: string }>()
 const { unit, from } = useDistance()
 const chart = computed(() => props.chart)
 const desk = usePick(chart, unit, props.owner)
-const { setting, typed, at, picked, opened, strip, complete, failure } = desk
+const { setting, typed, at, picked: found, opened, strip, complete, failure } = desk
+// While the same distance is worked out anew its last answer stays, faint; another distance never shows it.
+const last = shallowRef<{ at: number; picked: Picked }>()
+watch([found, at], () => {
+  if (found.value && at.value !== null) last.value = { at: at.value, picked: found.value }
+})
+const picked = computed(() => found.value ?? (last.value?.at === at.value ? (last.value?.picked ?? null) : null))
+const isOld = computed(() => found.value === null)
 const targetM = computed(() => (at.value === null ? null : from(at.value)))
 const picks = computed(() => picked.value?.picks ?? [])
 const first = computed(() => picks.value[0])
@@ -72,6 +80,13 @@ const day = computed(() => {
   return minutes < 120 ? `air ${minutes} min old` : `air ${Math.round(minutes / 60)} h old: enter it again`
 })
 const sheet = ref<'today' | 'around' | 'layUp'>()
+const sheetBox = useTemplateRef('sheetBox')
+/** Opened, it comes into view: on a phone it lies below the answer. */
+async function show(which: NonNullable<typeof sheet.value>) {
+  sheet.value = sheet.value === which ? undefined : which
+  await nextTick()
+  sheetBox.value?.scrollIntoView({ block: 'nearest' })
+}
 const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(one.club, one.swing)).join(', ') ?? '')
 const tabs = [
   { value: 'around', label: 'Around the flag' },
@@ -93,7 +108,7 @@ const tabs = [
           :land-m="landM"
           :day="day"
           :middle="middle"
-          @today="sheet = sheet === 'today' ? undefined : 'today'"
+          @today="show('today')"
         />
         <PickPlan
           v-if="chosen && targetM !== null"
@@ -105,11 +120,11 @@ const tabs = [
           :trouble="trouble"
         />
       </div>
-      <section aria-label="What to hit" class="min-w-0" :aria-busy="at !== null && !picked">
+      <section aria-label="What to hit" class="min-w-0" :aria-busy="at !== null && isOld">
         <p v-if="at === null" class="raised p-5 text-lg">
           <b>How far is it?</b> <span class="soft">Type the distance to the flag; the shot stands here.</span>
         </p>
-        <div v-else-if="picked" class="raised divide-y divide-default">
+        <div v-else-if="picked" class="raised divide-y divide-default" :class="isOld && 'opacity-60'">
           <p v-if="unserved" class="border-l-4 border-l-(--weak-fill) px-4 py-2 font-semibold">{{ unserved }}</p>
           <PickCandidate
             v-for="(one, i) in picks"
@@ -141,11 +156,11 @@ const tabs = [
             color="neutral"
             :variant="sheet === tab.value ? 'solid' : 'outline'"
             :aria-expanded="sheet === tab.value"
-            @click="sheet = sheet === tab.value ? undefined : tab.value"
+            @click="show(tab.value)"
             >{{ tab.label }}</UButton
           >
         </div>
-        <div v-if="sheet" class="raised mt-2 p-3">
+        <div v-if="sheet" ref="sheetBox" class="raised mt-2 scroll-mb-64 scroll-mt-20 p-3">
           <PickAround v-if="sheet === 'around'" v-model="setting" />
           <PickToday v-else-if="sheet === 'today'" v-model="setting" />
           <PickLayUp v-else :desk="desk" :spread-known="spreadKnown" />

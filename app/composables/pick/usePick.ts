@@ -85,6 +85,7 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
   async function work(anew: boolean): Promise<void> {
     const own = ++turn
     if (!chart.value) return
+    failure.value = ''
     try {
       if (anew || !opened.value) {
         const found = await ask(api => api.open(toRaw(chart.value!), plain(day.value), unit.value), PATIENCE_MS)
