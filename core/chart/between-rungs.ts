@@ -29,7 +29,7 @@ const PER_CENT = /^(\d{1,3})\s*%?$/
 export function calledBy(label: string): { scale: RungScale; value: number } | null {
   const speedMs = calledSpeedMs(label)
   if (speedMs !== undefined) return { scale: 'speed', value: speedMs }
-  const percent = /^(\d{1,3})\s*%$/.exec(label.trim())
+  const percent = label.includes('%') && PER_CENT.exec(label.trim())
   return percent ? { scale: 'feel', value: Number(percent[1]) } : null
 }
 
@@ -41,6 +41,16 @@ function rungValue(rung: Rung, bag: Bag, scale: RungScale): number | null {
   return percent ? Number(percent[1]) : null
 }
 
+/** A curve of these points; two names of one speed are one point. Null under two. */
+export function curveOf(clubId: string, scale: RungScale, points: readonly RungPoint[]): RungCurve | null {
+  const inOrder = [...points]
+    .sort((a, b) => a.value - b.value)
+    .filter((point, i, all) => i === 0 || point.value - all[i - 1]!.value > SAME_VALUE)
+  return inOrder.length < 2 ? null : { clubId, scale, points: inOrder }
+}
+/** Nobody calls finer. */
+const SAME_VALUE = 0.01
+
 /** The curves of a chart: club by club, of the swing lengths in use that are called by a number and have one. */
 export function rungCurves(bag: Bag, chart: CarryChart): RungCurve[] {
   const clubIds = [...new Set(chart.map(cell => cell.clubId))]
@@ -51,14 +61,13 @@ export function rungCurves(bag: Bag, chart: CarryChart): RungCurve[] {
         .map(rung => [rung.id, rungValue(rung, bag, scale)] as const),
     )
     return clubIds.flatMap((clubId): RungCurve[] => {
-      const points = chart
-        .flatMap(({ rungId, carryM, window80M, ...cell }): RungPoint[] => {
-          const value = values.get(rungId)
-          if (cell.clubId !== clubId || value == null || carryM === null || window80M === null) return []
-          return isStruckOut(bag, { clubId, rungId }) ? [] : [{ rungId, value, carryM, window80M }]
-        })
-        .sort((a, b) => a.value - b.value)
-      return points.length < 2 ? [] : [{ clubId, scale, points }]
+      const points = chart.flatMap(({ rungId, carryM, window80M, ...cell }): RungPoint[] => {
+        const value = values.get(rungId)
+        if (cell.clubId !== clubId || value == null || carryM === null || window80M === null) return []
+        return isStruckOut(bag, { clubId, rungId }) ? [] : [{ rungId, value, carryM, window80M }]
+      })
+      const curve = curveOf(clubId, scale, points)
+      return curve ? [curve] : []
     })
   })
 }

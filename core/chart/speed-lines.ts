@@ -25,10 +25,7 @@ export interface ClubBySpeed {
  * @returns clubs with enough balls, most loft first
  */
 export function clubsBySpeed(bag: Bag, shots: readonly AnyShot[]): ClubBySpeed[] {
-  const byClub = groupBy(
-    counting(shots).filter(shot => shot.carryM > 0),
-    shot => shot.clubId,
-  )
+  const byClub = groupBy(counting(shots), shot => shot.clubId)
   return clubsInUse(bag).flatMap(club => {
     const own = (byClub.get(club.id) ?? []).flatMap((shot): (SpeedBall & { rungId: string })[] => {
       const ball = speedBallOf(shot)

@@ -17,10 +17,10 @@ export interface SpeedCall extends StockShot {
   balls: number
 }
 
-/** A ball as its club's line takes it; null without a club speed. */
+/** A ball as its club's line takes it; null without a club speed, or where nothing is left of its carry. */
 export function speedBallOf(shot: AnyShot): SpeedBall | null {
   const speedMs = shot.readings?.clubSpeedMs
-  if (speedMs === undefined) return null
+  if (speedMs === undefined || shot.carryM <= 0) return null
   return { speedMph: mpsToMph(speedMs), carryM: shot.carryM, measSdM: shotErrorM(shot) }
 }
 

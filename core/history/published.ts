@@ -191,13 +191,13 @@ export function publish(
   const clubOf = new Map(clubs.map(club => [club.id, club.label]))
   const swingOf = new Map(rungs.map(rung => [rung.id, rungName(rung)]))
   const read = asRead(calibrated.chart, calibrated.grid, writtenNumbers(said)).chart
-  // A longer club's run is not known: it is read by carry.
   const memo = newMemo()
   const ownOf = ownStrikes(new Map(clubs.map(club => [club.id, club.loftDeg])), calibrated.player.shots, memo)
   const withPattern = (cell: PublishedCell, i: number): PublishedCell => {
     const pattern = cell.carry ? patternOf(read[i]!, ownOf(cell)) : undefined
     return pattern ? { ...cell, pattern } : cell
   }
+  // A longer club's run is not known: it is read by carry.
   const runs = head.totalOn ? runsOf(read, bag, head.totalOn, memo) : new Map<string, number>()
   const withTotal = (cell: PublishedCell): PublishedCell => {
     const carryM = said.get(cellKey(cell))?.written?.carryM ?? cell.modelM

@@ -1,5 +1,5 @@
 import { cellKey, type StockShot } from '../bag/bag'
-import { calledBy, calledFor, carryOnCurve, type RungCurve, type RungScale } from '../chart/between-rungs'
+import { calledBy, calledFor, carryOnCurve, curveOf, type RungCurve, type RungScale } from '../chart/between-rungs'
 import { groupBy } from '../group-by'
 import type { PublishedCell } from '../history/published'
 import { newMemo, type Memo } from '../memo'
@@ -188,15 +188,14 @@ function playsOf({ shot, perNeutral }: Variant, targetM: number): Pick<PickedSho
 function callCurves({ shots }: PickPlayer): Map<string, RungCurve> {
   const curves = new Map<string, RungCurve>()
   for (const [clubId, own] of groupBy(shots, shot => shot.clubId)) {
-    const points = own
-      .flatMap(({ swing, rungId, carryM }) => {
-        const called = calledBy(swing)
-        return called ? [{ rungId, carryM, window80M: [carryM, carryM] as [number, number], ...called }] : []
-      })
-      .sort((a, b) => a.value - b.value)
-    const [first] = points
-    if (first && points.length > 1 && points.every(point => point.scale === first.scale))
-      curves.set(clubId, { clubId, scale: first.scale, points })
+    const points = own.flatMap(({ swing, rungId, carryM }) => {
+      const called = calledBy(swing)
+      return called ? [{ rungId, carryM, window80M: [carryM, carryM] as [number, number], ...called }] : []
+    })
+    const scale = points[0]?.scale
+    const isOne = scale !== undefined && points.every(point => point.scale === scale)
+    const curve = isOne ? curveOf(clubId, scale, points) : null
+    if (curve) curves.set(clubId, curve)
   }
   return curves
 }

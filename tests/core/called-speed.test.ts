@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Bag } from '../../core/bag/bag'
 import { bagAfter } from '../../core/bag/bag-step'
 import { calibrate } from '../../core/calibration/calibrate'
-import { calledFor, carryOnCurve, rungCurves, type RungPoint } from '../../core/chart/between-rungs'
+import { calledFor, carryOnCurve, curveOf, rungCurves, type RungPoint } from '../../core/chart/between-rungs'
 import type { Shot } from '../../core/shot/shot'
 import { calledSpeedMs } from '../../core/swing/called-speed'
 import { outOfOrder, rungFractions } from '../../core/swing/scale'
@@ -160,6 +160,9 @@ describe('between the swing lengths', () => {
     expect(carryOnCurve(curve, 46)).toBeNull()
     expect(calledFor(curve, 106)).toBeNull()
     expect(calledFor({ points: [point(30, 60), point(40, 60)] }, 60)).toBeNull()
+    // Two names of one speed are one point: nothing is divided by their difference.
+    expect(curveOf('c', 'speed', [point(40, 90), point(30, 60), point(40, 91)])!.points).toHaveLength(2)
+    expect(curveOf('c', 'speed', [point(40, 90), point(40, 91)])).toBeNull()
   })
 
   it('speeds and feels make curves of their club; struck-out stock shots are no points', () => {

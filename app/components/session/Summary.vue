@@ -21,16 +21,21 @@ const { cellName, clubLabel } = useCellNames()
 const { text, unit, withUnit } = useDistance()
 
 const { taughtBy } = useTaught()
+let turn = 0
 const learned = shallowRef<Learned>()
 const failure = ref('')
 watch(
   () => [session.value!.id, balls.value] as const,
   async () => {
+    const own = ++turn
     try {
-      learned.value = await taughtBy(session.value!)
+      const found = await taughtBy(session.value!)
+      // A later look at other balls is the one that counts.
+      if (own !== turn) return
+      learned.value = found
       failure.value = ''
     } catch (error) {
-      failure.value = (error as Error).message
+      if (own === turn) failure.value = (error as Error).message
     }
   },
   { immediate: true },

@@ -8,27 +8,24 @@ import { usePlayerRecord } from '~/stores/record'
 
 /**
  * What a session taught: the chart with its balls beside the chart before it, both as they were known then; what came
- * later does not tell. A chart that two sessions need is worked out once.
+ * later does not tell.
  */
 export function useTaught() {
   const record = usePlayerRecord()
-  const charts = new Map<string, Promise<CarryChart>>()
   const within = (): number => calibrationOptions(record.player!.thresholds, 'monitor').withinM
 
   /** The chart of some sessions, looked at when the last of them began. */
-  function chartOf(sessions: readonly SessionRecord[], { startedAtMs, method }: SessionRecord): Promise<CarryChart> {
+  async function chartOf(
+    sessions: readonly SessionRecord[],
+    { startedAtMs, method }: SessionRecord,
+  ): Promise<CarryChart> {
     const ids = new Set(sessions.map(session => session.id))
     const shots = record.records.filter(shot => ids.has(shot.sessionId))
-    // The same balls give the same chart but for the day it is looked at, which neither side of a comparison shares.
-    const key = `${startedAtMs} ${sessions.map(session => session.id).join()} ${shots.length}`
-    const known = charts.get(key)
-    if (known) return known
-    const made = calibrateOnce(
+    const { chart } = await calibrateOnce(
       playerShots(record.player!, toRaw(record.bag), [...sessions], shots, startedAtMs),
       calibrationOptions(record.player!.thresholds, method),
-    ).then(({ chart }) => chart)
-    charts.set(key, made)
-    return made
+    )
+    return chart
   }
 
   /** @throws Error with a sentence for the coach */
