@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { AIR_RANGE } from '../core/flight/air'
 import { LEVELS, type Level } from '../core/level'
 import {
   CARRY_MAX_M,
@@ -73,6 +74,12 @@ export const Thresholds = z.object({
     .object({
       habit: oneOf('Habit', HABITS),
       courseScatter: boundedNumber('Course scatter', ...COURSE_SCATTER_RANGE, ' times').optional(),
+      home: z
+        .object({
+          tempC: boundedNumber('Temperature', ...AIR_RANGE.tempC, ' °C'),
+          altitudeM: boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m'),
+        })
+        .optional(),
       rules: z
         .array(
           z.object({

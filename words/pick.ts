@@ -45,6 +45,21 @@ export function howText(
   return gripDown === 0 ? by : `${by}: ${write(PICK.grip, { n: gripDown })}`
 }
 
+/** What the player reads for it. */
+export const yoursText = ({ numberM, byTotal }: Pick<PickedShot, 'numberM' | 'byTotal'>, unit: DistanceUnit): string =>
+  write(byTotal ? PICK.yoursTotal : PICK.yours, { n: distanceText(numberM, unit) })
+
+/** What one of two ways to the number is for; '' where there is one way. */
+export function wayText({ otherWay }: Pick<Picked, 'otherWay'>, place: number): string {
+  if (!otherWay || (place !== 0 && place !== otherWay.place)) return ''
+  const isLow = (place === 0) === (otherWay.firstIs === 'low')
+  return write(isLow ? PICK.lowWay : PICK.highWay)
+}
+
+/** Under the plan, where no side of the shot was measured; '' where it was. */
+export const sideText = ({ sideKnown }: Pick<PickedShot, 'sideKnown'>): string =>
+  sideKnown ? '' : write(PICK.sideUnknown)
+
 /** "aim 3 left"; '' at the flag. */
 export function aimText(aimRightM: number, unit: DistanceUnit): string {
   const off = distanceText(Math.abs(aimRightM), unit)
@@ -157,8 +172,15 @@ export const habitTexts: Record<Habit, string> = HABIT_WORDS
 /** Numbers of today's chart that differ from what the player carries; '' where none does. */
 export const newerText = (numbers: number): string => (numbers === 0 ? '' : write(PICK.newer, { n: numbers }))
 
-/** What to mind about a lie; '' of the fairway. */
-export const lieText = (lie: Lie): string => (lie === 'fairway' ? '' : write(LIE_WORDS[lie]))
+/**
+ * What to mind about a lie; '' of the fairway.
+ * @param flyerShare of this player off a clean lie, where it is known
+ */
+export function lieText(lie: Lie, flyerShare?: number): string {
+  if (lie === 'fairway') return ''
+  const flyers = flyerShare && flyerShare >= HARDLY ? `${Math.round(100 * flyerShare)} in 100` : 'none'
+  return write(LIE_WORDS[lie], { flyers })
+}
 
 export const courseScatterText = (times: number): string => write(PICK.scatter, { times: String(times) })
 

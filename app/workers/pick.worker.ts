@@ -20,6 +20,8 @@ export interface PickDay {
 }
 
 export interface PickOpened {
+  /** False for a chart that was published without its spread. */
+  spreadKnown: boolean
   /** Every distance that is worked out. */
   range: { from: number; to: number } | null
   /** Stock shots that have no flight in such air. */
@@ -50,6 +52,7 @@ const api = {
     opened = { player, shots, day, unit }
     round++
     return {
+      spreadKnown: player.spreadKnown,
       range: sweepTargets(shots, unit),
       grounded: grounded.map(({ club, swing }) => ({ club, swing })),
       paths: shots.map(({ clubId, rungId, path, todayM }) => ({ clubId, rungId, path, todayM })),

@@ -1,3 +1,4 @@
+import { flyerCounts, type FlyerCount } from './flyer-count'
 import { cellKey, type Bag, type StockShot } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import { remarksAt, type CellRemark, type Remarks } from '../history/coach-remarks'
@@ -23,12 +24,6 @@ import { byCell, ownScatters, type OwnScatterOf } from './own-scatter'
 /** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
 export interface Trusted {
   offsM: number[]
-}
-
-/** Of one stock shot: balls taken into account, and how many of them were flyers, by odds. */
-export interface FlyerCount {
-  balls: number
-  flyers: number
 }
 
 /** Scatter of a longer club's own balls, in units of what is usual for the level, and the balls' worth behind it. */
@@ -103,29 +98,6 @@ function trustedBalls(
         return numberM === undefined || numberM === null ? [] : [shot.carryM - numberM]
       }),
   }
-}
-
-function flyerCounts({ shots }: NeutralPlayer, grid: GridFit): Map<string, FlyerCount> {
-  const counts = new Map<string, FlyerCount>()
-  for (const [key, pile] of groupByCell(shots)) {
-    let balls = 0
-    let flyers = 0
-    for (const shot of pile) {
-      if (shot.balls > 1) continue
-      // One that the coach calls a flyer, or left out as one, is one all the more.
-      if (shot.leftOut === 'flyer' || (shot.leftOut === null && shot.strike === 'flyer')) {
-        balls++
-        flyers++
-        continue
-      }
-      const verdict = grid.verdicts.get(shot.id)
-      if (!verdict) continue
-      balls++
-      if (verdict.fault === 'flyer') flyers += 1 - verdict.clean
-    }
-    if (balls > 0) counts.set(key, { balls, flyers })
-  }
-  return counts
 }
 
 function countSides({ shots }: NeutralPlayer): GapFacts['sidesCounted'] {

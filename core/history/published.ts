@@ -1,6 +1,6 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
-import { distanceText, yardsToMetres, type DistanceUnit } from '../units'
+import { distanceText, fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 import { ownStrikes } from '../corrections/own-flight'
 import type { OwnStrike } from '../flight/deliver'
 import type { Level } from '../level'
@@ -18,6 +18,13 @@ import { cellKey } from '../bag/bag'
 
 /** A figure as it is read, in both units: whole yards and whole metres. */
 export type Figure = Record<DistanceUnit, number>
+
+/** Metres that read as the figure in both units. @example metresOf({ yd: 74, m: 68 }) // => 67.71 */
+export function metresOf({ yd, m }: Figure): number {
+  const half = 0.5
+  const [least, most] = [Math.max(fromUnit(yd - half, 'yd'), m - half), Math.min(fromUnit(yd + half, 'yd'), m + half)]
+  return Math.round(50 * (least + most)) / 100
+}
 
 /** Rounded once, when it is published: the card, the phone and the next comparison all read the same figure. */
 export function figureOf(metres: number): Figure {
@@ -87,6 +94,14 @@ export interface PickSettings {
   /** Course scatter over range scatter; missing takes the usual. */
   courseScatter?: number
   rules: PickRule[]
+  /** The usual air of the course that is played most; missing starts from neutral air. */
+  home?: HomeAir
+}
+
+/** The usual air of a course: what its height and its weather make of it, calm. */
+export interface HomeAir {
+  tempC: number
+  altitudeM: number
 }
 
 /** A dated copy of a carry chart. Nothing in it ever changes. */
@@ -110,6 +125,8 @@ export interface PublishedChart {
   /** The player's level, how often a ball is mishit, and how the player picks; missing from old charts. */
   level?: Level
   mishitShare?: number
+  /** How often a ball was a flyer, by odds and by the coach's word. */
+  flyerShare?: number
   pick?: PickSettings
   /** When the numbers should be tested again, milliseconds since 1970. */
   retestDueMs?: number
@@ -180,7 +197,7 @@ export function publish(
   said: ReadonlyMap<string, Remarks>,
   head: Pick<
     PublishedChart,
-    'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn' | 'mishitShare' | 'pick'
+    'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn' | 'mishitShare' | 'flyerShare' | 'pick'
   >,
   which: PublishedWhich = 'all',
 ): PublishedChart {

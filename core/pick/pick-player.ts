@@ -1,5 +1,5 @@
 import { USUAL_STRIKE, type OwnStrike } from '../flight/deliver'
-import type { Figure, PickSettings, PublishedCell, PublishedChart } from '../history/published'
+import { metresOf, type Figure, type PickSettings, type PublishedCell, type PublishedChart } from '../history/published'
 import type { Level } from '../level'
 import { usualScatterM } from '../gaps/cover'
 import { MODEL, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
@@ -14,8 +14,11 @@ export interface PickShot extends StockShot {
   cue: string
   loftDeg: number
   kind: PublishedCell['kind']
-  /** What the player reads, unrounded where it was measured. */
+  /** Where it pitches, unrounded where it was measured. */
   carryM: number
+  /** What the player reads on the card: the carry, or where it stops. */
+  readM: number
+  byTotal: boolean
   /** One clean ball along the line, on the range. */
   longSdM: number
   sideBiasM: number
@@ -67,6 +70,8 @@ export function pickPlayerOf(chart: PublishedChart): PickPlayer {
         swing,
         kind,
         carryM,
+        readM: cell.total ? metresOf(cell.total) : carryM,
+        byTotal: cell.total !== undefined,
         cue: chart.swings.find(one => one.id === rungId)?.cue ?? '',
         loftDeg: clubs.get(clubId)!.loftDeg,
         longSdM: pattern?.longSdM ?? byWindow ?? usualSdM(level, carryM),

@@ -44,8 +44,9 @@ export interface PickedShot extends StockShot {
   swing: string
   cue: string
   kind: PublishedCell['kind']
-  /** What the player reads on the card. */
+  /** What the player reads on the card: a carry, or a total. */
   numberM: number
+  byTotal: boolean
   gripDown: 0 | 1 | 2
   /** Beyond the number as it is gripped, in neutral air: "plus one". */
   plusM: number
@@ -86,6 +87,10 @@ export interface Picked {
   ties: number
   /** Place of the one whose bad ball ends nearer, where that is not the first. */
   nearerBadBall: number | null
+  /**
+   * Another way to the same number, low beside high: its place, and which of the two the first is; null without one.
+   */
+  otherWay: { place: number; firstIs: 'low' | 'high' } | null
   /** The coach's rule brought the first one up. */
   byRule: boolean
   /** What no stock shot reaches: shorter than the shortest held back, longer than the longest stretched, or between. */
@@ -105,6 +110,10 @@ const LOOKED_AT = 10
 /** A stretch is longer than another by so much, or it is the same. */
 const TIE_PLUS_M = yardsToMetres(2)
 const SHOWN = 3
+/** Two ways to one number fly so differently that each has a use of its own: apex over apex. Our choice. */
+const OTHER_WAY = 1.3
+/** Another way serves the number where it is held back or stretched no more than this. */
+const OTHER_WAY_PLUS_M = yardsToMetres(5)
 const AIM_STEP_M = yardsToMetres(1)
 const AIM_REACH = 15
 const MOST_ROUNDS = 4
@@ -233,6 +242,7 @@ export function pick(
     picks: [],
     ties: 0,
     nearerBadBall: null,
+    otherWay: null,
     byRule: false,
     unserved: null,
     blocked: false,
@@ -278,7 +288,8 @@ export function pick(
         cue: shot.cue,
         kind: shot.kind,
         rung: shot.rung,
-        numberM: shot.carryM,
+        numberM: shot.readM,
+        byTotal: shot.byTotal,
         gripDown: grip,
         plusM: meant.plusM,
         aimRightM: meant.aimRightM,
@@ -334,6 +345,7 @@ export function pick(
   const better = (one: PickedShot) => (other: PickedShot) =>
     !shown.includes(other as (typeof shown)[number]) && other.strokes < one.strokes && other.badLeaveM < one.badLeaveM
   for (let i = 0; i < shown.length; i++) shown[i] = ordered.find(better(shown[i]!)) ?? shown[i]!
+  const otherWay = otherWayOf(shown, ordered)
   const nearer = shown[0]!.badLeaveM - nearest.badLeaveM > TIE_BAD_M ? shown.indexOf(nearest) : null
   const off = shown[0]!.patch.pastM
   return {
@@ -341,10 +353,29 @@ export function pick(
     picks: shown.map(({ rung: _, ...one }) => one),
     ties: Math.min(equals.length, shown.length),
     nearerBadBall: nearer,
+    otherWay,
     byRule: rule !== undefined && ruled(shown[0]!) === 0,
     unserved: unservedAt(all, aimed ? 0 : off),
     blocked: false,
   }
+}
+
+/**
+ * The way that flies most unlike the first and still serves the number; it is shown where it was not.
+ * @param shown is added to
+ */
+function otherWayOf<P extends PickedShot>(shown: P[], ordered: readonly P[]): Picked['otherWay'] {
+  const first = shown[0]!
+  const serves = (one: P) => Math.abs(one.plusM) <= OTHER_WAY_PLUS_M && Math.abs(one.patch.pastM) <= UNSERVED_M
+  const unlike = ({ apexM }: P) => Math.max(apexM / first.apexM, first.apexM / apexM)
+  if (!serves(first)) return null
+  const found = ordered
+    .filter(one => one !== first && serves(one) && unlike(one) >= OTHER_WAY)
+    .sort((a, b) => a.strokes - b.strokes)
+  const one = found.find(other => shown.includes(other)) ?? found[0]
+  if (!one) return null
+  if (!shown.includes(one)) shown.push(one)
+  return { place: shown.indexOf(one), firstIs: one.apexM > first.apexM ? 'low' : 'high' }
 }
 
 /** Why nothing comes to the flag, where the best is off by so much. */

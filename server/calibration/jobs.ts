@@ -1,4 +1,5 @@
 import { yardPicks, type YardPick } from '../../core/pick/sweep'
+import { flyerCounts, flyerShare } from '../../core/gaps/flyer-count'
 import { courseMishitShare } from '../../core/pick/course-mishits'
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
@@ -144,12 +145,14 @@ export const jobs = {
     const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
     const { totalOn, pick } = record.player.thresholds
     const mats = new Set(record.sessions.filter(session => session.surface === 'mat').map(session => session.id))
+    const flyers = flyerShare(flyerCounts(calibrated.player, calibrated.grid))
     const head = {
       number: (earlier?.number ?? 0) + 1,
       publishedAtMs: nowMs,
       unit,
       note,
       mishitShare: courseMishitShare(calibrated, mats),
+      ...(flyers !== null && { flyerShare: flyers }),
       ...(totalOn && { totalOn }),
       ...(pick && { pick }),
     }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { PublishedChart } from '../../core/history/published'
+import { figureOf, metresOf, type PublishedChart } from '../../core/history/published'
+import { flyerCounts, flyerShare } from '../../core/gaps/flyer-count'
+import { flagBeyondM } from '../../core/pick/flag-from'
 import { CALM, NEUTRAL, stationPressurePa, windFromParts } from '../../core/flight/air'
 import { USUAL_STRIKE } from '../../core/flight/deliver'
 import { todayOf, toToday } from '../../core/flight/neutral'
@@ -24,12 +26,15 @@ import {
   howText,
   landsText,
   layUpText,
+  lieText,
   leavesText,
   missText,
   nearerText,
   partsText,
   unservedText,
+  wayText,
   whyText,
+  yoursText,
 } from '../../words/pick'
 
 const memo = newMemo()
@@ -57,6 +62,8 @@ const shot = ([loft, swing, carryYd]: (typeof GRID)[number], more: Partial<PickS
   loftDeg: loft,
   kind: 'measured',
   carryM: yd(carryYd),
+  readM: yd(carryYd),
+  byTotal: false,
   longSdM: 0.03 * (yd(carryYd) + 30),
   sideBiasM: 0,
   sideSdM: 0.045 * yd(carryYd),
@@ -496,5 +503,68 @@ describe('between the swing lengths', () => {
     expect(callWorthText(soft!, 'yd')).toMatch(/^Ten per cent more is worth \d+\.\d yd\.$/)
     expect(callText(picked(77).picks[0]!, 'yd')).toBe('')
     expect(callWorthText(picked(77).picks[0]!, 'yd')).toBe('')
+  })
+})
+
+describe('what a distance is told to', () => {
+  it('the flag lies behind the front by its own distance, and before the back; a usual green without edges', () => {
+    const green = { shortM: 9, longM: 15 }
+    expect(flagBeyondM('flag', green)).toBe(0)
+    expect(flagBeyondM('front', green)).toBe(9)
+    expect(flagBeyondM('back', green)).toBe(-15)
+    expect(flagBeyondM('middle', green)).toBe(-3)
+    expect(flagBeyondM('front', null)).toBeCloseTo(yd(12), 6)
+    expect(flagBeyondM('middle', null)).toBe(0)
+  })
+})
+
+describe('two ways to one number', () => {
+  const low = shot([50, 'hip', 74], { clubId: 'low', club: '46°', loftDeg: 46 })
+  const high = shot([60, 'full', 75], { clubId: 'high', club: '60°' })
+
+  it('a low and a high shot of one carry are both offered, each with what it is for', () => {
+    const two = playerOf([low, high])
+    const answer = pick(two, flownShots(two, CALM_DAY).shots, asked(76), memo)
+    const { place, firstIs } = answer.otherWay!
+    expect(answer.picks[place]!.clubId).not.toBe(answer.picks[0]!.clubId)
+    const lowPlace = firstIs === 'low' ? 0 : place
+    expect(answer.picks[lowPlace]!.clubId).toBe('low')
+    expect(wayText(answer, lowPlace)).toMatch(/low way/)
+    expect(wayText(answer, place + 5)).toBe('')
+  })
+  it('one way alone is offered as it is', () => {
+    const one = playerOf([low])
+    const answer = pick(one, flownShots(one, CALM_DAY).shots, asked(76), memo)
+    expect(answer.otherWay).toBeNull()
+    expect(wayText(answer, 0)).toBe('')
+  })
+})
+
+describe('a player who reads totals', () => {
+  it('is told the figure of the card, and plus or minus from it', () => {
+    const read = figureOf(yd(74))
+    expect(figureOf(metresOf(read))).toEqual(read)
+    const total = playerOf([shot([56, '9:00', 74], { readM: metresOf(figureOf(yd(78))), byTotal: true })])
+    const one = pick(total, flownShots(total, CALM_DAY).shots, asked(77), memo).picks[0]!
+    expect(yoursText(one, 'yd')).toBe('Your 78, run counted.')
+    expect(howText(one, 'yd')).toBe(howText({ ...one, numberM: yd(74) }, 'yd'))
+  })
+  it('every figure that is read comes back out of its metres, in both units', () => {
+    for (let m = 1; m < 200; m += 0.37) expect(figureOf(metresOf(figureOf(m)))).toEqual(figureOf(m))
+  })
+})
+
+describe('light rough', () => {
+  it('tells the player’s own flyers where they are known', () => {
+    expect(lieText('light rough', 0.08)).toMatch(/8 in 100 of yours were flyers/)
+    expect(lieText('light rough', 0)).not.toMatch(/yours/)
+    expect(lieText('fairway', 0.08)).toBe('')
+    const shots = ['flyer', null, null, null].map((strike, i) => ({ id: String(i), strike, leftOut: null }))
+    const counts = flyerCounts(
+      { shots: shots.map(one => ({ ...one, clubId: 'a', rungId: 'b', balls: 1 })) as never },
+      { verdicts: new Map(shots.slice(1).map(({ id }) => [id, { clean: 1, fault: null }])) as never },
+    )
+    expect(flyerShare(counts)).toBe(0.25)
+    expect(flyerShare(new Map())).toBeNull()
   })
 })

@@ -20,6 +20,11 @@ export const PICK = {
   halfShot: 'half a shot',
   aShot: 'a shot',
   outOfBounds: 'out of bounds',
+  yours: 'Your {n}.',
+  yoursTotal: 'Your {n}, run counted.',
+  sideUnknown: 'Nobody saw its side: drawn as wide as is usual for the level.',
+  lowWay: 'The low way: for wind, a branch, or a green with room to run.',
+  highWay: 'The high way: for a near pin, or over trouble.',
   usual: 'Usually {off} {way}.',
   leaves: 'Leaves {mean} on average; one in ten ends {bad} off.',
   trouble: 'Leaves {mean} on average; one in ten ends {bad} off; {share} the trouble.',
@@ -60,7 +65,9 @@ export const HABIT_WORDS = {
 /** What a lie asks for. Common practice. */
 export const LIE_WORDS = {
   'fairway': '',
-  'light rough': 'Grass between face and ball takes spin off: some fly and run further. Common practice.',
+  'light rough':
+    'Grass between face and ball takes spin off: some fly and run further. Common practice.' +
+    '{flyers, select, none {} other { Off a clean lie {flyers} of yours were flyers: here it is more.}}',
   'heavy rough':
     'It comes out shorter and lower, and turns left: take more loft, and the way out first. Common practice.',
   'uphill': 'It starts higher and pulls: a club more, aim off. Common practice.',

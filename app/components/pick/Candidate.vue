@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import type { PickedShot } from '#core/pick/pick'
-import { aimText, callText, callWorthText, howText, landsText, leavesText, missText, pickName } from '#words/pick'
+import {
+  aimText,
+  callText,
+  callWorthText,
+  howText,
+  landsText,
+  leavesText,
+  missText,
+  pickName,
+  yoursText,
+} from '#words/pick'
 import { stockShotName } from '#words/stock-shot'
 import { apexText } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
@@ -17,6 +27,8 @@ const props = defineProps<{
   first?: boolean
   tie?: boolean
   nearerBadBall?: boolean
+  /** What it is for, where another way makes the same number. */
+  way?: string
   chosen?: boolean
 }>()
 defineEmits<{ choose: [] }>()
@@ -55,8 +67,8 @@ const isPredicted = computed(() => props.pick.kind === 'predicted')
     <PickLineStrip :pick="pick" :trouble="trouble" :tall="first" class="my-1.5" :class="!first && 'lg:hidden'" />
     <span class="block" :class="!first && 'text-sm'">{{ leavesText(pick, trouble.length > 0, unit) }}</span>
     <span class="soft block text-sm"
-      >Your {{ text(pick.numberM) }}. Pitches at {{ text(pick.pitchM) }}, {{ apexText(pick.apexM, unit) }} high.
-      {{ landsText(pick, unit) }} {{ worth }} {{ miss }} {{ pick.strokes.toFixed(2) }} strokes.<template
+      >{{ yoursText(pick, unit) }} Pitches at {{ text(pick.pitchM) }}, {{ apexText(pick.apexM, unit) }} high.
+      {{ landsText(pick, unit) }} {{ way }} {{ worth }} {{ miss }} {{ pick.strokes.toFixed(2) }} strokes.<template
         v-if="nearerBadBall"
       >
         <b class="text-default">Its bad ball ends nearer.</b></template

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
-import { HABITS, type PickRule, type PickSettings } from '#core/history/published'
+import { HABITS, type HomeAir, type PickRule, type PickSettings } from '#core/history/published'
 import { CARRY_LIMITS, COURSE_SCATTER_RANGE, PICK_RULES_MAX } from '#core/limits'
+import { AIR_RANGE } from '#core/flight/air'
+import { fromHeight, fromTemp, toHeight, toTemp } from '#core/units'
+import { useAirUnits } from '~/composables/useAirUnits'
 import { COURSE_SCATTER } from '#core/pick/strokes'
 import { rungName } from '#core/swing/scale'
 import { stockShotName } from '#words/stock-shot'
@@ -47,6 +50,30 @@ function saveScatter() {
   const value = typedNumber(scatter.value)
   if (!scatterFault.value && value !== (settings.value.courseScatter ?? COURSE_SCATTER))
     void save({ courseScatter: value })
+}
+
+const { units } = useAirUnits()
+const home = reactive({
+  temp: settings.value.home ? String(Math.round(toTemp(settings.value.home.tempC, units.value.temp))) : '',
+  height: settings.value.home ? String(Math.round(toHeight(settings.value.home.altitudeM, units.value.height))) : '',
+})
+const homeAir = computed((): HomeAir | null => {
+  const tempC = fromTemp(typedNumber(home.temp), units.value.temp)
+  const altitudeM = fromHeight(typedNumber(home.height), units.value.height)
+  const isIn = (value: number, [least, most]: readonly [number, number]) => value >= least && value <= most
+  return isIn(tempC, AIR_RANGE.tempC) && isIn(altitudeM, AIR_RANGE.altitudeM) ? { tempC, altitudeM } : null
+})
+const homeFault = computed(() => {
+  if ((home.temp === '' && home.height === '') || homeAir.value) return ''
+  const { temp, height } = units.value
+  const [cold, warm] = AIR_RANGE.tempC.map(value => Math.round(toTemp(value, temp)))
+  const [low, high] = AIR_RANGE.altitudeM.map(value => Math.round(toHeight(value, height)))
+  return `Both are needed: ${cold} to ${warm} ${temp}, ${low} to ${high} ${height}.`
+})
+function saveHome() {
+  if (homeFault.value) return
+  const now = homeAir.value ?? undefined
+  if (JSON.stringify(now) !== JSON.stringify(settings.value.home)) void save({ home: now })
 }
 
 const shots = computed(() =>
@@ -99,6 +126,24 @@ const drop = (at: number) => void save({ rules: settings.value.rules.filter((_, 
         <UFormField label="Balls on the course lie wider than on the range, times" :error="scatterFault || undefined"
           ><UInput v-model="scatter" inputmode="decimal" class="w-24" @blur="saveScatter" @keydown.enter="saveScatter"
         /></UFormField>
+        <UFormField label="Usual air of the home course" :error="homeFault || undefined">
+          <div class="flex items-center gap-2">
+            <UInput
+              v-model="home.temp"
+              inputmode="text"
+              aria-label="Usual temperature of the home course"
+              class="w-20"
+              @blur="saveHome"
+            />{{ units.temp }}
+            <UInput
+              v-model="home.height"
+              inputmode="text"
+              aria-label="Height of the home course above the sea"
+              class="w-24"
+              @blur="saveHome"
+            />{{ units.height }}
+          </div>
+        </UFormField>
         <section aria-labelledby="rules-title" class="space-y-2">
           <h3 id="rules-title" class="text-lg font-bold">Rules you keep</h3>
           <p class="soft text-sm">A rule decides between shots that are as good as each other, and says so.</p>

@@ -2,7 +2,7 @@
 import { GREEN_RADIUS_M } from '#core/pick/strokes'
 import type { Green, Trouble } from '#core/pick/around'
 import type { PickedShot } from '#core/pick/pick'
-import { pickName, troubleText } from '#words/pick'
+import { pickName, sideText, troubleText } from '#words/pick'
 import { useDistance } from '~/composables/useDistance'
 
 /** The flag seen from above, to scale: the green, trouble as drawn, and where 8 balls in 10 of a shot stop. */
@@ -94,48 +94,56 @@ const label = computed(
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="label" class="block w-full max-w-[24rem]">
-    <g v-for="value in ticks" :key="value">
-      <line
-        x1="34"
-        :x2="WIDTH"
-        :y1="y(from(value) - targetM)"
-        :y2="y(from(value) - targetM)"
-        stroke="var(--hairline)"
+  <div>
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="label" class="block w-full max-w-[24rem]">
+      <g v-for="value in ticks" :key="value">
+        <line
+          x1="34"
+          :x2="WIDTH"
+          :y1="y(from(value) - targetM)"
+          :y2="y(from(value) - targetM)"
+          stroke="var(--hairline)"
+        />
+        <text x="28" :y="y(from(value) - targetM) + 4" text-anchor="end" font-size="13" fill="var(--soft-ink)">
+          {{ value }}
+        </text>
+      </g>
+      <path
+        :d="greenPath"
+        fill="var(--ui-success)"
+        fill-opacity="0.12"
+        stroke="var(--ui-success)"
+        :stroke-dasharray="green ? undefined : '2 4'"
       />
-      <text x="28" :y="y(from(value) - targetM) + 4" text-anchor="end" font-size="13" fill="var(--soft-ink)">
-        {{ value }}
-      </text>
-    </g>
-    <path
-      :d="greenPath"
-      fill="var(--ui-success)"
-      fill-opacity="0.12"
-      stroke="var(--ui-success)"
-      :stroke-dasharray="green ? undefined : '2 4'"
-    />
-    <g v-for="band in bands" :key="band.key">
-      <rect
-        :x="band.box[0]"
-        :y="band.box[1]"
-        :width="band.box[2]"
-        :height="band.box[3]"
-        fill="var(--overlap)"
-        fill-opacity="0.2"
+      <g v-for="band in bands" :key="band.key">
+        <rect
+          :x="band.box[0]"
+          :y="band.box[1]"
+          :width="band.box[2]"
+          :height="band.box[3]"
+          fill="var(--overlap)"
+          fill-opacity="0.2"
+        />
+        <text :x="band.at.x" :y="band.at.y" :text-anchor="band.at.anchor" font-size="13" fill="var(--ink)">
+          {{ band.text }}
+        </text>
+      </g>
+      <line :x1="x(0)" :x2="x(0)" y1="0" :y2="HEIGHT" stroke="var(--soft-ink)" stroke-dasharray="2 5" />
+      <ellipse v-if="other" v-bind="ellipse(other)" fill="none" stroke="var(--ink)" stroke-dasharray="4 4" />
+      <ellipse v-bind="ellipse(pick)" fill="var(--ink)" fill-opacity="0.16" stroke="var(--ink)" stroke-width="2" />
+      <path
+        v-if="Math.abs(pick.aimRightM) > 0.5"
+        :d="`M${x(pick.aimRightM)} ${HEIGHT - 2}v-18`"
+        stroke="var(--ui-primary)"
+        stroke-width="3"
       />
-      <text :x="band.at.x" :y="band.at.y" :text-anchor="band.at.anchor" font-size="13" fill="var(--ink)">
-        {{ band.text }}
-      </text>
-    </g>
-    <line :x1="x(0)" :x2="x(0)" y1="0" :y2="HEIGHT" stroke="var(--soft-ink)" stroke-dasharray="2 5" />
-    <ellipse v-if="other" v-bind="ellipse(other)" fill="none" stroke="var(--ink)" stroke-dasharray="4 4" />
-    <ellipse v-bind="ellipse(pick)" fill="var(--ink)" fill-opacity="0.16" stroke="var(--ink)" stroke-width="2" />
-    <path
-      v-if="Math.abs(pick.aimRightM) > 0.5"
-      :d="`M${x(pick.aimRightM)} ${HEIGHT - 2}v-18`"
-      stroke="var(--ui-primary)"
-      stroke-width="3"
-    />
-    <path :d="`M${x(0)} ${y(0)}v-26l16 7l-16 7`" fill="var(--ui-primary)" stroke="var(--ui-primary)" stroke-width="2" />
-  </svg>
+      <path
+        :d="`M${x(0)} ${y(0)}v-26l16 7l-16 7`"
+        fill="var(--ui-primary)"
+        stroke="var(--ui-primary)"
+        stroke-width="2"
+      />
+    </svg>
+    <p v-if="sideText(pick)" class="soft text-sm">{{ sideText(pick) }}</p>
+  </div>
 </template>

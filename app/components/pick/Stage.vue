@@ -3,7 +3,7 @@ import type { PublishedChart } from '#core/history/published'
 import type { Picked } from '#core/pick/pick'
 import { COURSE_SCATTER } from '#core/pick/strokes'
 import { stockShotName } from '#words/stock-shot'
-import { courseScatterText, lieText, nearerText, unservedText, whyText } from '#words/pick'
+import { courseScatterText, lieText, nearerText, unservedText, wayText, whyText } from '#words/pick'
 import { dayText } from '#words/dates'
 import { usePick } from '~/composables/pick/usePick'
 import { useDistance } from '~/composables/useDistance'
@@ -62,7 +62,7 @@ const nearer = computed(() => {
   const one = place == null ? undefined : picks.value[place]
   return one && first.value ? nearerText(first.value, one, unit.value) : ''
 })
-const spreadKnown = computed(() => props.chart.cells.some(cell => cell.pattern !== undefined))
+const lie = computed(() => lieText(setting.value.lie, props.chart.flyerShare))
 const scatter = computed(() => courseScatterText(props.chart.pick?.courseScatter ?? COURSE_SCATTER))
 const due = computed(() =>
   props.chart.retestDueMs !== undefined && props.chart.retestDueMs < serverNowMs()
@@ -74,7 +74,8 @@ const now = useNow({ interval: MINUTE_MS })
 /** "wind 40 min old". */
 const day = computed(() => {
   const { air, airAtMs, slopeM } = setting.value
-  if (!air) return slopeM === 0 ? 'neutral air' : 'neutral air, on a slope'
+  const still = desk.home.value && !setting.value.neutral ? 'usual air of the home course' : 'neutral air'
+  if (!air) return slopeM === 0 ? still : `${still}, on a slope`
   const minutes = Math.max(0, Math.round((now.value.getTime() - (airAtMs ?? 0)) / MINUTE_MS))
   if (minutes < 2) return 'air just entered'
   return minutes < 120 ? `air ${minutes} min old` : `air ${Math.round(minutes / 60)} h old: enter it again`
@@ -107,6 +108,8 @@ const tabs = [
           :first="first ?? null"
           :land-m="landM"
           :day="day"
+          v-model:to="setting.to"
+          :flag-at="at"
           :middle="middle"
           @today="show('today')"
         />
@@ -134,6 +137,7 @@ const tabs = [
             :trouble="trouble"
             :first="i === 0"
             :tie="picked.ties > 1 && i < picked.ties && i > 0"
+            :way="wayText(picked, i)"
             :nearer-bad-ball="picked.nearerBadBall === i"
             :chosen="chosen === one"
             @choose="chosenKey = keyOf(one)"
@@ -143,8 +147,8 @@ const tabs = [
           </p>
         </div>
         <div v-else class="raised h-72 p-5" role="status"><span class="soft">Working it out…</span></div>
-        <p v-if="lieText(setting.lie)" class="mt-2 flex gap-2 text-sm">
-          <UIcon name="i-lucide-circle-alert" class="mt-0.5 shrink-0 text-(--weak)" /> {{ lieText(setting.lie) }}
+        <p v-if="lie" class="mt-2 flex gap-2 text-sm">
+          <UIcon name="i-lucide-circle-alert" class="mt-0.5 shrink-0 text-(--weak)" /> {{ lie }}
         </p>
         <p v-if="grounded" class="mt-2 text-sm">No flight of {{ grounded }} gets anywhere in this air: left aside.</p>
       </section>
@@ -162,8 +166,8 @@ const tabs = [
         </div>
         <div v-if="sheet" ref="sheetBox" class="raised mt-2 scroll-mb-64 scroll-mt-20 p-3">
           <PickAround v-if="sheet === 'around'" v-model="setting" />
-          <PickToday v-else-if="sheet === 'today'" v-model="setting" />
-          <PickLayUp v-else :desk="desk" :spread-known="spreadKnown" />
+          <PickToday v-else-if="sheet === 'today'" v-model="setting" :home="desk.home.value" />
+          <PickLayUp v-else :desk="desk" :spread-known="opened?.spreadKnown ?? true" />
         </div>
         <p v-else class="soft mt-2 text-sm">{{ scatter }} {{ due }}</p>
         <PickKept class="mt-3" :owner="owner" :pick="chosen ?? null" :target-m="targetM" />

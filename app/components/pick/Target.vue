@@ -1,13 +1,18 @@
 <!-- Keys on the glass are as large as they need be at any size of text: measured in pixels. -->
 <script setup lang="ts">
 import type { PickedShot } from '#core/pick/pick'
+import { TOLD_TO, type ToldTo } from '#core/pick/flag-from'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useDistance } from '~/composables/useDistance'
 import { partsText } from '#words/pick'
 
 /** How far it is: typed, stepped, or by the keys on the glass. A number begun some seconds later is a new one. */
 const typed = defineModel<string>({ required: true })
+/** What the typed distance is told to. */
+const told = defineModel<ToldTo>('to', { required: true })
 const props = defineProps<{
+  /** To the flag, in the unit. */
+  flagAt: number | null
   /** The shot that is named first: what the distance plays like with it. */
   first: PickedShot | null
   landM: number | null
@@ -21,6 +26,7 @@ const parts = computed(() => (props.first ? partsText(props.first.parts, unit.va
 /** "plays 113, land it on 107". */
 const says = computed(() =>
   [
+    ...(told.value !== 'flag' && props.flagAt !== null ? [`flag at ${props.flagAt}`] : []),
     ...(parts.value ? [`plays ${text(props.first!.playsM)}`] : []),
     ...(props.landM === null ? [] : [`land it on ${text(props.landM)}`]),
   ].join(', '),
@@ -73,7 +79,7 @@ function clean(event: Event): void {
         −
       </button>
       <div class="text-center lg:text-left">
-        <label for="pick-target" class="soft text-sm max-lg:sr-only">To the flag, {{ unitWord }}</label>
+        <label for="pick-target" class="soft text-sm max-lg:sr-only">To the {{ told }}, {{ unitWord }}</label>
         <input
           id="pick-target"
           ref="field"
@@ -95,11 +101,24 @@ function clean(event: Event): void {
       </button>
       <p class="col-span-3 min-h-6 text-center leading-tight lg:min-h-14 lg:text-left" role="status">
         <span class="font-bold lg:block lg:text-xl"
-          ><span class="lg:hidden">{{ unit }} to the flag{{ says ? ', ' : '' }}</span
+          ><span class="lg:hidden">{{ unit }} to the {{ told }}{{ says ? ', ' : '' }}</span
           >{{ says }}</span
         >
         <span class="soft text-sm"> {{ parts }} {{ day }}</span>
       </p>
+    </div>
+    <div class="mt-1 flex gap-1" role="group" aria-label="Told to">
+      <button
+        v-for="one in TOLD_TO"
+        :key="one"
+        type="button"
+        class="h-[44px] flex-1 cursor-pointer text-[15px] lg:flex-none lg:px-3"
+        :class="told === one ? 'border-b-4 border-(--ink) font-bold' : 'border-b border-(--hairline)'"
+        :aria-pressed="told === one"
+        @click="told = one"
+      >
+        {{ one }}
+      </button>
     </div>
     <div class="mt-2 grid grid-cols-6 gap-1.5 lg:hidden" role="group" aria-label="Figures">
       <button

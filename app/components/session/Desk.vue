@@ -11,6 +11,7 @@ import type { BallMark } from '#shared/marks'
 import type { ShotRecord } from '#shared/session'
 import { calledText } from '#words/called'
 import { useCalling } from '~/composables/session/useCalling'
+import { useNamedByPick } from '~/composables/pick/useNamedByPick'
 import { useDesk } from '~/composables/session/useDesk'
 import { useClinic } from '~/composables/useClinic'
 import { useDistance } from '~/composables/useDistance'
@@ -56,6 +57,7 @@ const desk = useDesk(range)
 const { opened, said } = desk
 const calling = useCalling(props.sessionId, range)
 const { call } = calling
+const { namedFor } = useNamedByPick(range)
 const toast = useToast()
 const ranges = useRanges()
 onMounted(ranges.load)
@@ -155,8 +157,11 @@ async function log(ball: TypedBall, what?: BallMark) {
   const name = cellName(cell.value!)
   await desk.logMarked(ball, what, called)
   if (!called) return
-  toast.add({ title: calledText(called, name, calledOffM(called, ball.carryM), unit.value), duration: 6000 })
   calling.hit()
+  const title = calledText(called, name, calledOffM(called, ball.carryM), unit.value)
+  // What Pick would have named comes after the ball: the player calls first.
+  const named = await namedFor(called.targetM).catch((error: unknown) => (error as Error).message)
+  toast.add({ title, ...(named && { description: `Pick: ${named}` }), duration: 6000 })
 }
 function chooseOnBoard() {
   boardOpen.value = false

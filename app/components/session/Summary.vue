@@ -11,6 +11,7 @@ import type { RangeSession } from '~/composables/useRangeSession'
 import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import SessionCalledTable from '~/components/session/CalledTable.vue'
 import { daysAgo } from '~/utils/dates'
 
 /** What an ended session taught, and what to begin with next time. */
@@ -95,6 +96,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         <b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.
       </p>
       <p v-if="calledSum">{{ calledSum }}</p>
+      <SessionCalledTable :shots="balls" :session="range" />
       <template v-if="open.length > 0">
         <p class="mb-0"><b>Still open:</b></p>
         <ul class="list-disc pl-6">

@@ -2,13 +2,14 @@ import { proxy } from 'comlink'
 import type { PublishedChart } from '#core/history/published'
 import type { Firmness } from '#core/flight/run-out'
 import { NOT_PAST, type Green, type Trouble } from '#core/pick/around'
+import { flagBeyondM, type ToldTo } from '#core/pick/flag-from'
 import type { LayUp, LeaveCost, OnTheWay } from '#core/pick/lay-up'
 import type { Lie } from '#core/pick/lies'
 import type { Height, Picked, PickQuestion } from '#core/pick/pick'
 import { stretchesOf } from '#core/pick/sweep'
-import type { DistanceUnit } from '#core/units'
+import { toUnit, type DistanceUnit } from '#core/units'
 import type { PickApi, PickDay, PickOpened } from '~/workers/pick.worker'
-import type { AirReading } from '~/utils/air-draft'
+import { USUAL_AIR, type AirReading } from '~/utils/air-draft'
 import { workerClient } from '~/utils/worker-client'
 
 /** What is known of the day and the hole; kept on this device until it is changed. */
@@ -16,6 +17,12 @@ export interface PickSetting {
   air: AirReading | null
   /** When the air was entered. */
   airAtMs: number | null
+  /** Where its wind comes from, degrees, once the device's compass was asked: it turns with the hole. */
+  windFromDeg: number | null
+  /** Calm, 20 °C at the sea, though the home course has a usual air of its own. */
+  neutral: boolean
+  /** What a typed distance is told to. */
+  to: ToldTo
   slopeM: number
   firmness: Firmness
   lie: Lie
@@ -29,6 +36,9 @@ export interface PickSetting {
 const USUAL: PickSetting = {
   air: null,
   airAtMs: null,
+  windFromDeg: null,
+  neutral: false,
+  to: 'flag',
   slopeM: 0,
   firmness: 'medium',
   lie: 'fairway',
@@ -60,7 +70,12 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
   const opened = shallowRef<PickOpened>()
   const answers = shallowRef(new Map<number, Picked>())
   const failure = ref('')
-  const at = computed(() => (/^\d{1,3}$/.test(typed.value) && Number(typed.value) > 0 ? Number(typed.value) : null))
+  /** To the flag, whatever the typed distance is told to. */
+  const at = computed(() => {
+    if (!/^\d{1,3}$/.test(typed.value) || Number(typed.value) <= 0) return null
+    const beyond = flagBeyondM(setting.value.to, setting.value.green)
+    return Math.max(1, Number(typed.value) + Math.round(toUnit(beyond, unit.value)))
+  })
   const picked = computed(() => (at.value === null ? null : (answers.value.get(at.value) ?? null)))
   const question = computed((): Omit<PickQuestion, 'targetM'> => {
     const { green, trouble, notPast, lie, over, under } = setting.value
@@ -71,9 +86,15 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
       under,
     }
   })
+  /** Without an air of today the home course's usual one, where the coach named it. */
+  const home = computed((): AirReading | null => {
+    const usual = chart.value?.pick?.home
+    return usual ? { ...USUAL_AIR, ...usual } : null
+  })
+  const air = computed(() => setting.value.air ?? (setting.value.neutral ? null : home.value))
   const day = computed((): PickDay => {
-    const { air, slopeM, firmness } = setting.value
-    return { air, slopeM, firmness }
+    const { slopeM, firmness } = setting.value
+    return { air: air.value, slopeM, firmness }
   })
 
   let turn = 0
@@ -158,6 +179,7 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     strip,
     complete,
     failure,
+    home,
     layUpOf,
     again: () => work(true),
   }
