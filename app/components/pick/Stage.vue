@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PublishedChart } from '#core/history/published'
-import type { Picked } from '#core/pick/pick'
+import type { Picked, PickedShot } from '#core/pick/pick'
 import { COURSE_SCATTER } from '#core/pick/strokes'
 import { stockShotName } from '#words/stock-shot'
 import { courseScatterText, lieText, nearerText, unservedText, wayText, whyText } from '#words/pick'
@@ -49,8 +49,26 @@ const chosen = computed(() => picks.value.find(one => keyOf(one) === chosenKey.v
 watch(at, () => {
   chosenKey.value = ''
 })
-const other = computed(() => picks.value.find(one => one !== chosen.value))
-const path = computed(() => opened.value?.paths.find(one => chosen.value && keyOf(one) === keyOf(chosen.value))?.path)
+// The named shot comes within a frame of the last digit; what is drawn beside it follows in the next one.
+const drawn = shallowRef<{ picks: PickedShot[]; chosen?: PickedShot; targetM: number | null; at: number | null }>({
+  picks: [],
+  targetM: null,
+  at: null,
+})
+watch(
+  [picks, chosen, at],
+  () =>
+    requestAnimationFrame(() => {
+      drawn.value = { picks: picks.value, chosen: chosen.value, targetM: targetM.value, at: at.value }
+    }),
+  { immediate: import.meta.client },
+)
+const listed = computed(() => (first.value ? [first.value, ...drawn.value.picks.slice(1)] : []))
+const other = computed(() => drawn.value.picks.find(one => one !== drawn.value.chosen))
+const path = computed(() => {
+  const key = drawn.value.chosen && keyOf(drawn.value.chosen)
+  return opened.value?.paths.find(one => keyOf(one) === key)?.path
+})
 const names = computed(
   () => new Map(props.chart.cells.map(cell => [keyOf(cell), stockShotName(cell.club, cell.swing)])),
 )
@@ -114,10 +132,10 @@ const tabs = [
           @today="show('today')"
         />
         <PickPlan
-          v-if="chosen && targetM !== null"
+          v-if="drawn.chosen && drawn.targetM !== null"
           class="max-lg:hidden"
-          :target-m="targetM"
-          :pick="chosen"
+          :target-m="drawn.targetM"
+          :pick="drawn.chosen"
           :other="other"
           :green="setting.green"
           :trouble="trouble"
@@ -130,8 +148,8 @@ const tabs = [
         <div v-else-if="picked" class="raised divide-y divide-default" :class="isOld && 'opacity-60'">
           <p v-if="unserved" class="border-l-4 border-l-(--weak-fill) px-4 py-2 font-semibold">{{ unserved }}</p>
           <PickCandidate
-            v-for="(one, i) in picks"
-            :key="keyOf(one)"
+            v-for="(one, i) in listed"
+            :key="i"
             :pick="one"
             :target-m="targetM!"
             :trouble="trouble"
@@ -172,28 +190,34 @@ const tabs = [
         <p v-else class="soft mt-2 text-sm">{{ scatter }} {{ due }}</p>
         <PickKept class="mt-3" :owner="owner" :pick="chosen ?? null" :target-m="targetM" />
       </section>
-      <div v-if="chosen && targetM !== null" class="space-y-4 lg:hidden">
-        <PickPlan :target-m="targetM" :pick="chosen" :other="other" :green="setting.green" :trouble="trouble" />
+      <div v-if="drawn.chosen && drawn.targetM !== null" class="space-y-4 lg:hidden">
+        <PickPlan
+          :target-m="drawn.targetM"
+          :pick="drawn.chosen"
+          :other="other"
+          :green="setting.green"
+          :trouble="trouble"
+        />
       </div>
       <PickStrip
         v-if="opened?.range"
         class="lg:col-span-2"
         :stretches="strip"
         :range="opened.range"
-        :at="at"
+        :at="drawn.at"
         :names="names"
         :complete="complete"
         @go="typed = String($event)"
       />
       <PickSideView
-        v-if="path && chosen && targetM !== null"
+        v-if="path && drawn.chosen && drawn.targetM !== null"
         class="lg:col-start-1"
         :path="path"
-        :pitch-m="chosen.pitchM"
-        :target-m="targetM"
+        :pitch-m="drawn.chosen.pitchM"
+        :target-m="drawn.targetM"
         :over="setting.over"
         :under="setting.under"
-        :name="stockShotName(chosen.club, chosen.swing)"
+        :name="stockShotName(drawn.chosen.club, drawn.chosen.swing)"
       />
       <slot />
     </div>
