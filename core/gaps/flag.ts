@@ -66,6 +66,8 @@ export interface FlagMeta {
   variants?: readonly string[]
   /** Those of them that nothing in `helpedBy` mends. */
   notHelped?: readonly string[]
+  /** Hitting balls with what it speaks of helps: the plan of a practice takes it up. */
+  practised?: true
   /** Findings that too few balls tell are asked in a line of their own. */
   staysOpen?: true
   /**

@@ -7,6 +7,7 @@ export const meta = {
   weight: 3,
   about: 'bag',
   speaksOf: 'shots',
+  practised: true,
   shows: 'scatter',
   variants: ['level'],
   settledWithin: 0.15,

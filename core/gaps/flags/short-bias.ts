@@ -7,6 +7,7 @@ export const meta = {
   weight: 3,
   about: 'record',
   speaksOf: 'shots',
+  practised: true,
   settledWithin: 0.15,
 } as const satisfies FlagMeta
 

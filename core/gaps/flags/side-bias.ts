@@ -7,6 +7,7 @@ export const meta = {
   weight: 2,
   about: 'record',
   speaksOf: 'shots',
+  practised: true,
   variants: ['left'],
   thresholds: ['biasPercent'],
   settledWithin: 0.015,

@@ -13,6 +13,7 @@ export const meta = {
   weight: 2,
   about: 'record',
   speaksOf: 'stretch',
+  practised: true,
   shows: 'scatter',
   variants: ['mishits', 'side'],
   settledWithin: yardsToMetres(2),

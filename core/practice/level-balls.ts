@@ -1,0 +1,93 @@
+import { usualScatterM } from '../gaps/cover'
+import { MISHIT_SD, MISHIT_SHORT } from '../gaps/leave'
+import type { Level } from '../level'
+import type { Memo } from '../memo'
+import { MODEL, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
+import { costAround } from '../pick/around'
+import { meanCost, type Meant } from '../pick/candidate'
+import { STRIKES_REFINED, strikePoints } from '../pick/strikes'
+import { costsOf } from '../pick/strokes'
+
+/** Whether the side of a ball is seen, or its length alone. */
+export type Dimensions = 'length' | 'both'
+
+/** How the level's balls lie about a target on the range. Metres. */
+function patternOf(level: Level, targetM: number, dimensions: Dimensions): Meant {
+  const longSdM = usualScatterM(SPREAD_OF_LEVEL[level], targetM)
+  return {
+    plusM: 0,
+    aimRightM: 0,
+    pitchM: targetM,
+    pastM: 0,
+    rightM: 0,
+    longSdM,
+    sideSdM: dimensions === 'both' ? SIDE_OF_LEVEL[level] * targetM : 0,
+    mishitShortM: MISHIT_SHORT * targetM,
+    mishitSdM: Math.hypot(MISHIT_SD * targetM, longSdM),
+  }
+}
+
+/** Targets are told apart to this, metres: finer than any is measured. */
+const STEP_M = 0.1
+const key = (level: Level, targetM: number, dimensions: Dimensions) =>
+  `${level} ${Math.round(targetM / STEP_M)} ${dimensions}`
+
+/** Distances from the target of the level's clean balls, sorted, metres. */
+function cleanLeaves(level: Level, targetM: number, dimensions: Dimensions, memo: Memo): Float64Array {
+  return memo.recall('level-leaves', key(level, targetM, dimensions), () => {
+    const { longSdM, sideSdM } = patternOf(level, targetM, dimensions)
+    const points = strikePoints(STRIKES_REFINED, memo)
+    return Float64Array.from({ length: points.length / 2 }, (_, i) =>
+      Math.hypot(longSdM * points[2 * i]!, sideSdM * points[2 * i + 1]!),
+    ).sort()
+  })
+}
+
+/**
+ * The distance from a target that a share of the level's clean balls stay within, metres.
+ * @param share 0 to 1
+ * @param dimensions 'length' leaves the side out of it
+ */
+export function leaveOfLevel(level: Level, targetM: number, share: number, dimensions: Dimensions, memo: Memo): number {
+  const leaves = cleanLeaves(level, targetM, dimensions, memo)
+  return leaves[Math.min(leaves.length - 1, Math.floor(share * leaves.length))]!
+}
+
+/** Strokes to hole out from where a ball ended, by the level; nothing but a usual green about the target. */
+export function restStrokes(level: Level, targetM: number, offM: number, sideM: number, memo: Memo): number {
+  const cost = memo.recall('rest', key(level, targetM, 'both'), () =>
+    costAround({ trouble: [] }, targetM, costsOf(level, memo)),
+  )
+  return cost(offM, sideM)
+}
+
+/** What the level's balls leave to play on average, strokes: the par that a ball is held against. */
+export function levelRest(level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number {
+  return memo.recall('level-rest', key(level, targetM, dimensions), () =>
+    meanCost(
+      patternOf(level, targetM, dimensions),
+      { times: 1, mishitShare: MODEL.mishitShare },
+      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
+      strikePoints(STRIKES_REFINED, memo),
+    ),
+  )
+}
+
+/** A ball of the level for each point: where it ends past the target and beside it, and its share of all. */
+export function levelBalls(
+  level: Level,
+  targetM: number,
+  count: number,
+  memo: Memo,
+): { offM: number; sideM: number; share: number }[] {
+  const { longSdM, sideSdM, mishitShortM, mishitSdM } = patternOf(level, targetM, 'both')
+  const points = strikePoints(count, memo)
+  const n = points.length / 2
+  return Array.from({ length: n }, (_, i) => {
+    const [z, sideM] = [points[2 * i]!, sideSdM * points[2 * i + 1]!]
+    return [
+      { offM: longSdM * z, sideM, share: (1 - MODEL.mishitShare) / n },
+      { offM: mishitSdM * z - mishitShortM, sideM, share: MODEL.mishitShare / n },
+    ]
+  }).flat()
+}
