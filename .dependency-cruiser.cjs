@@ -1,5 +1,17 @@
 /** Which room may know of which. A wrong import fails `npm test`. */
-const STAGES = ['account', 'bag', 'chart', 'gaps', 'pick', 'players', 'published', 'ranges', 'session', 'what-if']
+const STAGES = [
+  'account',
+  'bag',
+  'chart',
+  'gaps',
+  'pick',
+  'players',
+  'practice',
+  'published',
+  'ranges',
+  'session',
+  'what-if',
+]
 
 module.exports = {
   forbidden: [

@@ -3,6 +3,7 @@ import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
 import type { HandedPage } from './handed-bag'
 import type { PublishedChart } from '../core/history/published'
 import { METHODS } from '../core/shot/shot'
+import type { GoRecord, HomeworkRecord } from './practice'
 import { boundedNumber, Id, ClockTime, oneOf } from './text'
 
 /** What a private address may do: `read` shows the published chart, `log` also takes the player's own balls. */
@@ -59,6 +60,9 @@ export interface LinkView {
   strength: LinkStrength
   published: PublishedChart | null
   bags?: HandedPage[]
+  /** What the coach set, and what was done of it; missing from what an older server told. */
+  homework?: HomeworkRecord[]
+  goes?: GoRecord[]
 }
 
 /** What the player's door answers: what it took, what it never will, and why the rest is to wait on the phone. */

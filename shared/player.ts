@@ -3,6 +3,7 @@ import { AIR_RANGE } from '../core/flight/air'
 import { LEVELS, type Level } from '../core/level'
 import {
   CARRY_MAX_M,
+  CARRY_MIN_M,
   COURSE_SCATTER_RANGE,
   NAME_MAX,
   PICK_RULES_MAX,
@@ -69,6 +70,8 @@ export const Thresholds = z.object({
   totalOn: oneOf('Ground', FIRMNESSES).optional(),
   /** The chart is kept as it was measured: the air is not taken out. */
   asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
+  /** The yardage that the player likes least: the plan of a practice takes it up. */
+  leastLikedM: boundedNumber('Least liked', CARRY_MIN_M, CARRY_MAX_M, ' m').optional(),
   /** How the player picks on the course; it goes with the next chart that is published. */
   pick: z
     .object({

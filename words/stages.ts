@@ -4,7 +4,7 @@ import { shortDayText } from './dates'
 import { write } from './message'
 
 /** Where each stage stands while the bag is empty. */
-export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps' | 'pick', string> = NO_BAG
+export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps' | 'pick' | 'practice', string> = NO_BAG
 
 export function bagStateText(clubs: number, school: string): string {
   return write(STAGES.bag, { n: clubs, school: school.toLowerCase() })
@@ -31,6 +31,12 @@ export function chartStateText(known: boolean, hit: number, ready: Ready | null 
 /** @param publishedAtMs when the chart that the player carries was published; null without one */
 export function pickStateText(publishedAtMs: number | null): string {
   return publishedAtMs === null ? write(STAGES.noCard) : write(STAGES.cardOf, { day: shortDayText(publishedAtMs) })
+}
+
+/** @param goes done so far; @param set homework that still stands */
+export function practiceStateText(goes: number, set: number): string {
+  if (set > 0) return write(STAGES.homework, { n: set })
+  return goes === 0 ? write(STAGES.noGoes) : write(STAGES.goes, { n: goes })
 }
 
 /** What is known of the gaps of a player. */

@@ -1,10 +1,19 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { sumCover } from '#core/gaps/stretches'
 import { schoolById } from '#core/swing/schools'
-import { bagStateText, chartStateText, gapsStateText, noBagTexts, pickStateText, sessionStateText } from '#words/stages'
+import {
+  bagStateText,
+  chartStateText,
+  gapsStateText,
+  noBagTexts,
+  pickStateText,
+  practiceStateText,
+  sessionStateText,
+} from '#words/stages'
 import type { StageId } from '~/utils/stages'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'
+import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Where each stage stands, in a few words. */
@@ -12,9 +21,10 @@ export const useStageWords = createSharedComposable(() => {
   const record = usePlayerRecord()
   const { known, chart, ladder, ready, openFlags, stillOpen, unproven, cover } = useNumbers()
   const { lineM } = useGapsLine()
+  const practice = usePractice()
   return computed<Record<StageId, string>>(() => {
     const { bag, shots, sessions, player } = record
-    if (!player) return { bag: '', session: '', chart: '', gaps: '', pick: '' }
+    if (!player) return { bag: '', session: '', chart: '', gaps: '', pick: '', practice: '' }
     const clubs = clubsInUse(bag).length
     if (clubs === 0 || rungsInUse(bag).length === 0) return noBagTexts
     const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
@@ -26,6 +36,7 @@ export const useStageWords = createSharedComposable(() => {
       session: sessionStateText(balls, shots.length > 0),
       chart: chartStateText(known.value, hit, ready.value),
       pick: pickStateText(record.published?.publishedAtMs ?? null),
+      practice: practiceStateText(practice.done.length, practice.standing.length),
       gaps: gapsStateText(
         known.value
           ? {

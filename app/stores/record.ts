@@ -81,7 +81,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
       else if (entry.kind === 'word') newWords = added(newWords, entry.record)
       else if (entry.kind === 'answer') newAnswers = added(newAnswers, entry.record)
       else if (entry.kind === 'bag') newBag = withStep(newBag, entry.record)
-      else newRecords = place(newRecords, entry.record)
+      else if (entry.kind === 'shot') newRecords = place(newRecords, entry.record)
     }
     player.value = reply.player
     bag.value = newBag

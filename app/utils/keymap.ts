@@ -5,6 +5,7 @@ export const KEY_GROUPS = {
   panel: 'In an opened stock shot of the chart',
   lanes: 'In the lanes of Gaps',
   pick: 'In Pick',
+  practice: 'In a go of Practice',
   bag: 'In the bag',
   whatIf: 'In What if',
 } as const
@@ -28,6 +29,7 @@ export const KEYMAP = {
   goChart: { group: 'everywhere', keys: ['g c'], shown: 'G then C', what: 'Carry chart' },
   goGaps: { group: 'everywhere', keys: ['g g'], shown: 'G then G', what: 'Gaps' },
   goPick: { group: 'everywhere', keys: ['g k'], shown: 'G then K', what: 'Pick' },
+  goPractice: { group: 'everywhere', keys: ['g t'], shown: 'G then T', what: 'Practice' },
   goPlayers: { group: 'everywhere', keys: ['g p'], shown: 'G then P', what: 'Players' },
   addPlayer: { group: 'everywhere', keys: ['n'], shown: 'N', what: 'Add a player, on their list' },
   digit: {
@@ -59,6 +61,10 @@ export const KEYMAP = {
   walkDown: { group: 'panel', keys: ['arrowdown'] },
   pickMore: { group: 'pick', keys: ['arrowup', '+'], shown: '↑ or +', what: 'One more' },
   pickLess: { group: 'pick', keys: ['arrowdown', '-'], shown: '↓ or −', what: 'One less' },
+  goBall: { group: 'practice', keys: ['enter'], shown: 'Enter', what: 'Log the ball' },
+  goUndo: { group: 'practice', keys: ['u'], shown: 'U', what: 'Undo, while nothing is typed' },
+  goIn: { group: 'practice', keys: ['i'], shown: 'I', what: 'In: it is good' },
+  goOut: { group: 'practice', keys: ['o'], shown: 'O', what: 'Out' },
   saveBag: { group: 'bag', keys: ['mod+s'], shown: 'Ctrl S', what: 'Save the bag' },
   undoBag: { group: 'bag', keys: ['mod+z'], shown: 'Ctrl Z', what: 'Undo a change' },
   redoBag: { group: 'bag', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Do it again' },

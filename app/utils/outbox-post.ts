@@ -1,5 +1,5 @@
 import { api, NotOurs, Refused, Unreachable } from '~/utils/api'
-import { lackingOf, type Lacking, type OutboxItem } from '~/utils/outbox-queue'
+import { lackingOf, type Entry, type Lacking, type OutboxItem } from '~/utils/outbox-queue'
 
 /** What became of a lot. */
 export type Outcome =
@@ -26,6 +26,10 @@ function put({ playerId, entry }: OutboxItem, lot: readonly OutboxItem[]): Promi
       method: 'PUT',
       body: record,
     })
+  }
+  if (entry.kind === 'go') {
+    const { record } = lot.at(-1)!.entry as Extract<Entry, { kind: 'go' }>
+    return api(`${RECORD}/goes/:goId`, { params: { ...params, goId: record.id }, method: 'PUT', body: record })
   }
   if (entry.kind === 'word') return api(`${RECORD}/words`, { params, method: 'POST', body: entry.record })
   if (entry.kind === 'answer') return api(`${RECORD}/answers`, { params, method: 'POST', body: entry.record })

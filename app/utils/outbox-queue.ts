@@ -2,6 +2,7 @@ import type { BagStepRecord } from '#shared/bag'
 import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import { CLOCK_GOOD_MS } from '#shared/clock'
+import type { GoRecord } from '#shared/practice'
 import type { SessionRecord, ShotRecord } from '#shared/session'
 
 /** What can be entered without a connection. */
@@ -11,6 +12,7 @@ export type Entry =
   | { kind: 'word'; record: CellRemarkRecord }
   | { kind: 'answer'; record: FlagAnswerRecord }
   | { kind: 'bag'; record: BagStepRecord }
+  | { kind: 'go'; record: GoRecord }
 
 /** A field of a ball that names something the player has no more. */
 export type Lacking = 'sessionId' | 'clubId' | 'rungId'
@@ -70,6 +72,11 @@ export function nextLot(waiting: readonly OutboxItem[], triesOf: (item: OutboxIt
     if (!held(item)) first = item
   }
   if (!first) return []
+  // Each state of a go holds all of its balls: the last one goes for all of them.
+  if (first.entry.kind === 'go') {
+    const { playerId, entry } = first
+    return waiting.filter(item => item.playerId === playerId && sameThing(item.entry, entry))
+  }
   // What failed before goes alone, so that it can be told apart.
   if (first.entry.kind !== 'shot' || triesOf(first) > 0) return [first]
   const lot: OutboxItem[] = []
@@ -135,6 +142,22 @@ export function withTimeRight(item: OutboxItem, knownMs: number): OutboxItem {
       entry: { kind: 'word', record: { ...entry.record, saidAtMs: right(entry.record.saidAtMs) } },
     }
   if (entry.kind === 'bag') return item
+  if (entry.kind === 'go') {
+    const { record } = entry
+    return {
+      ...item,
+      clockMs: knownMs,
+      entry: {
+        kind: 'go',
+        record: {
+          ...record,
+          startedAtMs: right(record.startedAtMs),
+          endedAtMs: record.endedAtMs === null ? null : right(record.endedAtMs),
+          balls: record.balls.map(ball => ({ ...ball, atMs: right(ball.atMs) })),
+        },
+      },
+    }
+  }
   return {
     ...item,
     clockMs: knownMs,

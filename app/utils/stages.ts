@@ -5,6 +5,7 @@ export const STAGES = [
   { id: 'chart', title: 'Carry chart', icon: 'i-lucide-grid-3x3', key: 'c' },
   { id: 'gaps', title: 'Gaps', icon: 'i-lucide-ruler', key: 'g' },
   { id: 'pick', title: 'Pick', icon: 'i-lucide-flag', key: 'k' },
+  { id: 'practice', title: 'Practice', icon: 'i-lucide-dumbbell', key: 't' },
 ] as const
 
 export type StageId = (typeof STAGES)[number]['id']

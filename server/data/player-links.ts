@@ -3,6 +3,7 @@ import { clubs, ownBalls, playerLinks, players, rungs, sessions, shots } from '.
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { newestPublished } from './newest-published'
+import { homeworkOfLink } from './practice'
 import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
 import { possibleTime } from '../../shared/clock'
@@ -109,8 +110,12 @@ export async function linkByToken(tokenHash: string): Promise<KnownLink | undefi
 
 export async function viewOf({ id, playerId, player, strength }: KnownLink): Promise<LinkView> {
   await useDatabase().update(playerLinks).set({ openedAt: new Date() }).where(eq(playerLinks.id, id))
-  const [published, bags] = await Promise.all([newestPublished(playerId), handedPages(playerId)])
-  return { player, strength, published, bags }
+  const [published, bags, set] = await Promise.all([
+    newestPublished(playerId),
+    handedPages(playerId),
+    homeworkOfLink(playerId),
+  ])
+  return { player, strength, published, bags, ...set }
 }
 
 /** How many more balls the player may log now, and in whose words the door is shut when that is none. */

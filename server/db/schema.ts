@@ -26,6 +26,7 @@ import type { SwingFlight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
+import type { GoRecord, HomeworkRecord, OwnDrill } from '../../shared/practice'
 import type { HandedBag } from '../../shared/handed-bag'
 import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
@@ -302,6 +303,57 @@ export const whatIfs = mysqlTable(
     createdAt,
   },
   t => [index('what_ifs_player').on(t.playerId, t.createdAt)],
+)
+
+/** One go at a drill; its balls stand with it. */
+export const goes = mysqlTable(
+  'goes',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    // Null for what the player did alone.
+    coachId: id('coach_id').references(() => coaches.id),
+    startedAt: datetime('started_at', { mode: 'date', fsp: 3 }).notNull(),
+    body: json('body').$type<GoRecord>().notNull(),
+    version: int('version').notNull(),
+    createdAt,
+  },
+  t => [index('goes_player').on(t.playerId, t.startedAt)],
+)
+
+/** What a coach sets a player to practise alone. */
+export const homework = mysqlTable(
+  'homework',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    body: json('body').$type<HomeworkRecord>().notNull(),
+    withdrawn: boolean('withdrawn').notNull().default(false),
+    createdAt,
+  },
+  t => [index('homework_player').on(t.playerId, t.createdAt)],
+)
+
+/** Drills that a coach of the academy built. */
+export const drills = mysqlTable(
+  'drills',
+  {
+    id: id('id').primaryKey(),
+    academyId: id('academy_id')
+      .notNull()
+      .references(() => academies.id),
+    name: varchar('name', { length: 60 }).notNull(),
+    spec: json('spec').$type<OwnDrill['spec']>().notNull(),
+    createdAt,
+  },
+  t => [index('drills_academy').on(t.academyId, t.createdAt)],
 )
 
 /** A place where balls are hit: its signs and targets are measured once and used for ever. */

@@ -15,6 +15,9 @@ export const STAGES = {
   flags: '{n, plural, one {# flag} other {# flags}}',
   cardOf: 'card of {day}',
   noCard: 'no card yet',
+  goes: '{n, plural, one {# go} other {# goes}}',
+  noGoes: 'nothing yet',
+  homework: '{n, plural, one {homework set} other {# homework set}}',
   workingOut: '…',
 } as const
 
@@ -25,4 +28,5 @@ export const NO_BAG = {
   chart: 'no balls yet',
   gaps: 'no numbers yet',
   pick: 'no card yet',
+  practice: 'nothing yet',
 } as const

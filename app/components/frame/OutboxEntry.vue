@@ -13,6 +13,7 @@ const KIND_WORDS = {
   word: 'Word about a stock shot',
   answer: 'Answer to a flag',
   bag: 'Change of the bag',
+  go: 'Practice',
 } as const
 const what = computed(() => {
   const { entry } = props.item

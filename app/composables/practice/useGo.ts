@@ -1,0 +1,67 @@
+import { v7 as newId } from 'uuid'
+import { judge } from '#core/practice/judge'
+import { scoreOf } from '#core/practice/score'
+import type { Memo } from '#core/memo'
+import { ballsOfGo, GO_BALLS_MAX, type GoBall, type GoRecord } from '#shared/practice'
+import type { SeenBall } from '~/utils/seen-ball'
+import { serverNowMs } from '~/utils/server-clock'
+
+/**
+ * One go at a drill: what is asked, what came of it, and what can be taken back.
+ * @param put keeps a state of the go, and sends it when it can
+ */
+export function useGo(go: Ref<GoRecord>, put: (go: GoRecord) => unknown, memo: Memo) {
+  const balls = computed(() => ballsOfGo(go.value))
+  const score = computed(() => scoreOf(go.value.spec, balls.value, memo))
+  const spec = computed(() => go.value.spec)
+  /** Place of what is asked now; null when the go is over. */
+  const place = computed(() => (go.value.endedAtMs === null ? score.value.next : null))
+  const task = computed(() => (place.value === null ? null : (spec.value.tasks[place.value] ?? null)))
+  const last = computed(() => {
+    const ball = balls.value.at(-1)
+    return ball ? judge(spec.value, ball, memo) : null
+  })
+  const full = computed(() => go.value.balls.length >= GO_BALLS_MAX)
+
+  const keep = (change: Partial<GoRecord>) => put({ ...go.value, ...change, version: go.value.version + 1 })
+
+  function log(seen: SeenBall): void {
+    if (place.value === null || full.value) return
+    const ball: GoBall = { id: newId(), task: place.value, atMs: serverNowMs(), ...seen, version: 1 }
+    const next = { ...go.value, balls: [...go.value.balls, ball] }
+    const over = scoreOf(spec.value, ballsOfGo(next), memo).next === null
+    keep({ balls: next.balls, ...(over && { endedAtMs: serverNowMs() }) })
+  }
+  function change(id: string, by: Partial<GoBall>): void {
+    keep({
+      balls: go.value.balls.map(ball => (ball.id === id ? { ...ball, ...by, version: ball.version + 1 } : ball)),
+    })
+  }
+  /** The last ball is taken back; a go that had ended with it goes on. */
+  function undo(): void {
+    const ball = balls.value.at(-1)
+    if (!ball) return
+    keep({
+      balls: go.value.balls.map(one => (one.id === ball.id ? { ...one, gone: true, version: one.version + 1 } : one)),
+      endedAtMs: null,
+    })
+  }
+  return {
+    balls,
+    score,
+    spec,
+    place,
+    task,
+    last,
+    full,
+    log,
+    change,
+    undo,
+    rename: (name: string) => keep({ name }),
+    end: () => keep({ endedAtMs: serverNowMs() }),
+    goOn: () => keep({ endedAtMs: null }),
+    remove: () => keep({ gone: true }),
+    bringBack: () => keep({ gone: false }),
+  }
+}
+export type GoDesk = ReturnType<typeof useGo>

@@ -1,0 +1,54 @@
+import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
+import type { DrillMaker, DrillNumber } from '#core/practice/drill'
+import { planOf, type PlanFacts } from '#core/practice/plan'
+import { rungSpeedMs } from '#core/swing/called-speed'
+import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePractice } from '~/stores/practice'
+import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
+
+/** Drills as they are made for the open player, and the plan of what to practise. */
+export function usePlan(balls: Ref<number>) {
+  const record = usePlayerRecord()
+  const practice = usePractice()
+  const { unit } = useDistance()
+  const { readChart, openFlags } = useNumbers()
+  /** Another go draws other targets. */
+  const seed = computed(() => 1 + practice.goes.length)
+  const numbers = computed((): DrillNumber[] =>
+    readChart.value
+      .filter(cell => cell.carryM !== null && !cell.plain && cell.kind !== 'struck-out')
+      .map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM: carryM! }))
+      .sort((a, b) => a.carryM - b.carryM),
+  )
+  const level = computed(() => record.player?.level ?? 'unknown')
+  const maker = computed((): DrillMaker => ({
+    level: level.value,
+    numbers: numbers.value,
+    speedsMs: rungsInUse(record.bag).flatMap(rung => rungSpeedMs(rung, record.bag.scale.school) ?? []),
+    clubIds: [...clubsInUse(record.bag)].sort((a, b) => a.loftDeg - b.loftDeg).map(({ id }) => id),
+    unit: unit.value,
+    seed: seed.value,
+  }))
+  const lastHitMs = computed(() => {
+    const last = new Map<string, number>()
+    const note = (key: string, atMs: number) => last.set(key, Math.max(atMs, last.get(key) ?? 0))
+    for (const shot of record.shots) note(cellKey(shot), shot.hitAtMs)
+    for (const go of practice.done)
+      for (const { clubId, rungId, atMs, gone } of go.balls)
+        if (clubId && rungId && !gone) note(cellKey({ clubId, rungId }), atMs)
+    return last
+  })
+  const facts = computed((): PlanFacts => ({
+    chart: readChart.value,
+    flags: openFlags.value,
+    level: level.value,
+    nowMs: serverNowMs(),
+    lastHitMs: lastHitMs.value,
+    leastLikedM: record.player?.thresholds.leastLikedM ?? null,
+    needed: [],
+  }))
+  const plan = computed(() => planOf(facts.value, maker.value, balls.value))
+  return { maker, plan, numbers }
+}

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { clubsInUse, rungsInUse } from '#core/bag/bag'
+import type { TypedUnits } from '#core/shot/typed-ball'
+import { rungName } from '#core/swing/scale'
+import type { GoRecord } from '#shared/practice'
+import { drillTexts } from '#words/practice'
+import { stockShotName } from '#words/stock-shot'
+import type { GoDesk } from '~/composables/practice/useGo'
+import { usePlays } from '~/composables/practice/usePlays'
+import { usePracticeNames } from '~/composables/practice/usePracticeNames'
+import { useDistance } from '~/composables/useDistance'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useAccount } from '~/stores/account'
+import { usePractice } from '~/stores/practice'
+import { newGo } from '~/utils/new-go'
+import { shortDate } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
+import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import PracticePlay from '~/components/practice/Play.vue'
+
+/** One go, on the line or afterwards. */
+const { playerId, record } = usePlayerRoute()
+const route = useRoute()
+const practice = usePractice()
+const account = useAccount()
+const names = usePracticeNames()
+const { unit } = useDistance()
+const plays = usePlays()
+const toast = useToast()
+const goId = computed(() => String((route.params as { goId: string }).goId))
+const go = computed(() => practice.goes.find(({ id, gone }) => id === goId.value && !gone))
+const units = computed<TypedUnits>(() => ({
+  distance: unit.value,
+  speed: account.speedUnit,
+  height: account.heightUnit,
+}))
+const shots = computed(() =>
+  clubsInUse(record.bag).flatMap(club =>
+    rungsInUse(record.bag).map(rung => ({
+      value: `${club.id}/${rung.id}`,
+      label: stockShotName(club.label, rungName(rung)),
+    })),
+  ),
+)
+const title = computed(() => (go.value ? go.value.name || drillTexts(go.value.spec.drill).title : 'Practice'))
+const running = computed(() => go.value?.endedAtMs === null)
+const put = (next: GoRecord) => void practice.putGo(next)
+async function again() {
+  const { spec, name } = go.value!
+  const next = newGo({ ...spec, seed: spec.seed + 1 }, name)
+  await practice.putGo(next)
+  await navigateTo(`/players/${playerId.value}/practice/${next.id}`)
+}
+async function remove(desk: GoDesk) {
+  desk.remove()
+  const gone = go.value ?? practice.goes.find(({ id }) => id === goId.value)!
+  await navigateTo(`/players/${playerId.value}/practice`)
+  toast.add({
+    title: 'Go deleted',
+    actions: [
+      {
+        label: 'Undo',
+        color: 'neutral',
+        variant: 'outline',
+        onClick: () => put({ ...gone, gone: false, version: gone.version + 2 }),
+      },
+    ],
+  })
+}
+const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.value!.version + 1 })
+</script>
+
+<template>
+  <FrameStagePage :title="title" :line="go && !running ? shortDate(go.startedAtMs) : undefined" tight>
+    <template #actions>
+      <UButton
+        v-if="running"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-square"
+        aria-label="End this go"
+        @click="end"
+        >End</UButton
+      >
+      <UButton color="neutral" variant="outline" icon="i-lucide-arrow-left" :to="`/players/${playerId}/practice`"
+        ><span class="max-md:sr-only">All of practice</span></UButton
+      >
+    </template>
+    <PracticePlay
+      v-if="go"
+      :key="go.id"
+      :go="go"
+      :names="names"
+      :units="units"
+      :shots="shots"
+      :plays="plays"
+      style="--go-bottom: var(--rail-height)"
+      @put="put"
+    >
+      <template #ended="{ desk }">
+        <UButton icon="i-lucide-rotate-ccw" @click="again">Once more</UButton>
+        <UButton color="neutral" variant="outline" icon="i-lucide-trash-2" @click="remove(desk)">Delete it</UButton>
+      </template>
+    </PracticePlay>
+    <FrameEmptyStep
+      v-else-if="practice.of === playerId"
+      icon="i-lucide-search-x"
+      words="There is no such go."
+      help="It was deleted, or belongs to another player."
+      action="To Practice"
+      :to="`/players/${playerId}/practice`"
+    />
+    <p v-else-if="practice.failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">
+      {{ practice.failure }}
+      <UButton size="sm" color="neutral" variant="outline" @click="practice.load()">Try again</UButton>
+    </p>
+    <p v-else class="soft py-14 text-center" role="status">Opening the go…</p>
+  </FrameStagePage>
+</template>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { DrillSpec } from '#core/practice/drill-spec'
+import { ballsOfGo } from '#shared/practice'
+import { drillTexts } from '#words/practice'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { usePractice } from '~/stores/practice'
+import { newGo } from '~/utils/new-go'
+import { daysAgo } from '~/utils/dates'
+import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import PracticeDrills from '~/components/practice/Drills.vue'
+import PracticeHomework from '~/components/practice/Homework.vue'
+import PracticeLeastLiked from '~/components/practice/LeastLiked.vue'
+import PracticePlan from '~/components/practice/Plan.vue'
+import PracticeScores from '~/components/practice/Scores.vue'
+
+/** What to practise, every drill, and what came of it so far. */
+const { playerId } = usePlayerRoute()
+const practice = usePractice()
+const { known, readChart } = useNumbers()
+const hasNumber = computed(() => readChart.value.some(cell => cell.carryM !== null))
+const running = computed(() => practice.done.filter(({ endedAtMs }) => endedAtMs === null))
+async function start(spec: DrillSpec, name = '') {
+  const go = newGo(spec, name)
+  await practice.putGo(go)
+  await navigateTo(`/players/${playerId.value}/practice/${go.id}`)
+}
+</script>
+
+<template>
+  <FrameStagePage title="Practice" line="Aimed at what is weak, scored, and held against the first time.">
+    <p v-if="practice.failure" role="alert" class="raised mb-4 flex flex-wrap items-center gap-3 p-4">
+      {{ practice.failure }}
+      <UButton size="sm" color="neutral" variant="outline" @click="practice.load()">Try again</UButton>
+    </p>
+    <section
+      v-for="go in running"
+      :key="go.id"
+      class="raised mb-4 flex flex-wrap items-center gap-x-6 gap-y-2 border-l-4! border-l-primary! px-5 py-3"
+    >
+      <div class="min-w-0 flex-1">
+        <h2 class="text-xl font-bold">{{ go.name || drillTexts(go.spec.drill).title }}, running</h2>
+        <p class="soft">{{ ballsOfGo(go).length }} balls, begun {{ daysAgo(go.startedAtMs) }}</p>
+      </div>
+      <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/practice/${go.id}`">Go on</UButton>
+    </section>
+    <FrameEmptyStep
+      v-if="known && !hasNumber"
+      icon="i-lucide-target"
+      words="The first numbers come first."
+      help="Practice is aimed by the chart. What needs no number stands below."
+      action="To the range session"
+      :to="`/players/${playerId}/session`"
+    />
+    <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+      <div class="min-w-0 space-y-8">
+        <div v-if="hasNumber" class="space-y-3">
+          <PracticePlan @start="start" />
+          <PracticeLeastLiked />
+        </div>
+        <PracticeDrills @start="start" />
+      </div>
+      <div class="min-w-0 space-y-8">
+        <PracticeHomework />
+        <PracticeScores :player-id="playerId" />
+      </div>
+    </div>
+  </FrameStagePage>
+</template>

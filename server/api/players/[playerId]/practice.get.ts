@@ -1,0 +1,8 @@
+import { practiceOf } from '../../../data/practice'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute } from '../../../request/refuse'
+
+/** Goes, homework and the academy's own drills. */
+export default defineEventHandler(async event =>
+  practiceOf(await requireCoach(event), idFromRoute(event, 'playerId', 'player')),
+)
