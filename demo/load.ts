@@ -9,6 +9,7 @@ import { DEMO_EMAIL } from '../shared/demo'
 import { stockShotName } from '../words/stock-shot'
 import { makeDice } from '../devices/dice'
 import { drawPlayer } from './draw'
+import { practiceOfDemo } from './practice'
 import { bagOfDemo, recordOfDemo, type DrawnPlayer } from './record'
 import { yardsToMetres } from '../core/units'
 import type { StockShot } from '../core/bag/bag'
@@ -65,6 +66,7 @@ async function load(url: string): Promise<void> {
     const dice = makeDice(SEED)
     // Of their own, so that what is said and published changes no ball.
     const ids = makeDice(SEED + 1)
+    const practiceDice = makeDice(SEED + 2)
     const [academyId, coachId] = [dice.id(nowMs), dice.id(nowMs)]
     const insert = (table: string, columns: string, rows: unknown[][]) =>
       rows.length > 0 ? connection.query(`insert into ${table} (${columns}) values ?`, [rows]) : undefined
@@ -179,10 +181,11 @@ async function load(url: string): Promise<void> {
       await said('believed', player.believed ?? [], (firstMs ?? nowMs) - 600_000)
       await said('written', player.written ?? [], nowMs - DAY_MS)
       if (player.school) {
+        const charts = publications(player, { ...drawn, school: player.school }, nowMs)
         await insert(
           'published_charts',
           'id, player_id, coach_id, number, published_at, body',
-          publications(player, { ...drawn, school: player.school }, nowMs).map(chart => [
+          charts.map(chart => [
             ids.id(nowMs),
             playerId,
             coachId,
@@ -191,6 +194,26 @@ async function load(url: string): Promise<void> {
             JSON.stringify(chart),
           ]),
         )
+        if (player.practice) {
+          const practised = practiceOfDemo(player.practice, charts.at(-1)!, player.level, nowMs, practiceDice)
+          await insert(
+            'goes',
+            'id, player_id, coach_id, started_at, body, version',
+            practised.goes.map(go => [
+              go.id,
+              playerId,
+              go.homeworkId ? null : coachId,
+              new Date(go.startedAtMs),
+              JSON.stringify(go),
+              go.version,
+            ]),
+          )
+          await insert(
+            'homework',
+            'id, player_id, coach_id, body, created_at',
+            practised.homework.map(set => [set.id, playerId, coachId, JSON.stringify(set), new Date(set.setAtMs)]),
+          )
+        }
       }
     }
     await connection.commit()

@@ -31,6 +31,17 @@ export interface DemoRung {
   trueFraction: number
 }
 
+/** What a player practised: the scatter is a share of the distance. */
+export interface DemoPractice {
+  goes: [drill: string, daysAgo: number, scatter: number][]
+  homework: {
+    daysAgo: number
+    note: string
+    drills: [drill: string, why: string][]
+    done: [drill: string, scatter: number]
+  }
+}
+
 export interface DemoPlayer {
   name: string
   level: Level
@@ -50,6 +61,7 @@ export interface DemoPlayer {
   written?: [club: string, rung: string, yd: number, why: string][]
   /** Days before today on which the chart was published, and the note that went along, oldest first. */
   published?: [daysAgo: number, note: string][]
+  practice?: DemoPractice
   /** Days before today and balls, oldest first. */
   sessions: {
     daysAgo: number
@@ -75,6 +87,25 @@ export const PLAYERS: readonly DemoPlayer[] = [
     name: 'Odile Harrow',
     level: 'good',
     note: 'Club captain, trusts her 56 too much',
+    practice: {
+      goes: [
+        ['random-targets', 40, 0.062],
+        ['stairs', 33, 0.048],
+        ['random-targets', 26, 0.055],
+        ['circles', 19, 0.042],
+        ['random-targets', 12, 0.031],
+        ['stairs', 6, 0.036],
+      ],
+      homework: {
+        daysAgo: 4,
+        note: 'Twice this week, and walk in afresh before each ball.',
+        drills: [
+          ['circles', 'Ten balls, three flags: four in is a fair aim.'],
+          ['five-straight', 'The half 60 is the loose one: five in a row, however many balls it takes.'],
+        ],
+        done: ['circles', 0.04],
+      },
+    },
     clubs: [
       wedge(60, 'lob wedge'),
       wedge(56, 'sand wedge'),

@@ -188,13 +188,18 @@ export function worthText({ worthM }: Pick<PlanBlock, 'worthM'>, unit: DistanceU
     : write(PRACTICE.worth, { by: distanceWithUnit(worthM, unit, 1) })
 }
 
+/** "123 with 46° full". */
+function askedText(task: DrillTask, names: PracticeNames): string {
+  const [head, more] = [taskHead(task, names), taskMore(task, names)]
+  if (!more) return head
+  return task.clubId ? write(PRACTICE.withShot, { at: head, shot: more }) : `${head} ${more}`
+}
+
 /** What a drill asks for, in a line: "50, 61, 72 and 83". */
 export function asksText(spec: DrillSpec, names: PracticeNames): string {
-  const asked = [
-    ...new Set(spec.tasks.map(task => [taskHead(task, names), taskMore(task, names)].filter(Boolean).join(' '))),
-  ]
-  const MOST = 6
-  return asked.length > MOST ? `${asked.slice(0, MOST).join(', ')} …` : listed(asked)
+  const asked = [...new Set(spec.tasks.map(task => askedText(task, names)))]
+  const most = spec.tasks.some(({ clubId, targetM }) => clubId && targetM !== undefined) ? 3 : 8
+  return asked.length > most ? write(PRACTICE.andMore, { asked: asked.slice(0, most).join(', ') }) : listed(asked)
 }
 
 /** Whether the yardage that is liked least is the worst on record: by leave in shares of the distance. */

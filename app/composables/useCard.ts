@@ -135,5 +135,21 @@ export function useCard() {
 
   useEventListener('online', () => void sendNow())
   useIntervalFn(() => void send(), AGAIN_MS)
-  return { view, mark, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard }
+  return {
+    view,
+    mark,
+    token,
+    failure,
+    away,
+    full,
+    keeps,
+    waiting,
+    refused,
+    ofOthers,
+    load,
+    start,
+    log,
+    sendNow,
+    discard,
+  }
 }

@@ -13,8 +13,11 @@ import { typedNumber } from '~/utils/numbers'
 import PublishedGrid from '~/components/published/Grid.vue'
 import { later } from '~/utils/later'
 
+const LazyPracticeOwn = later(() => import('~/components/practice/Own.vue'))
 const LazyPickStage = later(() => import('~/components/pick/Stage.vue'))
 const LazyPublishedHandedBag = later(() => import('~/components/published/HandedBag.vue'))
+
+type CardWay = 'pick' | 'carry' | 'grid' | 'practice'
 
 definePageMeta({ layout: 'plain' })
 useHead({
@@ -27,11 +30,28 @@ useHead({
 
 /** What the player carries: the published chart on the phone, by the grid or by the yardage. */
 const card = useCard()
-const { view, mark, failure, away, full, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } = card
+const {
+  view,
+  mark,
+  token,
+  failure,
+  away,
+  full,
+  keeps,
+  waiting,
+  refused,
+  ofOthers,
+  load,
+  start,
+  log,
+  sendNow,
+  discard,
+} = card
 const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
-const way = useLocalStorage<'pick' | 'carry' | 'grid'>('uzzet-card-way', 'carry')
+const way = useLocalStorage<CardWay>('uzzet-card-way', 'carry')
 const chart = computed(() => view.value?.published ?? null)
+const homework = computed(() => view.value?.homework ?? [])
 const shots = computed(() => (chart.value ? inOrder(chart.value, unit.value) : []))
 const chosen = ref<string>()
 const carry = ref('')
@@ -64,7 +84,9 @@ async function add() {
   carry.value = ''
   await log(clubId, rungId, from(value), method.value)
 }
-const isWay = (which: 'pick' | 'carry' | 'grid') => way.value === which
+/** Homework that was taken back leaves the list of numbers. */
+const isWay = (which: CardWay) =>
+  (way.value === 'practice' && homework.value.length === 0 ? 'carry' : way.value) === which
 
 /** What stands beside a figure: the carry of a total, else where its balls lie, else its kind. */
 function beside({ total, carry: figure, window, kind }: PublishedCell): string {
@@ -139,8 +161,27 @@ const legend = computed(() => {
             @click="way = 'grid'"
             >Grid</UButton
           >
+          <UButton
+            v-if="homework.length > 0"
+            color="neutral"
+            :variant="isWay('practice') ? 'solid' : 'outline'"
+            :aria-pressed="isWay('practice')"
+            icon="i-lucide-dumbbell"
+            @click="way = 'practice'"
+            >Practice</UButton
+          >
         </div>
         <LazyPickStage v-if="isWay('pick')" :key="chart.number" :chart="chart" :owner="mark || 'card'" />
+        <LazyPracticeOwn
+          v-else-if="isWay('practice')"
+          :homework="homework"
+          :told="view.goes ?? []"
+          :chart="chart"
+          :unit="unit"
+          :mark="mark"
+          :token="token"
+          :takes="view.strength === 'log'"
+        />
         <PublishedGrid
           v-else-if="isWay('grid')"
           :chart="chart"
@@ -170,12 +211,12 @@ const legend = computed(() => {
             <span class="soft text-sm whitespace-nowrap">{{ beside(shot) }}</span>
           </li>
         </ol>
-        <p v-if="!isWay('pick')" class="soft mt-2 text-sm">
+        <p v-if="!isWay('pick') && !isWay('practice')" class="soft mt-2 text-sm">
           {{ legend }}
           Slanted is predicted, underlined is your coach's own number.
         </p>
         <section
-          v-if="view.strength === 'log' && !isWay('pick')"
+          v-if="view.strength === 'log' && !isWay('pick') && !isWay('practice')"
           class="raised mt-5 space-y-3 p-4"
           aria-labelledby="own-title"
         >

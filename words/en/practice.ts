@@ -91,6 +91,8 @@ export const PRACTICE = {
   straight: 'straight',
   lowRunner: 'low and running',
   anyShot: 'any shot',
+  withShot: '{at} with {shot}',
+  andMore: '{asked} and so on',
   // What came of a ball.
   on: 'on the number',
   short: '{off} short',

@@ -23,7 +23,8 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
         >
           <span
             class="truncate text-[0.95rem] leading-tight font-bold max-md:max-w-full max-md:text-[0.8rem] md:text-base"
-            >{{ item.title }}</span
+            ><span class="md:hidden" aria-hidden="true">{{ item.short }}</span
+            ><span class="max-md:sr-only">{{ item.title }}</span></span
           >
           <FrameStageWords
             :stage="item.id"

@@ -145,7 +145,7 @@ onMounted(() => {
           >Log ball {{ nextBall }} <UKbd value="enter" class="ml-1 max-lg:hidden"
         /></UButton>
       </div>
-      <p id="go-fault" class="min-h-6 text-sm font-semibold text-error" role="alert">{{ fault }}</p>
+      <p id="go-fault" class="min-h-5 text-sm leading-tight font-semibold text-error" role="alert">{{ fault }}</p>
     </template>
     <div v-if="byTap" class="mb-2 grid grid-cols-2 gap-1.5" role="group" aria-label="By eye">
       <UButton

@@ -107,7 +107,7 @@ const routines = computed(() => {
         <div class="flex items-start justify-between gap-3">
           <div class="min-w-0">
             <p class="soft text-sm">
-              {{ title }}<template v-if="place !== null">, ball {{ counted + 1 }} of {{ all }}</template>
+              {{ place === null ? title : `Ball ${counted + 1} of ${all}` }}
             </p>
             <template v-if="place !== null && task && !(stepBack && waiting)">
               <p class="flex flex-wrap items-end gap-x-4">

@@ -48,7 +48,7 @@ const dots = computed(() => props.balls.filter(({ offM }) => offM !== null))
     :viewBox="`0 0 ${SIZE} ${SIZE}`"
     role="img"
     :aria-label="label"
-    class="mx-auto block w-full max-w-[15rem] lg:max-w-[22rem]"
+    class="mx-auto block w-full max-w-[11rem] lg:max-w-[22rem]"
   >
     <circle
       v-for="(radius, i) in [...rings].reverse()"
