@@ -2,39 +2,26 @@
  * The headless door: a bag and shot tables in, a chart out. Uses core/ alone: no server, no database.
  * npm run --silent calibrate -- --bag bag.json --shots shots.csv [--shots more.csv] [--unit yd] [--as-of ISO]
  */
-import { parseArgs } from 'node:util'
 import { calibrate } from '../core/calibration/calibrate'
 import { USUAL_OPTIONS } from '../core/calibration/calibration'
 import type { CellRemark } from '../core/history/coach-remarks'
 import { moment, writeChartFile, type CellNames } from '../core/files/chart-file'
-import type { DistanceUnit } from '../core/units'
 import { chartFileWords } from '../words/chart-file'
-import { Fault, open as openDoor, readBag, readShots, sessionsOf } from './door'
+import { Fault, open as openDoor, readArgs, readBag, readShots, sessionsOf, unitOf } from './door'
 
 const USAGE =
   'usage: npm run --silent calibrate -- --bag bag.json --shots shots.csv ' +
   '[--shots more.csv] [--unit yd|m] [--as-of 2026-05-04T17:30:00Z]'
 
 function readArguments(args: string[]) {
-  const parse = () =>
-    parseArgs({
-      args,
-      options: {
-        'bag': { type: 'string' },
-        'shots': { type: 'string', multiple: true },
-        'unit': { type: 'string' },
-        'as-of': { type: 'string' },
-      },
-    }).values
-  let values: ReturnType<typeof parse>
-  try {
-    values = parse()
-  } catch (error) {
-    throw new Fault(`${(error as Error).message.split('.')[0]}; ${USAGE}`)
-  }
-  const { bag, shots, unit = 'yd', 'as-of': asOf } = values
+  const options = {
+    'bag': { type: 'string' },
+    'shots': { type: 'string', multiple: true },
+    'unit': { type: 'string' },
+    'as-of': { type: 'string' },
+  } as const
+  const { bag, shots, unit = 'yd', 'as-of': asOf } = readArgs(args, options, USAGE)
   if (!bag || !shots) throw new Fault(`--bag and --shots are needed; ${USAGE}`)
-  if (unit !== 'yd' && unit !== 'm') throw new Fault(`--unit: "${unit}" is not yd or m`)
   if (
     asOf !== undefined &&
     (!/^\d{4}-\d\d-\d\d(T.+(Z|[+-]\d\d:\d\d))?$/.test(asOf) || Number.isNaN(Date.parse(asOf)))
@@ -43,7 +30,7 @@ function readArguments(args: string[]) {
       `--as-of: "${asOf}" is not an ISO 8601 day or a time with its zone, such as 2026-05-04 or 2026-05-04T17:30:00Z`,
     )
   }
-  return { bag, shots, unit: unit as DistanceUnit, asOf }
+  return { bag, shots, unit: unitOf(unit), asOf }
 }
 
 /** A day means until its end, UTC. */

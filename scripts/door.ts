@@ -1,7 +1,9 @@
 /** What the headless doors share: files read and checked, each fault one line for standard error. */
 import { readFileSync, statSync } from 'node:fs'
 import { basename } from 'node:path'
+import { parseArgs, type ParseArgsConfig } from 'node:util'
 import type { z } from 'zod'
+import type { DistanceUnit } from '../core/units'
 import type { Bag } from '../core/bag/bag'
 import type { Level } from '../core/level'
 import { readBagFile, readBelieved, type Believed } from '../core/files/bag-file'
@@ -138,6 +140,21 @@ export function sessionsOf(read: readonly { row: ShotRow; shot: Shot }[]): Sessi
     })
   }
   return [...sessions.values()]
+}
+
+/** Arguments of a door by their names. @throws Fault with the usage */
+export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: T, usage: string) {
+  try {
+    return parseArgs({ args, options }).values
+  } catch (error) {
+    throw new Fault(`${(error as Error).message.split('.')[0]}; ${usage}`)
+  }
+}
+
+/** @throws Fault for what is no unit */
+export function unitOf(unit: string): DistanceUnit {
+  if (unit !== 'yd' && unit !== 'm') throw new Fault(`--unit: "${unit}" is not yd or m`)
+  return unit
 }
 
 /** Says what an answer is, or what is wrong with what was given: one line, and exit code 2. */

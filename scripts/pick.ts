@@ -2,7 +2,6 @@
  * The headless door of Pick: a bag, shot tables and a question in, the stock shots for it out. Uses core/ alone.
  * npm run --silent pick -- --bag bag.json --shots shots.csv --at at.json [--unit yd|m]
  */
-import { parseArgs } from 'node:util'
 import { calibrate } from '../core/calibration/calibrate'
 import { USUAL_OPTIONS } from '../core/calibration/calibration'
 import { publish } from '../core/history/published'
@@ -13,33 +12,21 @@ import { flownShots } from '../core/pick/flown'
 import { pick } from '../core/pick/pick'
 import { pickPlayerOf } from '../core/pick/pick-player'
 import { PickFile } from '../shared/pick-file'
-import type { DistanceUnit } from '../core/units'
 import { whyText } from '../words/pick'
-import { Fault, open, readBag, readJson, readShots, sessionsOf } from './door'
+import { Fault, open, readArgs, readBag, readJson, readShots, sessionsOf, unitOf } from './door'
 
 const USAGE = 'usage: npm run --silent pick -- --bag bag.json --shots shots.csv --at at.json [--unit yd|m]'
 
 function readArguments(args: string[]) {
-  const parse = () =>
-    parseArgs({
-      args,
-      options: {
-        bag: { type: 'string' },
-        shots: { type: 'string', multiple: true },
-        at: { type: 'string' },
-        unit: { type: 'string' },
-      },
-    }).values
-  let values: ReturnType<typeof parse>
-  try {
-    values = parse()
-  } catch (error) {
-    throw new Fault(`${(error as Error).message.split('.')[0]}; ${USAGE}`)
-  }
-  const { bag, shots, at, unit = 'yd' } = values
+  const options = {
+    bag: { type: 'string' },
+    shots: { type: 'string', multiple: true },
+    at: { type: 'string' },
+    unit: { type: 'string' },
+  } as const
+  const { bag, shots, at, unit = 'yd' } = readArgs(args, options, USAGE)
   if (!bag || !shots || !at) throw new Fault(`--bag, --shots and --at are needed; ${USAGE}`)
-  if (unit !== 'yd' && unit !== 'm') throw new Fault(`--unit: "${unit}" is not yd or m`)
-  return { bag, shots, at, unit: unit as DistanceUnit }
+  return { bag, shots, at, unit: unitOf(unit) }
 }
 
 function todayOfFile({ air, ground }: PickFile): Today | null {

@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { aBag, atTheRange, Client, newCoach, newId } from './client'
+import { aGo, aHomework } from './practice-records'
 
 /** Routes that need no coach. Everything else must stand in the table below. */
 const OPEN = [
@@ -20,6 +21,10 @@ interface Row {
   /** True when the route names a player: another academy gets 404. */
   ofPlayer: boolean
 }
+
+const A_GO = aGo()
+const HOMEWORK = aHomework()
+const OWN_DRILL = { id: newId(), name: 'Ours', spec: A_GO.spec }
 
 const ROUTES: Row[] = [
   { route: 'account.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account'] },
@@ -273,6 +278,33 @@ const ROUTES: Row[] = [
     ofPlayer: true,
     ask: at => ['POST', `/api/players/${at.playerId}/own-balls`, { ids: [newId()], take: true }],
   },
+  {
+    route: 'players/[playerId]/practice.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/practice`],
+  },
+  {
+    route: 'players/[playerId]/scores.csv.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/scores.csv`],
+  },
+  {
+    route: 'players/[playerId]/goes/[goId].put.ts',
+    ofPlayer: true,
+    ask: at => ['PUT', `/api/players/${at.playerId}/goes/${A_GO.id}`, { ...A_GO }],
+  },
+  {
+    route: 'players/[playerId]/homework/[homeworkId].put.ts',
+    ofPlayer: true,
+    ask: at => ['PUT', `/api/players/${at.playerId}/homework/${HOMEWORK.id}`, { ...HOMEWORK }],
+  },
+  {
+    route: 'drills/[drillId].put.ts',
+    ofPlayer: false,
+    ask: () => ['PUT', `/api/drills/${OWN_DRILL.id}`, { ...OWN_DRILL }],
+  },
+  { route: 'drills/[drillId].delete.ts', ofPlayer: false, ask: () => ['DELETE', `/api/drills/${newId()}`] },
+  { route: 'link/goes.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/goes', { ...A_GO }] },
   { route: 'link/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/link'] },
   { route: 'link/balls.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/balls', { balls: [] }] },
   // Last, since it makes another bag of it.
