@@ -8,10 +8,10 @@ import type { Level } from '../core/level'
 import type { Memo } from '../core/memo'
 import type { StockShot } from '../core/bag/bag'
 import type { LeaveAt } from '../core/practice/leaves-at'
-import { distanceText, distanceWithUnit, yardsToMetres, type DistanceUnit, type SpeedUnit } from '../core/units'
+import { distanceText, distanceWithUnit, toWind, yardsToMetres, type DistanceUnit, type SpeedUnit } from '../core/units'
 import { DRILL_WORDS, LEVEL_WORDS, PRACTICE } from './en/practice'
 import { listed, sentence, write } from './message'
-import { speedText } from './readings'
+import { speedText, usualSpeedUnit } from './readings'
 
 const words: Record<string, { title: string; trains: string; how: string }> = DRILL_WORDS
 
@@ -102,7 +102,9 @@ export function valueText(spec: DrillSpec, value: number, { unit, speedUnit }: P
   if (spec.score === 'points') return write(PRACTICE.points, { n: Number(value.toFixed(1)) })
   if (spec.score === 'share') return `${Math.round(100 * value)} %`
   if (spec.score === 'balls') return write(PRACTICE.ballsNeeded, { n: Math.round(value) })
-  const off = spec.measure === 'speed' ? speedText(value, unit, speedUnit) : distanceWithUnit(value, unit, 1)
+  const speeds = speedUnit ?? usualSpeedUnit(unit)
+  const off =
+    spec.measure === 'speed' ? `${toWind(value, speeds).toFixed(1)} ${speeds}` : distanceWithUnit(value, unit, 1)
   return write(PRACTICE.error, { off })
 }
 

@@ -1,5 +1,6 @@
 import type { Device, DeviceAim, LiveMessage } from '#shared/device'
-import type { RangeSession } from './useRangeSession'
+import type { StockShot } from '#core/bag/bag'
+import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { Refused, api } from '~/utils/api'
 import { usePlayerRecord } from '~/stores/record'
 
@@ -10,7 +11,10 @@ const SETTLE_MS = 150
 /**
  * A device that sends its balls into this session by itself, and is told what is chosen on the screen.
  */
-export function useLiveDevice(sessionId: string, range: RangeSession) {
+export function useLiveDevice(
+  sessionId: string,
+  range: Pick<SessionBalls, 'session'> & { cell: Ref<StockShot | null | undefined> },
+) {
   const record = usePlayerRecord()
   const devices = shallowRef<Device[]>([])
   const failure = ref<string>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { StockShot } from '#core/bag/bag'
 import { newMemo } from '#core/memo'
 import { ballsOf } from '#core/practice/next-task'
 import { levelScores } from '#core/practice/level-score'
@@ -31,6 +32,8 @@ const props = defineProps<{
   shots: readonly { value: string; label: string }[]
   /** What a target plays like today; '' where it plays as it is. */
   plays?: (targetM: number) => string
+  /** The number nearest to a target: what a device's ball is taken for where no shot was named. */
+  nearest?: (targetM: number) => StockShot | null
 }>()
 const emit = defineEmits<{ put: [go: GoRecord] }>()
 const memo = newMemo()
@@ -67,6 +70,13 @@ const shot = computed(() => {
   if (asked?.clubId && asked.rungId) return { clubId: asked.clubId, rungId: asked.rungId }
   const [clubId, rungId] = hitWith.value?.split('/') ?? []
   return clubId && rungId ? { clubId, rungId } : asked?.clubId ? { clubId: asked.clubId } : {}
+})
+/** What a device's ball is of. */
+const deviceShot = computed((): StockShot | null => {
+  const { clubId, rungId } = shot.value
+  if (clubId && rungId) return { clubId, rungId }
+  const targetM = task.value?.targetM
+  return targetM === undefined ? null : (props.nearest?.(targetM) ?? null)
 })
 function log(seen: SeenBall): void {
   desk.log({ ...shot.value, ...seen, ...(routine.value !== undefined && { routine: routine.value }) })
@@ -131,7 +141,7 @@ const routines = computed(() => {
             </template>
             <p v-else class="text-[2.5rem] leading-tight font-extrabold">{{ scoreText(spec, score, names) }}</p>
           </div>
-          <p v-if="place !== null" class="shrink-0 text-right" role="status">
+          <p v-if="place !== null && score.value !== null" class="shrink-0 text-right" role="status">
             <span class="block text-2xl leading-none font-extrabold">{{ scoreText(spec, score, names) }}</span>
             <span class="soft text-sm">so far</span>
           </p>
@@ -220,6 +230,7 @@ const routines = computed(() => {
           /></label>
           <p v-if="beatFailure" role="alert" class="text-error">{{ beatFailure }}</p>
         </div>
+        <slot v-if="place !== null" name="live" :desk="desk" :shot="deviceShot" />
         <PracticeBalls :desk="desk" :names="names" />
       </div>
     </div>

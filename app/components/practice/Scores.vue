@@ -14,6 +14,8 @@ defineProps<{ playerId: string }>()
 const practice = usePractice()
 const names = usePracticeNames()
 const memo = newMemo()
+/** A name of its own; that of its drill is none. */
+const ownName = (go: GoRecord) => (go.name === drillTexts(go.spec.drill).title ? '' : go.name)
 interface Row {
   key: string
   title: string
@@ -26,7 +28,7 @@ const rows = computed((): Row[] => {
     .filter(go => go.endedAtMs !== null && ballsOfGo(go).length > 0)
     .map(go => ({ go, score: scoreOf(go.spec, ballsOfGo(go), memo) }))
     .filter(({ score }) => score.value !== null)
-  const series = groupBy(ended, ({ go }) => `${go.name} ${seriesKey(go.spec)}`)
+  const series = groupBy(ended, ({ go }) => `${ownName(go)} ${seriesKey(go.spec)}`)
   return [...series].map(([key, list]): Row => {
     const oldest = [...list].reverse()
     const { go } = list[0]!

@@ -13,7 +13,7 @@ import { useRanges } from '~/composables/useRanges'
 import { useVoice } from '~/composables/useVoice'
 import { clockTime, daysAgo, shortDate } from '~/utils/dates'
 import SessionAirDialog from '~/components/session/AirDialog.vue'
-import SessionDevice from '~/components/session/Device.vue'
+import FrameDevice from '~/components/frame/Device.vue'
 
 /** How this session goes about it: what was set at its start, and what may change in it. */
 const props = defineProps<{
@@ -101,7 +101,7 @@ const facts = computed(() => {
         airNow ? 'It has changed' : 'Take the air'
       }}</UButton>
     </p>
-    <SessionDevice v-if="running" class="mt-2" :live="live" :line="line" />
+    <FrameDevice v-if="running" class="mt-2" :live="live" :line="line" />
     <label
       v-if="session!.method === 'monitor' && !session!.plan.indoors"
       class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { TypedUnits } from '#core/shot/typed-ball'
+import { nearestNumber } from '#core/practice/drill'
 import { rungName } from '#core/swing/scale'
 import type { GoRecord } from '#shared/practice'
 import { drillTexts } from '#words/practice'
 import { stockShotName } from '#words/stock-shot'
 import type { GoDesk } from '~/composables/practice/useGo'
+import { deviceSession } from '~/composables/practice/useGoDevice'
+import { usePlan } from '~/composables/practice/usePlan'
 import { usePlays } from '~/composables/practice/usePlays'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { useDistance } from '~/composables/useDistance'
@@ -17,6 +20,8 @@ import { shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
+import PracticeCount from '~/components/practice/Count.vue'
+import PracticeLive from '~/components/practice/Live.vue'
 import PracticePlay from '~/components/practice/Play.vue'
 
 /** One go, on the line or afterwards. */
@@ -45,6 +50,24 @@ const shots = computed(() =>
 )
 const title = computed(() => (go.value ? go.value.name || drillTexts(go.value.spec.drill).title : 'Practice'))
 const running = computed(() => go.value?.endedAtMs === null)
+const { numbers } = usePlan(ref(0))
+const nearest = (targetM: number) => (numbers.value.length > 0 ? nearestNumber(numbers.value, targetM) : null)
+/** Where a device sends its balls for this go; its balls are kept apart from the chart. */
+const session = computed(() => record.sessions.find(({ id }) => id === go.value?.sessionId))
+async function listen() {
+  const made = deviceSession(title.value)
+  await record.putSession(made)
+  await practice.putGo({ ...go.value!, sessionId: made.id, version: go.value!.version + 1 })
+}
+// The session that a device sends to ends with the go, and goes on with it.
+watch(
+  () => go.value?.endedAtMs,
+  endedAtMs => {
+    const open = session.value
+    if (endedAtMs !== undefined && open?.plan.warmUp && open.endedAtMs !== endedAtMs)
+      void record.putSession({ ...open, endedAtMs, version: open.version + 1 })
+  },
+)
 const put = (next: GoRecord) => void practice.putGo(next)
 async function again() {
   const { spec, name } = go.value!
@@ -95,12 +118,20 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
       :units="units"
       :shots="shots"
       :plays="plays"
+      :nearest="nearest"
       style="--go-bottom: var(--rail-height)"
       @put="put"
     >
+      <template #live="{ desk, shot }">
+        <PracticeLive v-if="session" :key="session.id" :session-id="session.id" :go="go" :desk="desk" :shot="shot" />
+        <UButton v-else color="neutral" variant="outline" icon="i-lucide-radio" @click="listen"
+          >Balls from a device</UButton
+        >
+      </template>
       <template #ended="{ desk }">
         <UButton icon="i-lucide-rotate-ccw" @click="again">Once more</UButton>
         <UButton color="neutral" variant="outline" icon="i-lucide-trash-2" @click="remove(desk)">Delete it</UButton>
+        <PracticeCount :go="go" :put="practice.putGo" />
       </template>
     </PracticePlay>
     <FrameEmptyStep
