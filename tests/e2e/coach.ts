@@ -1,4 +1,5 @@
-import { test as base, expect, type Page } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, expect, type Browser, type Page } from '@playwright/test'
 import mysql from 'mysql2/promise'
 import { v7 as newId } from 'uuid'
 import { starterRungs } from '../../core/swing/scale'
@@ -183,4 +184,36 @@ export async function ballsInDatabase(playerId: string): Promise<number[]> {
   )
   await connection.end()
   return (rows as { yd: number }[]).map(row => row.yd)
+}
+
+/** The player's own phone, with the application installed: it opens what it saw once without a network too. */
+export async function playersPhone(browser: Browser, baseURL: string) {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+    baseURL,
+    serviceWorkers: 'allow',
+  })
+  const page = await context.newPage()
+  return {
+    page,
+    /** The shell is in: from now on it may go offline. */
+    installed: () => page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined)),
+    setOffline: (off: boolean) => context.setOffline(off),
+  }
+}
+
+/** Makes a link of the player whose page is open. @returns its address */
+export async function linkOf(page: Page, kind: 'Link to read' | 'Link to log') {
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await page.getByRole('link', { name: 'Publish' }).click()
+  await page.getByRole('button', { name: kind, exact: true }).click()
+  return (await page.getByText(/\/card#/).innerText()).trim()
+}
+
+/** What a blind or slow-sighted reader would stumble over, by the rules' ids. */
+export async function seriousOf(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id)
 }

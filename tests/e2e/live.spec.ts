@@ -2,15 +2,8 @@ import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
 import { addPlayer, atTheRange, expect, hit, packBag, provokes, startSession, test } from './coach'
+import { listen, sender, tokenOf } from './device'
 import { serve } from './stack'
-
-/** A device of this coach; its token is read off the screen, where it is shown once. */
-async function tokenOf(page: Page, name = 'Bay 3 monitor', base = ''): Promise<string> {
-  await page.goto(`${base}/account`)
-  await page.getByLabel('New device').fill(name)
-  await page.getByRole('button', { name: 'Make a token' }).click()
-  return (await page.locator('#devices code').textContent())!
-}
 
 /** A coach of a server of the test's own, at the range. */
 async function ownAccount(page: Page, base: string) {
@@ -26,26 +19,6 @@ async function ownAccount(page: Page, base: string) {
   await startSession(page)
 }
 
-async function listen(page: Page, name = 'Bay 3 monitor') {
-  // A page that has just opened may still be scrolled to its top: then the list is opened again.
-  await expect(async () => {
-    await page.keyboard.press('Escape')
-    await page.getByLabel('Where balls come from').click({ timeout: 5000 })
-    await page.getByRole('option', { name }).click({ timeout: 5000 })
-  }).toPass({ timeout: 60_000 })
-  await expect(page.getByText('Listening.')).toBeVisible()
-}
-
-function sender(base: string, token: string) {
-  return async (shots: object | object[]) => {
-    const reply = await fetch(new URL('/api/ingest/shots', base), {
-      method: 'POST',
-      body: JSON.stringify(shots),
-      headers: { 'authorization': `Bearer ${token}`, 'content-type': 'application/json' },
-    })
-    return reply.status
-  }
-}
 const ball = (carry_yd: number, more: object = {}) => ({ id: randomUUID(), carry_yd, ...more })
 
 test("a device's ball is on the screen within a second, with what was chosen there, and can be taken back", async ({

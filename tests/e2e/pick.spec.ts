@@ -1,12 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import { chromium, type Page } from '@playwright/test'
-import { expect, provokes, test } from './coach'
+import { expect, linkOf, playersPhone, provokes, seriousOf, test } from './coach'
 
 const hit = (page: Page) => page.getByRole('region', { name: 'What to hit' })
-const seriousOf = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id)
-}
 
 test(
   'at the desk: a distance, trouble, a sweep, today’s air, and how the player picks @desk',
@@ -73,24 +68,15 @@ test('a round of 18 picks on the player’s phone, installed and without a netwo
   provokes('ERR_|Failed to load resource')
   await demo()
   await page.getByText('Odile Harrow').click()
-  await page.getByRole('link', { name: /Carry chart/ }).click()
-  await page.getByRole('link', { name: 'Publish' }).click()
-  await page.getByRole('button', { name: 'Link to read', exact: true }).click()
-  const link = (await page.getByText(/\/card#/).innerText()).trim()
+  const link = await linkOf(page, 'Link to read')
   const browser = await chromium.launch(info.project.use.launchOptions)
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    isMobile: true,
-    hasTouch: true,
-    baseURL,
-    serviceWorkers: 'allow',
-  })
-  const phone = await context.newPage()
+  const own = await playersPhone(browser, baseURL!)
+  const phone = own.page
   await phone.goto(link)
   await phone.getByRole('button', { name: 'Pick', exact: true }).tap()
   await expect(phone.getByText('How far is it?')).toBeVisible()
-  await phone.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  await context.setOffline(true)
+  await own.installed()
+  await own.setOffline(true)
   await phone.reload()
   await expect(phone.getByText('How far is it?')).toBeVisible()
   const distances = [77, 52, 104, 88, 63, 95, 71, 110, 58, 84, 99, 67, 120, 75, 91, 55, 102, 80]

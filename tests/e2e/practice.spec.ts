@@ -1,0 +1,180 @@
+import { randomUUID } from 'node:crypto'
+import { chromium, type Page } from '@playwright/test'
+import { expect, linkOf, playersPhone, provokes, seriousOf, test } from './coach'
+import { listen, sender, tokenOf } from './device'
+
+const toPractice = async (page: Page, demo: () => Promise<void>) => {
+  await demo()
+  await page.getByText('Odile Harrow').click()
+  await page.getByRole('link', { name: /^Practice/ }).click()
+  await expect(page.getByRole('heading', { name: 'What to practise' })).toBeVisible()
+}
+const start = (page: Page, drill: string) =>
+  page
+    .getByRole('region', { name: 'Drills' })
+    .getByRole('button', { name: `Start ${drill}`, exact: true })
+    .click()
+const log = async (page: Page, typed: string) => {
+  await page.locator('#go-ball').fill(typed)
+  await page.locator('#go-ball').press('Enter')
+}
+
+test('a plan within its balls, a go of stairs with undo and a ball apart, its score, once more, and deleted', async ({
+  page,
+  demo,
+}) => {
+  await toPractice(page, demo)
+  const plan = page.getByRole('region', { name: 'What to practise' })
+  await expect(plan.getByRole('listitem').first()).toContainText(/as an? guess|holds what you have/)
+  await page.getByLabel('How many balls').fill('900')
+  await expect(plan.getByText('"900" is not possible: 1 to 200 balls.')).toBeVisible()
+  await page.getByLabel('How many balls').fill('5')
+  await expect(plan.getByText(/Six balls are the least/)).toBeVisible()
+  await page.getByLabel('How many balls').fill('30')
+  await expect(plan.getByText(/30 of 30 balls/)).toBeVisible()
+  expect(await seriousOf(page)).toEqual([])
+
+  await start(page, 'Stairs')
+  await expect(page.getByText('Ball 1 of 24')).toBeVisible()
+  await log(page, '48 1r')
+  await expect(page.getByText(/^On the number, 1 right: [45] points\.$/).first()).toBeVisible()
+  await log(page, 'far')
+  await expect(page.getByRole('alert')).toContainText(/far/)
+  await page.locator('#go-ball').fill('')
+  await log(page, '45')
+  await expect(page.getByText(/^3 short: \d points?\.$|^3 short: one point\.$/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByText('Ball 2 of 24')).toBeVisible()
+  await log(page, '75')
+  await expect(page.getByText(/off the map/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'This ball' }).first().click()
+  await page.getByRole('menuitem', { name: 'It was a flyer' }).click()
+  await expect(page.getByText(/a flyer: shown apart/).first()).toBeVisible()
+  await expect(page.getByText('Ball 2 of 24')).toBeVisible()
+  expect(await seriousOf(page)).toEqual([])
+  // It goes on another day.
+  await page.reload()
+  await expect(page.getByText('Ball 2 of 24')).toBeVisible()
+  await page.getByRole('button', { name: 'End this go' }).click()
+  await expect(page.getByText(/[45] of 5 points/).first()).toBeVisible()
+  await expect(page.getByText('One ball shown apart.')).toBeVisible()
+  await page.getByRole('button', { name: 'Once more' }).click()
+  await expect(page.getByText('Ball 1 of 24')).toBeVisible()
+  await page.getByRole('button', { name: 'End this go' }).click()
+  await page.getByRole('button', { name: 'Delete it' }).click()
+  await expect(page.getByRole('heading', { name: 'What to practise' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByText('Go deleted')).toHaveCount(0)
+})
+
+test('by eye, by speed and by call: one tap is a score too', async ({ page, demo }) => {
+  await toPractice(page, demo)
+  await start(page, 'Circles')
+  for (const name of ['In', 'Out', 'In']) await page.getByRole('button', { name, exact: true }).click()
+  await expect(page.getByText('2 of 3')).toBeVisible()
+  await page.goBack()
+  await start(page, 'Shape on demand')
+  await page.getByRole('button', { name: 'Far left' }).click()
+  await expect(page.getByText('It went curving left: good.').first()).toBeVisible()
+  await page.goBack()
+  await start(page, 'Speed calls')
+  await log(page, '500')
+  await expect(page.getByRole('alert')).toContainText('"500" is not possible')
+  await log(page, '67')
+  await expect(page.getByText(/mph (slow|fast)\.|On the speed\./).first()).toBeVisible()
+  await page.goBack()
+  await start(page, 'Call before you look')
+  await log(page, '50')
+  await expect(page.getByRole('alert')).toContainText('First say what you felt')
+  await page.getByRole('button', { name: 'long', exact: true }).click()
+  await page.locator('#go-ball').press('Enter')
+  await expect(page.getByText(/called right|you said long/).first()).toBeVisible()
+})
+
+test('a drill of the coach’s own is built, started, kept and let go', async ({ page, demo }) => {
+  await toPractice(page, demo)
+  await page.getByRole('button', { name: /^Stairs Every number/ }).click()
+  await page.getByRole('button', { name: 'Change it' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Ladder to the pond')
+  await page.getByLabel('Targets, yards').fill('50 60 900')
+  await expect(page.getByText('"900" is not possible: 1 to 400 yd.')).toBeVisible()
+  await page.getByLabel('Targets, yards').fill('50 60 70')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Start Ladder to the pond' }).click()
+  await expect(page.getByRole('heading', { name: 'Ladder to the pond' })).toBeVisible()
+  await expect(page.getByText('Ball 1 of 12')).toBeVisible()
+  await page.goBack()
+  await page.getByRole('button', { name: 'Let Ladder to the pond go' }).click()
+  await expect(page.getByRole('button', { name: 'Start Ladder to the pond' })).toHaveCount(0)
+})
+
+test('a device sends its balls into a go; they stay practice until they are counted', async ({
+  page,
+  demo,
+  baseURL,
+}) => {
+  await toPractice(page, demo)
+  const practice = page.url()
+  const send = sender(baseURL!, await tokenOf(page, `Bay ${randomUUID().slice(0, 4)}`))
+  const device = await page.getByRole('listitem').filter({ hasText: 'Bay ' }).first().innerText()
+  await page.goto(practice)
+  await start(page, 'Five straight')
+  const numbers = page.getByText(/ball(s)? count for the chart/)
+  await page.getByRole('button', { name: 'Balls from a device' }).click()
+  await listen(page, /Bay [0-9a-f]{4}/.exec(device)![0])
+  await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  for (const carry_yd of [63, 62.4]) expect(await send({ id: randomUUID(), carry_yd, side_yd: 1 })).toBe(202)
+  await expect(page.getByText('Ball 3 of 30')).toBeVisible()
+  await page.getByRole('button', { name: 'End this go' }).click()
+  await page.getByRole('button', { name: 'Count them for the chart' }).click()
+  await expect(numbers).toHaveText('2 balls count for the chart.')
+  await page.getByRole('button', { name: 'Leave them practice' }).click()
+  await expect(page.getByText('2 balls were stock shots:')).toBeVisible()
+})
+
+test('homework is done on the player’s phone without a network, and the coach sees what came of it', async ({
+  page,
+  demo,
+  baseURL,
+}, info) => {
+  provokes('ERR_|Failed to load resource')
+  await toPractice(page, demo)
+  const practice = page.url()
+  await page.getByLabel('How many balls').fill('12')
+  await page.getByRole('button', { name: 'Set it as homework' }).click()
+  await page.getByLabel('A word to the player').fill('Before Sunday')
+  await page.getByRole('button', { name: 'Set it', exact: true }).click()
+  await expect(page.getByText('Before Sunday')).toBeVisible()
+  const link = await linkOf(page, 'Link to log')
+  const browser = await chromium.launch(info.project.use.launchOptions)
+  const own = await playersPhone(browser, baseURL!)
+  const phone = own.page
+  await phone.goto(link)
+  await phone.getByRole('button', { name: 'Practice', exact: true }).tap()
+  await expect(phone.getByText('Before Sunday')).toBeVisible()
+  await own.installed()
+  await own.setOffline(true)
+  await phone.reload()
+  await expect(phone.getByText('Before Sunday')).toBeVisible()
+  await phone.getByRole('button', { name: 'Start Circles' }).tap()
+  for (let i = 0; i < 10; i++) await phone.getByRole('button', { name: i % 2 ? 'Out' : 'In', exact: true }).tap()
+  await expect(phone.getByText('5 of 10').first()).toBeVisible()
+  expect(await seriousOf(phone)).toEqual([])
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await phone.getByRole('button', { name: 'Homework' }).tap()
+  await expect(phone.getByText(/1 kept on this phone/)).toBeVisible()
+  await own.setOffline(false)
+  await expect(phone.getByText(/kept on this phone/)).toHaveCount(0)
+  await page.goto(practice)
+  await expect(
+    page
+      .getByRole('region', { name: 'Homework' })
+      .getByText(/Circles.*5 of 10/)
+      .first(),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Take it back' }).first().click()
+  await expect(page.getByText('Before Sunday')).toHaveCount(0)
+  await phone.reload()
+  await expect(phone.getByText('Before Sunday')).toHaveCount(0)
+  await browser.close()
+})
