@@ -205,7 +205,7 @@ export async function playersPhone(browser: Browser, baseURL: string) {
 }
 
 /** Makes a link of the player whose page is open. @returns its address */
-export async function linkOf(page: Page, kind: 'Link to read' | 'Link to log') {
+export async function linkOf(page: Page, kind: 'Link to read' | 'Link to read and log') {
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await page.getByRole('link', { name: 'Publish' }).click()
   await page.getByRole('button', { name: kind, exact: true }).click()

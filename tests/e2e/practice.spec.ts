@@ -122,7 +122,6 @@ test('a device sends its balls into a go; they stay practice until they are coun
   const numbers = page.getByText(/ball(s)? count for the chart/)
   await page.getByRole('button', { name: 'Balls from a device' }).click()
   await listen(page, /Bay [0-9a-f]{4}/.exec(device)![0])
-  await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
   for (const carry_yd of [63, 62.4]) expect(await send({ id: randomUUID(), carry_yd, side_yd: 1 })).toBe(202)
   await expect(page.getByText('Ball 3 of 30')).toBeVisible()
   await page.getByRole('button', { name: 'End this go' }).click()
@@ -145,7 +144,7 @@ test('homework is done on the player’s phone without a network, and the coach 
   await page.getByLabel('A word to the player').fill('Before Sunday')
   await page.getByRole('button', { name: 'Set it', exact: true }).click()
   await expect(page.getByText('Before Sunday')).toBeVisible()
-  const link = await linkOf(page, 'Link to log')
+  const link = await linkOf(page, 'Link to read and log')
   const browser = await chromium.launch(info.project.use.launchOptions)
   const own = await playersPhone(browser, baseURL!)
   const phone = own.page

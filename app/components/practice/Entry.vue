@@ -141,7 +141,11 @@ onMounted(() => {
             class="block h-[48px] w-full border-b-4 border-primary bg-transparent text-[36px] leading-none font-extrabold outline-none lg:h-20 lg:text-[64px]"
           />
         </div>
-        <UButton type="submit" size="xl" :disabled="blocked" class="min-h-[52px] justify-center px-5 text-lg"
+        <UButton
+          type="submit"
+          size="xl"
+          :disabled="blocked"
+          class="min-h-[52px] justify-center px-5 text-lg hover:bg-primary!"
           >Log ball {{ nextBall }} <UKbd value="enter" class="ml-1 max-lg:hidden"
         /></UButton>
       </div>
