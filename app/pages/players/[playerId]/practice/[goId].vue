@@ -14,6 +14,7 @@ import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { useDistance } from '~/composables/useDistance'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useAccount } from '~/stores/account'
+import { useOutbox } from '~/stores/outbox'
 import { usePractice } from '~/stores/practice'
 import { newGo } from '~/utils/new-go'
 import { shortDate } from '~/utils/dates'
@@ -28,6 +29,7 @@ import PracticePlay from '~/components/practice/Play.vue'
 const { playerId, record } = usePlayerRoute()
 const route = useRoute()
 const practice = usePractice()
+const outbox = useOutbox()
 const account = useAccount()
 const names = usePracticeNames()
 const { unit } = useDistance()
@@ -54,6 +56,8 @@ const { numbers } = usePlan(ref(0))
 const nearest = (targetM: number) => (numbers.value.length > 0 ? nearestNumber(numbers.value, targetM) : null)
 /** Where a device sends its balls for this go; its balls are kept apart from the chart. */
 const session = computed(() => record.sessions.find(({ id }) => id === go.value?.sessionId))
+/** A device can be told of it once the server knows it. */
+const isSent = computed(() => !outbox.mine.some(({ entry }) => entry.record.id === session.value?.id))
 async function listen() {
   const made = deviceSession(title.value)
   await record.putSession(made)
@@ -123,8 +127,21 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
       @put="put"
     >
       <template #live="{ desk, shot }">
-        <PracticeLive v-if="session" :key="session.id" :session-id="session.id" :go="go" :desk="desk" :shot="shot" />
-        <UButton v-else color="neutral" variant="outline" icon="i-lucide-radio" @click="listen"
+        <PracticeLive
+          v-if="session && isSent"
+          :key="session.id"
+          :session-id="session.id"
+          :go="go"
+          :desk="desk"
+          :shot="shot"
+        />
+        <UButton
+          v-else
+          color="neutral"
+          variant="outline"
+          icon="i-lucide-radio"
+          :disabled="session !== undefined"
+          @click="listen"
           >Balls from a device</UButton
         >
       </template>
