@@ -14,6 +14,7 @@ export const HomeAirQuery = z.object({
   tempC: asNumber(boundedNumber('Temperature', ...AIR_RANGE.tempC, ' °C')),
   altitudeM: asNumber(boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m')),
 })
+export const SheetQuery = z.object({ unit, black })
 /** Every distance of a stretch; a page has room for so many. */
 export const YARDS_MOST = 120
 export const YardsQuery = z

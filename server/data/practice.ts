@@ -75,6 +75,16 @@ export async function putGo(playerId: string, coachId: string | null, sent: GoRe
   })
 }
 
+/** The caller has found the player. @throws 404 */
+export async function findGo(playerId: string, id: string): Promise<GoRecord> {
+  const [row] = await useDatabase()
+    .select({ body: goes.body })
+    .from(goes)
+    .where(and(eq(goes.id, id), eq(goes.playerId, playerId)))
+  if (!row) throw new NotFound('go')
+  return row.body
+}
+
 /** @throws 404, 409 */
 export async function putCoachedGo(coach: Coach, playerId: string, sent: GoRecord): Promise<GoRecord> {
   await findPlayer(coach, playerId)

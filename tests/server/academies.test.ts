@@ -289,9 +289,14 @@ const ROUTES: Row[] = [
     ask: at => ['GET', `/api/players/${at.playerId}/scores.csv`],
   },
   {
-    route: 'players/[playerId]/goes/[goId].put.ts',
+    route: 'players/[playerId]/goes/[goId]/index.put.ts',
     ofPlayer: true,
     ask: at => ['PUT', `/api/players/${at.playerId}/goes/${A_GO.id}`, { ...A_GO }],
+  },
+  {
+    route: 'players/[playerId]/goes/[goId]/sheet.pdf.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/goes/${A_GO.id}/sheet.pdf`],
   },
   {
     route: 'players/[playerId]/homework/[homeworkId].put.ts',

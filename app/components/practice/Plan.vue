@@ -6,6 +6,8 @@ import { asksText, drillTexts, reasonText, worthText } from '#words/practice'
 import { usePlan } from '~/composables/practice/usePlan'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
 import { usePractice } from '~/stores/practice'
 import { typedNumber } from '~/utils/numbers'
 import { serverNowMs } from '~/utils/server-clock'
@@ -24,7 +26,7 @@ const balls = computed(() => {
   const value = Math.floor(typedNumber(typed.value))
   return by.value === 'balls' ? value : ballsIn(value)
 })
-const { plan } = usePlan(balls)
+const { plan, planAgain } = usePlan(balls)
 const names = usePracticeNames()
 const { unit } = useDistance()
 const practice = usePractice()
@@ -34,6 +36,36 @@ const items = [
   { value: 'minutes', label: 'minutes' },
 ]
 const sum = computed(() => plan.value.reduce((all, block) => all + block.balls, 0))
+
+const record = usePlayerRecord()
+const { retestDueMs } = useNumbers()
+const aWeek = useLocalStorage('uzzet-plan-a-week', 2)
+const WEEKLY = [1, 2, 3, 4, 5].map(value => ({ value, label: value === 1 ? 'once a week' : `${value} a week` }))
+const WEEKS = 4
+/** Four weeks of it, each time with targets drawn anew; the retest and homework that is due among them. */
+async function calendar() {
+  const { practiceCalendar, practiceDays } = await import('~/utils/practice-calendar')
+  const player = record.player!.name
+  const days = practiceDays(serverNowMs(), aWeek.value, WEEKS).map((atMs, i) => ({
+    atMs,
+    day: {
+      balls: sum.value,
+      lines: planAgain(i).map(block => `${block.balls}: ${titleOf(block)}. ${reasonText(block, names.value)}`),
+    },
+  }))
+  const due = [
+    ...(retestDueMs.value === null ? [] : [{ atMs: retestDueMs.value, what: `Retest: ${player}` }]),
+    ...practice.standing.flatMap(({ dueAtMs }) =>
+      dueAtMs === null ? [] : [{ atMs: dueAtMs, what: `Homework due: ${player}` }],
+    ),
+  ]
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([practiceCalendar(player, days, due)], { type: 'text/calendar' }))
+  link.download = 'practice.ics'
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+const titleOf = (block: PlanBlock) => `${drillTexts(block.spec.drill).title}: ${asksText(block.spec, names.value)}`
 
 const setting = ref(false)
 const note = ref('')
@@ -93,7 +125,7 @@ async function setAsHomework() {
       >
         <span class="w-10 shrink-0 text-2xl leading-none font-extrabold">{{ block.balls }}</span>
         <span class="min-w-0 flex-1 basis-64">
-          <b class="block leading-tight">{{ drillTexts(block.spec.drill).title }}: {{ asksText(block.spec, names) }}</b>
+          <b class="block leading-tight">{{ titleOf(block) }}</b>
           <span class="soft block text-sm">{{ reasonText(block, names) }} {{ worthText(block, unit) }}</span>
         </span>
         <UButton
@@ -119,6 +151,15 @@ async function setAsHomework() {
         :aria-expanded="setting"
         @click="setting = !setting"
         >Set it as homework</UButton
+      >
+      <label class="flex items-center gap-2 text-sm"
+        ><USelect v-model="aWeek" :items="WEEKLY" aria-label="Times a week" class="w-32" /><UButton
+          color="neutral"
+          variant="outline"
+          icon="i-lucide-calendar-plus"
+          @click="calendar"
+          >Into the calendar</UButton
+        ></label
       >
     </div>
     <form v-if="setting" class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="setAsHomework">

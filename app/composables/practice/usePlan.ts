@@ -50,5 +50,7 @@ export function usePlan(balls: Ref<number>) {
     needed: [],
   }))
   const plan = computed(() => planOf(facts.value, maker.value, balls.value))
-  return { maker, plan, numbers }
+  /** The same plan another day: its targets are drawn anew. */
+  const planAgain = (day: number) => planOf(facts.value, { ...maker.value, seed: seed.value + 10 * day }, balls.value)
+  return { maker, plan, planAgain, numbers }
 }

@@ -144,6 +144,15 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
           @click="listen"
           >Balls from a device</UButton
         >
+        <UButton
+          v-if="desk.balls.value.length === 0"
+          color="neutral"
+          variant="outline"
+          icon="i-lucide-printer"
+          :to="`/api/players/${playerId}/goes/${go.id}/sheet.pdf?unit=${unit}`"
+          external
+          >A sheet for paper</UButton
+        >
       </template>
       <template #ended="{ desk }">
         <UButton icon="i-lucide-rotate-ccw" @click="again">Once more</UButton>
