@@ -177,3 +177,29 @@ test('homework is done on the player’s phone without a network, and the coach 
   await expect(phone.getByText('Before Sunday')).toHaveCount(0)
   await browser.close()
 })
+
+test('a clinic of four at one drill: turn by turn, a board, and each go is the player’s own', async ({
+  page,
+  demo,
+}) => {
+  await toPractice(page, demo)
+  await page.getByRole('button', { name: /^Circles Nearness/ }).click()
+  await page.getByRole('button', { name: 'For all on the tee…' }).click()
+  for (const name of ['Bram Tolliver', 'Ines Quarrick', 'Tobias Fenn']) await page.getByLabel(name).check()
+  await page.getByRole('button', { name: 'Start for 4 players' }).click()
+  const tee = page.getByRole('list', { name: 'On the tee' })
+  for (const name of ['Odile Harrow', 'Bram Tolliver', 'Ines Quarrick', 'Tobias Fenn', 'Odile Harrow']) {
+    await expect(tee.locator('[aria-current]')).toContainText(name)
+    await page.getByRole('button', { name: 'In', exact: true }).click()
+  }
+  await expect(tee.getByRole('listitem').first()).toContainText('2 of 2')
+  expect(await seriousOf(page)).toEqual([])
+  // It is there after a reload, and can be gone back to.
+  await page.reload()
+  await expect(tee.getByRole('listitem').first()).toContainText('2 of 2')
+  await tee.getByRole('button', { name: /Odile Harrow/ }).click()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(tee.getByRole('listitem').first()).toContainText('1 of 1')
+  await page.getByRole('button', { name: 'End the clinic' }).click()
+  await expect(page.getByText('Circles, running').first()).toBeVisible()
+})

@@ -5,6 +5,8 @@ import { asksText, drillTexts } from '#words/practice'
 import { usePlan } from '~/composables/practice/usePlan'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { usePractice } from '~/stores/practice'
+import { specForAll } from '~/composables/practice/usePracticeClinic'
+import PracticeClinicStart from '~/components/practice/ClinicStart.vue'
 import PracticeBuild from '~/components/practice/Build.vue'
 
 /** Every drill, and those of the academy's own: what it trains, what it takes, and a start. */
@@ -21,6 +23,11 @@ const buildFrom = shallowRef<DrillSpec>()
 function change(spec: DrillSpec) {
   buildFrom.value = spec
   build.value = true
+}
+const clinic = ref(false)
+function withAll(spec: DrillSpec) {
+  buildFrom.value = spec
+  clinic.value = true
 }
 async function drop(drill: (typeof practice.drills)[number]) {
   try {
@@ -93,9 +100,19 @@ async function drop(drill: (typeof practice.drills)[number]) {
             @click="change(spec)"
             >Change it</UButton
           >
+          <UButton
+            v-if="spec && specForAll(spec)"
+            color="neutral"
+            variant="outline"
+            icon="i-lucide-users"
+            class="ml-2"
+            @click="withAll(spec)"
+            >For all on the tee…</UButton
+          >
         </div>
       </li>
     </ul>
+    <PracticeClinicStart v-if="clinic && buildFrom" v-model:open="clinic" :spec="buildFrom" />
     <PracticeBuild
       v-if="build && buildFrom"
       v-model:open="build"

@@ -1,0 +1,70 @@
+import type { DrillSpec } from '#core/practice/drill-spec'
+import { newMemo } from '#core/memo'
+import { scoreOf } from '#core/practice/score'
+import { ballsOfGo, type GoRecord } from '#shared/practice'
+import { CLINIC_MOST } from '~/composables/useClinic'
+import { useOutbox } from '~/stores/outbox'
+import { newGo } from '~/utils/new-go'
+
+/** One of the players on the tee, with a go at the drill that all of them do. */
+export interface ClinicGo {
+  playerId: string
+  name: string
+  go: GoRecord
+}
+
+/** The same for every bag: targets, speeds and curves, no stock shot; null for what is about clubs alone. */
+export function specForAll(spec: DrillSpec): DrillSpec | null {
+  const tasks = spec.tasks.map(({ clubId: _, rungId: __, ...task }) => task)
+  return tasks.every(task => Object.keys(task).length > 0) ? { ...spec, tasks } : null
+}
+
+/** The same drill for up to eight on one tee, turn by turn. Kept on this device, and sent as each player's own go. */
+export const usePracticeClinic = createSharedComposable(() => {
+  const outbox = useOutbox()
+  const serializer = {
+    read: (text: string) => JSON.parse(text) as ClinicGo[],
+    write: (value: ClinicGo[]) => JSON.stringify(value),
+  }
+  const members = useLocalStorage<ClinicGo[]>('uzzet-clinic-goes', [], { serializer })
+  const turn = useLocalStorage('uzzet-clinic-goes-turn', '')
+  const memo = newMemo()
+  const rows = computed(() =>
+    members.value.map(member => ({ ...member, score: scoreOf(member.go.spec, ballsOfGo(member.go), memo) })),
+  )
+  const isOver = ({ playerId }: { playerId: string }) => {
+    const row = rows.value.find(one => one.playerId === playerId)
+    return !row || row.go.endedAtMs !== null || row.score.next === null
+  }
+  const current = computed(
+    () => rows.value.find(one => one.playerId === turn.value && !isOver(one)) ?? rows.value.find(one => !isOver(one)),
+  )
+
+  async function send({ playerId, go }: ClinicGo): Promise<void> {
+    await outbox.add(playerId, { kind: 'go', record: go })
+  }
+  async function begin(players: readonly { playerId: string; name: string }[], spec: DrillSpec): Promise<void> {
+    members.value = players.slice(0, CLINIC_MOST).map(player => ({ ...player, go: newGo(spec) }))
+    turn.value = members.value[0]?.playerId ?? ''
+    for (const member of members.value) await send(member)
+  }
+  /** The next one whose go is not over is up. */
+  function passOn(playerId: string): void {
+    const at = members.value.findIndex(member => member.playerId === playerId)
+    const after = [...members.value.slice(at + 1), ...members.value.slice(0, at + 1)]
+    turn.value = after.find(member => !isOver(member))?.playerId ?? playerId
+  }
+  async function put(playerId: string, go: GoRecord): Promise<void> {
+    const before = members.value.find(member => member.playerId === playerId)
+    if (!before) return
+    const hit = ballsOfGo(go).length > ballsOfGo(before.go).length
+    const member = { ...before, go }
+    members.value = members.value.map(one => (one.playerId === playerId ? member : one))
+    if (hit) passOn(playerId)
+    await send(member)
+  }
+  function end(): void {
+    members.value = []
+  }
+  return { rows, current, turn, begin, put, end }
+})
