@@ -21,7 +21,7 @@ export function useOwnGoes(mark: Ref<string>, token: Ref<string>, told: Ref<read
     read: (text: string) => JSON.parse(text) as OwnGo[],
     write: (value: OwnGo[]) => JSON.stringify(value),
   }
-  const kept = useLocalStorage<OwnGo[]>('uzzet-own-goes', [], { serializer })
+  const kept = useLocalStorage<OwnGo[]>('uzzet-own-goes', [], { serializer, shallow: true })
   const failure = ref('')
   const own = computed(() => kept.value.filter(({ link }) => link === mark.value))
   const waiting = computed(() => own.value.filter(({ sent, refused }) => !sent && !refused).length)

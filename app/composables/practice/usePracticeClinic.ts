@@ -26,7 +26,7 @@ export const usePracticeClinic = createSharedComposable(() => {
     read: (text: string) => JSON.parse(text) as ClinicGo[],
     write: (value: ClinicGo[]) => JSON.stringify(value),
   }
-  const members = useLocalStorage<ClinicGo[]>('uzzet-clinic-goes', [], { serializer })
+  const members = useLocalStorage<ClinicGo[]>('uzzet-clinic-goes', [], { serializer, shallow: true })
   const turn = useLocalStorage('uzzet-clinic-goes-turn', '')
   const memo = newMemo()
   const rows = computed(() =>
