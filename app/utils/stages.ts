@@ -1,4 +1,6 @@
-/** The stages of the work, in order, as far as they are built. Key is pressed after G; the short name stands on a phone. */
+/**
+ * The stages of the work, in order, as far as they are built. Key is pressed after G; the short name stands on a phone.
+ */
 export const STAGES = [
   { id: 'bag', title: 'Bag', short: 'Bag', icon: 'i-lucide-backpack', key: 'b' },
   { id: 'session', title: 'Range session', short: 'Range', icon: 'i-lucide-target', key: 'r' },

@@ -19,7 +19,7 @@ export function mixedRound(seed: number, round: number, count: number, before: n
   }
   if (places[0] === before && count > 1) {
     const other = 1 + Math.floor(drawn(seed, round, count) * (count - 1))
-    ;[places[0], places[other]] = [places[other]!, places[0]!]
+    ;[places[0], places[other]] = [places[other]!, places[0]]
   }
   return places
 }

@@ -20,7 +20,7 @@ export interface DrillHistory {
    * where no two differ.
    */
   band: { least: number; most: number } | null
-  /** Better or worse than the first goes, said with a false alarm in at most 1 player of 20, however often it is looked at. */
+  /** Better or worse than the first goes: a false alarm in at most 1 player of 20, however often it is looked at. */
   change: 'better' | 'worse' | null
 }
 

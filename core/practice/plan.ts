@@ -26,7 +26,7 @@ export interface PlanBlock {
   spec: DrillSpec
   balls: number
   reason: PlanReason
-  /** Nearer on average, metres, once so many balls were hit: a guess. 0 where nothing is to be gained but what stands. */
+  /** Nearer on average, metres, once so many balls were hit: a guess. 0 where nothing is too wide. */
   worthM: number
 }
 

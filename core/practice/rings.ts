@@ -3,8 +3,8 @@ import type { Memo } from '../memo'
 import { leaveOfLevel, type Dimensions } from './level-balls'
 
 /**
- * Five rings about a target. The smallest holds one in five of the level's clean balls, the next two in five, and so on;
- * the last holds 19 in 20. So they grow with the distance and with the level, and a player of the level takes about
+ * Five rings about a target. The smallest holds one in five of the level's clean balls, the next two in five, and so
+ * on; the last holds 19 in 20. So they grow with the distance and with the level, and a player of the level takes about
  * three points a ball. A law of our own.
  */
 export const RING_SHARES = [0.2, 0.4, 0.6, 0.8, 0.95] as const

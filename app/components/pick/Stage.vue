@@ -123,10 +123,10 @@ const tabs = [
       <div class="flex flex-col gap-4 lg:row-span-2">
         <PickTarget
           v-model="typed"
+          v-model:to="setting.to"
           :first="first ?? null"
           :land-m="landM"
           :day="day"
-          v-model:to="setting.to"
           :flag-at="at"
           :middle="middle"
           @today="show('today')"

@@ -31,24 +31,22 @@ const values = computed(() =>
     .split(/[\s,;]+/)
     .filter(Boolean),
 )
-const faults = computed(() => {
+const targetsFault = computed(() => {
+  if (!hasTargets) return ''
   const { min, max } = CARRY_LIMITS[unit.value]
   const wrong = values.value.find(value => !(typedNumber(value) >= min && typedNumber(value) <= max))
+  if (wrong !== undefined) return `"${wrong}" is not possible: ${min} to ${max} ${unit.value}.`
+  const isMany = values.value.length === 0 || values.value.length > GO_TASKS_MAX
+  return isMany ? `1 to ${GO_TASKS_MAX} targets, with blanks between.` : ''
+})
+const faults = computed(() => {
   const balls = typedNumber(each.value)
   const near = typedNumber(within.value)
+  const isNear = within.value === '' || (near >= 1 && near <= 60)
   return {
-    targets: !hasTargets
-      ? ''
-      : wrong !== undefined
-        ? `"${wrong}" is not possible: ${min} to ${max} ${unit.value}.`
-        : values.value.length === 0 || values.value.length > GO_TASKS_MAX
-          ? `1 to ${GO_TASKS_MAX} targets, with blanks between.`
-          : '',
+    targets: targetsFault.value,
     each: Number.isInteger(balls) && balls >= 1 && balls <= 50 ? '' : `"${each.value}" is not possible: 1 to 50.`,
-    within:
-      within.value === '' || (near >= 1 && near <= 60)
-        ? ''
-        : `"${within.value}" is not possible: 1 to 60 ${unit.value}.`,
+    within: isNear ? '' : `"${within.value}" is not possible: 1 to 60 ${unit.value}.`,
     name: name.value.trim() === '' ? 'It needs a name.' : '',
   }
 })
