@@ -101,7 +101,7 @@ export const PLAYERS: readonly DemoPlayer[] = [
         note: 'Twice this week, and walk in afresh before each ball.',
         drills: [
           ['circles', 'Ten balls, three flags: four in is a fair aim.'],
-          ['five-straight', 'The half 60 is the loose one: five in a row, however many balls it takes.'],
+          ['five-straight', 'The full 56 is yours: five in a row, however many balls it takes.'],
         ],
         done: ['circles', 0.04],
       },

@@ -50,6 +50,13 @@ run(async () => {
     say(name)
   }
 
+  const onTheStairs = async page => {
+    await page.getByRole('button', { name: 'Start Stairs' }).last().click()
+    for (const ball of ['48 1r', '49 2l', '45', '50 3r', '60 1l', '66 2r']) {
+      await page.locator('#go-ball').fill(ball)
+      await page.getByRole('button', { name: /^Log ball/ }).click()
+    }
+  }
   const toTheRange = async page => {
     await page.getByRole('button', { name: 'Go on' }).click()
     await page.locator('#carry').waitFor()
@@ -102,7 +109,7 @@ run(async () => {
   await visit(desk, 'chart', 'chart', { ready: SURE })
   await visit(desk, 'stock-shot', 'chart', { ready: SURE, before: opened })
   await visit(desk, 'published', 'chart/published', { ready: 'table' })
-  await visit(desk, 'moved', 'chart/compare', { ready: 'table' })
+  await visit(desk, 'practice', 'practice', { ready: '#plan-title' })
   await visit(desk, 'speed', 'chart/speed', { ready: 'table' })
   await visit(desk, 'gaps', 'gaps', { ready: 'canvas' })
   await visit(desk, 'what-if', 'gaps/what-if', {
@@ -127,7 +134,7 @@ run(async () => {
   })
   await visit(phone, 'session-phone', 'session', { before: toTheRange })
   await visit(phone, 'chart-phone', 'chart', { ready: SURE })
-  await visit(phone, 'gaps-phone', 'gaps', { ready: 'canvas' })
+  await visit(phone, 'practice-phone', 'practice', { ready: '#plan-title', before: onTheStairs })
   await visit(phone, 'pick-phone', 'pick', { ready: '#pick-target', before: toTheFlag })
   await visit(phone, 'card-phone', 'chart/published', {
     before: async page => {

@@ -3,6 +3,7 @@ import type { DrillHistory } from '../core/practice/history'
 import type { JudgedBall } from '../core/practice/judge'
 import type { DrillSpec, DrillTask } from '../core/practice/drill-spec'
 import { withinOf, curveOf } from '../core/practice/judge'
+import { running } from '../core/practice/next-task'
 import type { PlanBlock } from '../core/practice/plan'
 import type { Level } from '../core/level'
 import type { Memo } from '../core/memo'
@@ -114,7 +115,8 @@ export function scoreText(spec: DrillSpec, score: DrillScore, names: PracticeNam
   if (value === null) return write(PRACTICE.nothing)
   if (spec.score === 'points') return write(PRACTICE.pointsOf, { n: String(value), most: String(most) })
   if (spec.score === 'share') return write(PRACTICE.share, { good: String(good), balls: String(values.length) })
-  if (spec.score === 'balls' && score.next !== null) return write(PRACTICE.nothing)
+  if (spec.score === 'balls' && score.next !== null)
+    return write(PRACTICE.running, { n: String(running(score.judged)) })
   if (spec.score === 'balls' && value > score.judged.length)
     return write(PRACTICE.notYet, { n: String(score.judged.length) })
   return valueText(spec, value, names)

@@ -59,6 +59,8 @@ const method = useLocalStorage<Method>('uzzet-own-method', 'laser')
 const methods = (Object.entries(METHOD_WORDS) as [Method, string][])
   .filter(([value]) => value !== 'monitor')
   .map(([value, label]) => ({ value, label }))
+/** A go of homework is open. */
+const playing = ref(false)
 const fault = ref('')
 const said = ref('')
 const opened = ref(false)
@@ -110,7 +112,7 @@ const legend = computed(() => {
       <UButton class="mt-5" @click="load">Try again</UButton>
     </section>
     <template v-else-if="view">
-      <header class="mb-3 flex items-start justify-between gap-3">
+      <header v-if="!playing" class="mb-3 flex items-start justify-between gap-3">
         <div class="min-w-0">
           <h1 class="truncate text-2xl font-bold">{{ view.player }}</h1>
           <p v-if="chart" class="soft text-sm">
@@ -137,8 +139,8 @@ const legend = computed(() => {
         <UButton class="mt-4" variant="outline" @click="load">Look again</UButton>
       </div>
       <template v-else>
-        <p v-if="chart.note" class="mb-3 border-l-[5px] border-primary pl-3 text-lg">{{ chart.note }}</p>
-        <div class="mb-3 flex flex-wrap gap-2" role="group" aria-label="How it is shown">
+        <p v-if="chart.note && !playing" class="mb-3 border-l-[5px] border-primary pl-3 text-lg">{{ chart.note }}</p>
+        <div v-if="!playing" class="mb-3 flex flex-wrap gap-2" role="group" aria-label="How it is shown">
           <UButton
             color="neutral"
             :variant="isWay('pick') ? 'solid' : 'outline'"
@@ -174,6 +176,7 @@ const legend = computed(() => {
         <LazyPickStage v-if="isWay('pick')" :key="chart.number" :chart="chart" :owner="mark || 'card'" />
         <LazyPracticeOwn
           v-else-if="isWay('practice')"
+          v-model:playing="playing"
           :homework="homework"
           :told="view.goes ?? []"
           :chart="chart"

@@ -121,6 +121,7 @@ export const PRACTICE = {
   pointsOf: '{n} of {most} points',
   share: '{good} of {balls}',
   ballsNeeded: '{n, plural, one {# ball} other {# balls}}',
+  running: '{n} running',
   notYet: 'not in {n} balls',
   error: '{off} off on average',
   nothing: 'no score yet',

@@ -43,8 +43,20 @@ const units = computed((): TypedUnits => ({
   speed: props.unit === 'yd' ? 'mph' : 'km/h',
   height: props.unit === 'yd' ? 'ft' : 'm',
 }))
+/** True while a go is open: the page makes room for it. */
+const playing = defineModel<boolean>('playing', { default: false })
 const openId = useSessionStorage('uzzet-own-go', '')
 const open = computed(() => goes.value.find(({ id }) => id === openId.value))
+watch(
+  open,
+  go => {
+    playing.value = go !== undefined
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => {
+  playing.value = false
+})
 function start(homework: HomeworkRecord, block: HomeworkRecord['blocks'][number]) {
   const before = goes.value.filter(go => go.homeworkId === homework.id && go.name === block.name).length
   const go = newGo({ ...block.spec, seed: block.spec.seed + before }, block.name, homework.id)
@@ -61,7 +73,7 @@ const hasBalls = (go: GoRecord) => ballsOfGo(go).length > 0
   <div>
     <template v-if="open">
       <div class="mb-1 flex items-center gap-3">
-        <h2 class="min-w-0 flex-1 truncate text-xl font-bold">{{ open.name }}</h2>
+        <h1 class="min-w-0 flex-1 truncate text-xl font-bold">{{ open.name }}</h1>
         <UButton color="neutral" variant="outline" icon="i-lucide-arrow-left" @click="openId = ''">Homework</UButton>
       </div>
       <PracticePlay :key="open.id" :go="open" :names="names" :units="units" :shots="[]" @put="own.put" />
