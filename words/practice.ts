@@ -1,8 +1,8 @@
-import type { DrillScore } from '../core/practice/score'
+import type { DrillScore, ShotScore } from '../core/practice/score'
 import type { DrillHistory } from '../core/practice/history'
 import type { JudgedBall } from '../core/practice/judge'
 import type { DrillSpec, DrillTask } from '../core/practice/drill-spec'
-import { withinOf, curveOf } from '../core/practice/judge'
+import { withinOf, curveOf, speedCostM } from '../core/practice/judge'
 import { running } from '../core/practice/next-task'
 import type { PlanBlock } from '../core/practice/plan'
 import type { Level } from '../core/level'
@@ -63,7 +63,8 @@ function didParts(one: JudgedBall, spec: DrillSpec, { unit, speedUnit }: Practic
     if (speedOffMs === null) return parts
     const off = speedText(Math.abs(speedOffMs), unit, speedUnit)
     const isOn = Number.parseFloat(off) === 0
-    return [isOn ? write(PRACTICE.onSpeed) : write(speedOffMs < 0 ? PRACTICE.slow : PRACTICE.fast, { off })]
+    const cost = distanceWithUnit(speedCostM(speedOffMs), unit)
+    return [isOn ? write(PRACTICE.onSpeed) : write(speedOffMs < 0 ? PRACTICE.slow : PRACTICE.fast, { off, cost })]
   }
   if (spec.measure === 'curve')
     return ball.curve === undefined ? [] : [write(PRACTICE.curved, { way: write(CURVES[curveOf(ball.curve)]) })]
@@ -122,6 +123,18 @@ export function scoreText(spec: DrillSpec, score: DrillScore, names: PracticeNam
   return valueText(spec, value, names)
 }
 
+/** One stock shot of a go: whose bad ball ends nearer is read off these. */
+function shotLine({ clubId, rungId, balls, meanLeaveM, bestLeaveM, worstLeaveM }: ShotScore, names: PracticeNames) {
+  const { unit } = names
+  return write(PRACTICE.shot, {
+    shot: names.shot({ clubId, rungId }),
+    n: balls,
+    mean: distanceWithUnit(meanLeaveM, unit, 1),
+    best: distanceText(bestLeaveM, unit),
+    worst: distanceText(worstLeaveM, unit),
+  })
+}
+
 /** What stands beside a go's score, sentence by sentence. */
 export function scoreLines(spec: DrillSpec, score: DrillScore, names: PracticeNames, memo: Memo): string[] {
   const { unit } = names
@@ -144,6 +157,7 @@ export function scoreLines(spec: DrillSpec, score: DrillScore, names: PracticeNa
     else if (score.sideSeen < 1)
       lines.push(write(PRACTICE.someSides, { share: String(Math.round(100 * score.sideSeen)) }))
   }
+  if (score.shots.length > 1) lines.push(...score.shots.map(one => shotLine(one, names)))
   if (score.overPar > 0 && spec.score === 'strokes') lines.push(write(PRACTICE.parCost, { n: score.overPar }))
   if (score.apart.length > 0) lines.push(write(PRACTICE.apart, { n: score.apart.length }))
   return lines

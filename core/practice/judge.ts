@@ -1,4 +1,5 @@
 import type { Memo } from '../memo'
+import { mphToMps, yardsToMetres } from '../units'
 import type { AskedCurve, DrillBall, DrillSpec, DrillTask } from './drill-spec'
 import { leaveOfLevel, levelRest, restStrokes } from './level-balls'
 import { isWild, pointsOf, ringsOf } from './rings'
@@ -30,6 +31,11 @@ export const PAR_FROM_THERE = 2
 const MIDDLE_BALL = 0.5
 /** A called speed is met within this, m/s: about one mph. Our choice. */
 export const SPEED_WITHIN_MS = 0.5
+
+/** What one m/s of club speed is worth in carry, metres: 2.5 yd a mph; common practice. */
+const CARRY_OF_SPEED = yardsToMetres(2.5) / mphToMps(1)
+/** What a speed that was missed costs in carry, metres, unsigned. @example speedCostM(0) // => 0 */
+export const speedCostM = (speedOffMs: number): number => Math.abs(speedOffMs) * CARRY_OF_SPEED
 
 /** What is near enough at a target, metres. */
 export function withinOf({ withinM, level, measure }: DrillSpec, task: DrillTask, memo: Memo): number {

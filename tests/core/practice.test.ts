@@ -7,6 +7,7 @@ import type { Drill, DrillMaker } from '../../core/practice/drill'
 import type { DrillBall, DrillSpec } from '../../core/practice/drill-spec'
 import { DRILLS, drillById } from '../../core/practice/drills'
 import { historyOf, seriesKey } from '../../core/practice/history'
+import { speedCostM } from '../../core/practice/judge'
 import { leaveOfLevel, levelRest } from '../../core/practice/level-balls'
 import { levelScores } from '../../core/practice/level-score'
 import { ballsOf, nextTask, running } from '../../core/practice/next-task'
@@ -129,6 +130,12 @@ describe('club speeds called', () => {
     expect(score.judged.map(one => Math.round(mpsToMph(one.speedOffMs!)))).toEqual([-1, -2, -2])
     expect(mpsToMph(score.value!)).toBeCloseTo(5 / 3, 6)
     expect(score.direction).toBe('less')
+    // Common practice: about 2.5, 5 and 5 yd.
+    expect(score.judged.map(one => metresToYards(speedCostM(one.speedOffMs!)).toFixed(1))).toEqual([
+      '2.5',
+      '5.0',
+      '5.0',
+    ])
   })
 })
 

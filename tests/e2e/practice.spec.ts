@@ -52,6 +52,15 @@ test('a plan within its balls, a go of stairs with undo and a ball apart, its sc
   await expect(page.getByText(/a flyer: shown apart/).first()).toBeVisible()
   await expect(page.getByText('Ball 2 of 24')).toBeVisible()
   expect(await seriousOf(page)).toEqual([])
+  // A ball is mended; what cannot be read changes nothing.
+  await page.getByRole('button', { name: 'This ball' }).nth(1).click()
+  await page.getByRole('menuitem', { name: 'Mend it…' }).click()
+  await page.getByLabel('What came of it').fill('4x')
+  await page.getByRole('button', { name: 'Mend it', exact: true }).click()
+  await expect(page.getByRole('dialog').getByText(/4x/)).toBeVisible()
+  await page.getByLabel('What came of it').fill('47 1r')
+  await page.getByRole('button', { name: 'Mend it', exact: true }).click()
+  await expect(page.getByText(/^1 short, 1 right: [45] points\.$/).first()).toBeVisible()
   // It goes on another day.
   await page.reload()
   await expect(page.getByText('Ball 2 of 24')).toBeVisible()

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { APART } from '#core/practice/drill-spec'
+import type { TypedUnits } from '#core/shot/typed-ball'
 import type { GoBall } from '#shared/practice'
 import { ballText, taskHead, taskMore, type PracticeNames } from '#words/practice'
 import type { GoDesk } from '~/composables/practice/useGo'
+import { readSeenBall } from '~/utils/seen-ball'
 
 /** Balls of a go, newest first; each can be shown apart or taken out. */
-const props = defineProps<{ desk: GoDesk; names: PracticeNames }>()
+const props = defineProps<{ desk: GoDesk; names: PracticeNames; units: TypedUnits }>()
 const SHOWN = 6
 const all = ref(false)
 const rows = computed(() => {
@@ -29,6 +31,26 @@ function takeOut(ball: GoBall) {
     ],
   })
 }
+/** What stands there is typed anew; what was logged stays until that can be read. */
+const mending = ref<GoBall>()
+const typed = ref('')
+const fault = ref('')
+const isTyped = computed(() => props.desk.spec.value.measure !== 'curve')
+function mend(ball: GoBall) {
+  typed.value = ''
+  fault.value = ''
+  mending.value = ball
+}
+function saveMended() {
+  const read = readSeenBall(typed.value, props.desk.spec.value.measure, props.units)
+  if ('fault' in read) {
+    fault.value = read.fault
+    return
+  }
+  props.desk.change(mending.value!.id, { ...NOTHING_SEEN, ...read })
+  mending.value = undefined
+}
+const NOTHING_SEEN = { endM: undefined, sideM: undefined, speedMs: undefined, launchDeg: undefined, good: undefined }
 const menu = (ball: GoBall) => [
   [
     ...APART.map(apart => ({
@@ -37,6 +59,7 @@ const menu = (ball: GoBall) => [
     })),
     ...(ball.apart ? [{ label: 'It counts', onSelect: () => props.desk.change(ball.id, { apart: undefined }) }] : []),
   ],
+  ...(isTyped.value ? [[{ label: 'Mend it…', icon: 'i-lucide-pencil', onSelect: () => mend(ball) }]] : []),
   [{ label: 'Take it out', icon: 'i-lucide-trash-2', onSelect: () => takeOut(ball) }],
 ]
 const nameOf = ({ clubId, rungId }: GoBall) => (clubId && rungId ? props.names.shot({ clubId, rungId }) : '')
@@ -61,5 +84,20 @@ const nameOf = ({ clubId, rungId }: GoBall) => (clubId && rungId ? props.names.s
     <UButton v-if="count > SHOWN" color="neutral" variant="link" :aria-expanded="all" @click="all = !all">{{
       all ? 'Fewer' : `All ${count} balls`
     }}</UButton>
+    <UModal
+      :open="mending !== undefined"
+      title="Mend this ball"
+      description="Type it as it was: what is there now stays until it can be read."
+      @update:open="mending = undefined"
+    >
+      <template #body>
+        <form class="flex flex-wrap items-end gap-3" novalidate @submit.prevent="saveMended">
+          <UFormField label="What came of it" :error="fault || undefined"
+            ><UInput v-model="typed" inputmode="text" autofocus class="w-40"
+          /></UFormField>
+          <UButton type="submit">Mend it</UButton>
+        </form>
+      </template>
+    </UModal>
   </section>
 </template>

@@ -231,7 +231,7 @@ const routines = computed(() => {
           <p v-if="beatFailure" role="alert" class="text-error">{{ beatFailure }}</p>
         </div>
         <slot v-if="place !== null" name="live" :desk="desk" :shot="deviceShot" />
-        <PracticeBalls :desk="desk" :names="names" />
+        <PracticeBalls :desk="desk" :names="names" :units="units" />
       </div>
     </div>
   </div>

@@ -3,7 +3,7 @@ import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { TypedUnits } from '#core/shot/typed-ball'
 import { nearestNumber } from '#core/practice/drill'
 import { rungName } from '#core/swing/scale'
-import type { GoRecord } from '#shared/practice'
+import { GO_NAME_MAX, type GoRecord } from '#shared/practice'
 import { drillTexts } from '#words/practice'
 import { stockShotName } from '#words/stock-shot'
 import type { GoDesk } from '~/composables/practice/useGo'
@@ -157,6 +157,14 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
       <template #ended="{ desk }">
         <UButton icon="i-lucide-rotate-ccw" @click="again">Once more</UButton>
         <UButton color="neutral" variant="outline" icon="i-lucide-trash-2" @click="remove(desk)">Delete it</UButton>
+        <label class="flex items-center gap-2"
+          >Name<UInput
+            :model-value="go.name"
+            :maxlength="GO_NAME_MAX"
+            :placeholder="drillTexts(go.spec.drill).title"
+            class="w-56"
+            @change="desk.rename(($event.target as HTMLInputElement).value.trim())"
+        /></label>
         <PracticeCount :go="go" :put="practice.putGo" />
       </template>
     </PracticePlay>
