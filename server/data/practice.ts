@@ -131,6 +131,9 @@ export async function putOwnGo(playerId: string, sent: GoRecord): Promise<GoReco
     .from(homework)
     .where(and(eq(homework.id, sent.homeworkId ?? ''), eq(homework.playerId, playerId), eq(homework.withdrawn, false)))
   if (!row) throw new NotFound('homework')
+  const [there] = await useDatabase().select({ body: goes.body }).from(goes).where(eq(goes.id, sent.id))
+  // The coach's own goes are not the phone's to change.
+  if (there && there.body.homeworkId !== sent.homeworkId) throw new Taken()
   return putGo(playerId, null, sent)
 }
 

@@ -109,6 +109,9 @@ describe('homework', () => {
     expect((await log.view()).goes!.every(go => go.homeworkId !== null)).toBe(true)
     expect((await log.send(aGo())).status).toBe(404)
     expect((await read.send(aGo({ homeworkId: homework.id }))).status).toBe(403)
+    const coached = aGo({ balls: [aBall()] })
+    await put(coached)
+    expect((await log.send({ ...coached, homeworkId: homework.id, version: 9 })).status).toBe(409)
     const other = (await atTheRange(coach)).playerId
     const theirs = aHomework()
     await coach.send('PUT', `/api/players/${other}/homework/${theirs.id}`, theirs)

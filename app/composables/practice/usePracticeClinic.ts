@@ -3,11 +3,14 @@ import { newMemo } from '#core/memo'
 import { scoreOf } from '#core/practice/score'
 import { ballsOfGo, type GoRecord } from '#shared/practice'
 import { CLINIC_MOST } from '~/composables/useClinic'
+import { useAccount } from '~/stores/account'
 import { useOutbox } from '~/stores/outbox'
 import { newGo } from '~/utils/new-go'
 
 /** One of the players on the tee, with a go at the drill that all of them do. */
 export interface ClinicGo {
+  /** Whose tee it is: another coach at this browser sees nothing of it. */
+  coachId: string
   playerId: string
   name: string
   go: GoRecord
@@ -26,7 +29,13 @@ export const usePracticeClinic = createSharedComposable(() => {
     read: (text: string) => JSON.parse(text) as ClinicGo[],
     write: (value: ClinicGo[]) => JSON.stringify(value),
   }
-  const members = useLocalStorage<ClinicGo[]>('uzzet-clinic-goes', [], { serializer, shallow: true })
+  const account = useAccount()
+  const coachId = computed(() => account.account?.id ?? '')
+  const kept = useLocalStorage<ClinicGo[]>('uzzet-clinic-goes', [], { serializer, shallow: true })
+  const members = computed(() => kept.value.filter(member => member.coachId === coachId.value))
+  const keep = (own: readonly ClinicGo[]) => {
+    kept.value = [...kept.value.filter(member => member.coachId !== coachId.value), ...own]
+  }
   const turn = useLocalStorage('uzzet-clinic-goes-turn', '')
   const memo = newMemo()
   const rows = computed(() =>
@@ -44,7 +53,7 @@ export const usePracticeClinic = createSharedComposable(() => {
     await outbox.add(playerId, { kind: 'go', record: go })
   }
   async function begin(players: readonly { playerId: string; name: string }[], spec: DrillSpec): Promise<void> {
-    members.value = players.slice(0, CLINIC_MOST).map(player => ({ ...player, go: newGo(spec) }))
+    keep(players.slice(0, CLINIC_MOST).map(player => ({ ...player, coachId: coachId.value, go: newGo(spec) })))
     turn.value = members.value[0]?.playerId ?? ''
     for (const member of members.value) await send(member)
   }
@@ -59,12 +68,10 @@ export const usePracticeClinic = createSharedComposable(() => {
     if (!before) return
     const hit = ballsOfGo(go).length > ballsOfGo(before.go).length
     const member = { ...before, go }
-    members.value = members.value.map(one => (one.playerId === playerId ? member : one))
+    keep(members.value.map(one => (one.playerId === playerId ? member : one)))
     if (hit) passOn(playerId)
     await send(member)
   }
-  function end(): void {
-    members.value = []
-  }
+  const end = () => keep([])
   return { rows, current, turn, begin, put, end }
 })
