@@ -2,7 +2,7 @@ import type { DrillScore, ShotScore } from '../core/practice/score'
 import type { DrillHistory } from '../core/practice/history'
 import type { JudgedBall } from '../core/practice/judge'
 import type { DrillSpec, DrillTask } from '../core/practice/drill-spec'
-import { withinOf, curveOf, speedCostM } from '../core/practice/judge'
+import { withinOf, curveClass, speedCostM } from '../core/practice/judge'
 import { running } from '../core/practice/next-task'
 import type { PlanBlock } from '../core/practice/plan'
 import type { Level } from '../core/level'
@@ -67,7 +67,7 @@ function didParts(one: JudgedBall, spec: DrillSpec, { unit, speedUnit }: Practic
     return [isOn ? write(PRACTICE.onSpeed) : write(speedOffMs < 0 ? PRACTICE.slow : PRACTICE.fast, { off, cost })]
   }
   if (spec.measure === 'curve')
-    return ball.curve === undefined ? [] : [write(PRACTICE.curved, { way: write(CURVES[curveOf(ball.curve)]) })]
+    return ball.curve === undefined ? [] : [write(PRACTICE.curved, { way: write(CURVES[curveClass(ball.curve)]) })]
   if (spec.measure === 'launch' && ball.launchDeg !== undefined)
     parts.push(write(PRACTICE.launched, { deg: ball.launchDeg.toFixed(0) }))
   if (offM !== null) parts.push(offText(offM, unit, PRACTICE.short, PRACTICE.long, PRACTICE.on))

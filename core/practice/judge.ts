@@ -45,8 +45,8 @@ export function withinOf({ withinM, level, measure }: DrillSpec, task: DrillTask
   return leaveOfLevel(level, task.targetM, MIDDLE_BALL, measure === 'leave' ? 'both' : 'length', memo)
 }
 
-/** The class of a curve: three of them, from five. @example curveOf(-2) // => 'left' */
-export const curveOf = (curve: number): AskedCurve => (curve < 0 ? 'left' : curve > 0 ? 'right' : 'straight')
+/** The class of a curve: three of them, from five. @example curveClass(-2) // => 'left' */
+export const curveClass = (curve: number): AskedCurve => (curve < 0 ? 'left' : curve > 0 ? 'right' : 'straight')
 
 /** What the ball was held against; null where it cannot be told. */
 function isGood(
@@ -59,7 +59,7 @@ function isGood(
   const { measure, launchMostDeg } = spec
   const within = withinOf(spec, task, memo)
   if (measure === 'speed') return speedOffMs === null ? null : Math.abs(speedOffMs) <= SPEED_WITHIN_MS
-  if (measure === 'curve') return ball.curve === undefined || !task.curve ? null : curveOf(ball.curve) === task.curve
+  if (measure === 'curve') return ball.curve === undefined || !task.curve ? null : curveClass(ball.curve) === task.curve
   if (measure === 'launch')
     return ball.launchDeg === undefined ? (ball.good ?? null) : ball.launchDeg <= (launchMostDeg ?? Infinity)
   if (measure === 'side') return sideM === null ? (ball.good ?? null) : Math.abs(sideM) <= within

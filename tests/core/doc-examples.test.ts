@@ -19,9 +19,10 @@ function* filesOf(folder: string): Generator<string> {
   }
 }
 
-/** What an example may name: everything that core exports by name; flags and remedies all export the same few names. */
+/** What an example may name: everything that core exports by name; flags, remedies and drills all export the same few names. */
 const names: Record<string, unknown> = {}
-for (const file of filesOf(CORE)) if (!/\/(flags|remedies)\//.test(file)) Object.assign(names, await import(file))
+for (const file of filesOf(CORE))
+  if (!/\/(flags|remedies|drills)\//.test(file)) Object.assign(names, await import(file))
 
 const EXAMPLE = /@example ([^\n]*?)(?:\n \* | )\/\/ => ([^\n]*?)(?: \*\/)?$/gm
 

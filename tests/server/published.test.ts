@@ -362,7 +362,7 @@ describe("a player's link", () => {
       link.token,
     ])
       expect(wire).not.toContain(secret)
-    expect(Object.keys(reply.body).sort()).toEqual(['bags', 'player', 'published', 'strength'])
+    expect(Object.keys(reply.body).sort()).toEqual(['bags', 'goes', 'homework', 'player', 'published', 'strength'])
     const phone = new Client()
     for (const path of ['/api/players', `/api/players/${at.playerId}`, '/api/account'])
       expect((await phone.send('GET', path, undefined, { authorization: `Bearer ${link.token}` })).status).toBe(401)
