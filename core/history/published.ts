@@ -19,7 +19,7 @@ import { cellKey } from '../bag/bag'
 /** A figure as it is read, in both units: whole yards and whole metres. */
 export type Figure = Record<DistanceUnit, number>
 
-/** Metres that read as the figure in both units. @example metresOf({ yd: 74, m: 68 }) // => 67.71 */
+/** Metres that read as the figure in both units. @example metresOf({ yd: 74, m: 68 }) // => 67.81 */
 export function metresOf({ yd, m }: Figure): number {
   const half = 0.5
   const [least, most] = [Math.max(fromUnit(yd - half, 'yd'), m - half), Math.min(fromUnit(yd + half, 'yd'), m + half)]
