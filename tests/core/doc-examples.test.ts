@@ -19,7 +19,9 @@ function* filesOf(folder: string): Generator<string> {
   }
 }
 
-/** What an example may name: everything that core exports by name; flags, remedies and drills all export the same few names. */
+/**
+ * What an example may name: everything that core exports by name; flags, remedies and drills all export the same few.
+ */
 const names: Record<string, unknown> = {}
 for (const file of filesOf(CORE))
   if (!/\/(flags|remedies|drills)\//.test(file)) Object.assign(names, await import(file))
