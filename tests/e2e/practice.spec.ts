@@ -185,6 +185,11 @@ test('homework is done on the player’s phone without a network, and the coach 
   await phone.reload()
   await expect(phone.getByText('Before Sunday')).toHaveCount(0)
   await browser.close()
+  // The link goes too: other tests of this player count theirs.
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await page.getByRole('link', { name: 'Publish' }).click()
+  await page.getByRole('button', { name: 'Revoke' }).last().click()
+  await expect(page.getByRole('button', { name: 'Revoke' })).toHaveCount(0)
 })
 
 test('a clinic of four at one drill: turn by turn, a board, and each go is the player’s own', async ({
