@@ -10,6 +10,7 @@ import { specOf } from '../core/practice/drill'
 import { drillById } from '../core/practice/drills'
 import { leaveOfLevel } from '../core/practice/level-balls'
 import { levelScores } from '../core/practice/level-score'
+import { FAIR_SHARE } from '../core/practice/rings'
 import { scoreOf } from '../core/practice/score'
 import { fromUnit } from '../core/units'
 import { ballText, scoreText } from '../words/practice'
@@ -43,8 +44,6 @@ const asked = (task: DrillTask) =>
     Object.entries(task).map(([key, value]) => [key, typeof value === 'number' ? rounded(value) : value]),
   )
 const rounded = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000)
-/** Circles are fair where four in ten of the level's balls are in; common practice. */
-const FAIR_SHARE = 0.4
 
 function answer(args: string[]): string {
   const given = readArgs(args, OPTIONS, USAGE)

@@ -167,7 +167,8 @@ export function scoreLines(spec: DrillSpec, score: DrillScore, names: PracticeNa
 export function levelText(spec: DrillSpec, level: Level, value: number, names: PracticeNames): string {
   if (level === 'unknown') return ''
   const isSum = spec.score === 'points'
-  const score = valueText(spec, spec.score === 'balls' ? value : value, names)
+  // A go of so many running is told by its share of good ones.
+  const score = valueText(spec.score === 'balls' ? { ...spec, score: 'share' } : spec, value, names)
   return write(PRACTICE.level, { level: LEVEL_WORDS[level], score: isSum ? `${score} a ball` : score })
 }
 
@@ -196,7 +197,7 @@ export function reasonText({ reason }: Pick<PlanBlock, 'reason'>, { unit, shot }
       ? write(PRACTICE.neverHit, { shot: shot(reason.shot) })
       : write(PRACTICE.longAgo, { shot: shot(reason.shot), days: String(Math.round(reason.days)) })
   if (reason.kind === 'two near') return write(PRACTICE.twoNear, { a: shot(reason.shots[0]), b: shot(reason.shots[1]) })
-  return write(reason.kind === 'mixed' ? PRACTICE.mixed : PRACTICE.measure)
+  return write(PRACTICE.mixed)
 }
 
 /** What a block may be worth. */

@@ -49,3 +49,6 @@ export function readOneOf<T extends string>(
 export function textCell(cell: string | undefined): string {
   return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
 }
+
+/** A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. */
+export const plainText = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)

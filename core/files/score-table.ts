@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { plainText } from './cells'
 import type { DrillScore } from '../practice/score'
 
 /** A go with its score, and what its things are called. */
@@ -39,8 +40,6 @@ const COLUMNS = [
 
 const figure = (value: number | null | undefined, decimals = 4) =>
   value === null || value === undefined ? '' : Number(value.toFixed(decimals))
-/** A cell that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. */
-const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
 
 /** Every ball of every go as CSV (RFC 4180), with the score of its go. Metres, metres a second. */
 export function writeScoreTable(goes: readonly ScoreRowsOf[]): string {
@@ -51,14 +50,14 @@ export function writeScoreTable(goes: readonly ScoreRowsOf[]): string {
         go,
         new Date(startedAtMs).toISOString(),
         drill,
-        safe(name),
+        plainText(name),
         figure(score.value),
         i + 1,
         new Date(ball.atMs).toISOString(),
         figure(task.targetM),
         [task.flight, task.curve].filter(Boolean).join(' '),
-        ball.clubId ? safe(club(ball.clubId)) : '',
-        ball.rungId ? safe(swing(ball.rungId)) : '',
+        ball.clubId ? plainText(club(ball.clubId)) : '',
+        ball.rungId ? plainText(swing(ball.rungId)) : '',
         figure(ball.endM),
         figure(ball.sideM),
         figure(leaveM),

@@ -4,7 +4,7 @@ import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
 import { isPossibleHeight } from '../shot/landing-height'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
-import { figure, readNumber, readOneOf, textCell, type Fail } from './cells'
+import { figure, plainText, readNumber, readOneOf, textCell, type Fail } from './cells'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
 import { READING_COLUMNS_OUT, readReadings, writeReadings } from './reading-columns'
 import { readSaid, SAID_COLUMNS_OUT, writeSaid, type SaidOfBall } from './said-columns'
@@ -108,7 +108,7 @@ export interface ShotRowOut {
  * A text cell that a spreadsheet would run as a formula gets a leading apostrophe; numbers are written as numbers.
  */
 export function writeShotTable(rows: readonly ShotRowOut[]): string {
-  const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+  const safe = plainText
   return (
     Papa.unparse(
       {

@@ -19,7 +19,6 @@ export type PlanReason =
   | { kind: 'least practised'; atM: number; days: number | null; shot: StockShot }
   | { kind: 'two near'; atM: number; shots: [StockShot, StockShot] }
   | { kind: 'mixed' }
-  | { kind: 'measure' }
 
 /** A block of a plan: a drill, its balls, why, and what it may be worth. */
 export interface PlanBlock {

@@ -13,6 +13,9 @@ export const MOST_POINTS = RING_SHARES.length
 /** Beyond so many times the last ring a ball is wild, and costs its target all points. Our choice. */
 export const WILD = 2
 
+/** A circle is fair where so many of the level's clean balls are in: four of ten; common practice. */
+export const FAIR_SHARE = 0.4
+
 /** Radii of the rings, smallest first, metres. */
 export const ringsOf = (level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number[] =>
   RING_SHARES.map(share => leaveOfLevel(level, targetM, share, dimensions, memo))

@@ -140,7 +140,6 @@ export const PRACTICE = {
   worse: 'Not as good as at first: that is no luck (a false alarm in 1 player of 20).',
   nothingSure: 'No change that luck alone would not make.',
   band: 'Luck alone makes {least} to {most}, 8 times in 10.',
-  firstBestLast: 'First {first}, best {best}, last {last}.',
   // Why it is in the plan.
   flag: 'Gaps has a flag about {at}.',
   needed: '{share} in 100 of your approaches come from about {at}.',
@@ -150,14 +149,12 @@ export const PRACTICE = {
   longAgo: '{shot} was last hit {days} days ago.',
   twoNear: '{a} and {b} do one job: see whose bad ball ends nearer.',
   mixed: 'Mixed at the end: one ball each is what the course asks.',
-  measure: 'To see where you stand.',
   worth: 'About {by} nearer on average, as a guess.',
   holds: 'It holds what you have.',
   // What is liked least.
   reallyWorst: 'It really is your worst: {mean} left on average there.',
   notWorst: 'The record says otherwise: {mean} left there, but {worst} at {at}.',
   noRecord: 'No ball of practice near it yet.',
-  isDone: 'Done',
 } as const
 
 /** Levels, to be put before "player". */

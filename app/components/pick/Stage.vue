@@ -207,7 +207,7 @@ const tabs = [
         :at="drawn.at"
         :names="names"
         :complete="complete"
-        @go="typed = String($event)"
+        @go="desk.toFlag"
       />
       <PickSideView
         v-if="path && drawn.chosen && drawn.targetM !== null"

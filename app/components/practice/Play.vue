@@ -5,7 +5,7 @@ import { ballsOf } from '#core/practice/next-task'
 import { levelScores } from '#core/practice/level-score'
 import type { JudgedBall } from '#core/practice/judge'
 import type { TypedUnits } from '#core/shot/typed-ball'
-import type { GoRecord } from '#shared/practice'
+import { GO_BALLS_MAX, type GoRecord } from '#shared/practice'
 import {
   ballText,
   drillTexts,
@@ -49,8 +49,8 @@ const playsText = computed(() =>
 )
 /** About the last ball's target while that is looked at, else about the one that is asked. */
 const shownTask = computed(() => {
-  const at = stepBack.value && waiting.value ? last.value!.ball.task : place.value
-  return at === null ? (last.value?.ball.task ?? null) : at
+  const [asked, hit] = [place.value, last.value?.ball.task ?? null]
+  return stepBack.value && waiting.value ? (hit ?? asked) : (asked ?? hit)
 })
 const ofTask = computed((): JudgedBall[] =>
   [...score.value.judged, ...score.value.apart].filter(({ ball }) => ball.task === shownTask.value),
@@ -199,7 +199,10 @@ const routines = computed(() => {
             @click="desk.undo"
             >Take the last ball back</UButton
           >
-          <UButton v-if="score.next !== null" variant="outline" icon="i-lucide-play" @click="desk.goOn">Go on</UButton>
+          <p v-if="desk.full.value" class="font-semibold">A go holds {{ GO_BALLS_MAX }} balls: begin another.</p>
+          <UButton v-else-if="score.next !== null" variant="outline" icon="i-lucide-play" @click="desk.goOn"
+            >Go on</UButton
+          >
           <slot name="ended" :desk="desk" />
         </div>
         <div v-if="place !== null" class="flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -71,11 +71,15 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
   const answers = shallowRef(new Map<number, Picked>())
   const failure = ref('')
   /** To the flag, whatever the typed distance is told to. */
+  const beyond = computed(() => Math.round(toUnit(flagBeyondM(setting.value.to, setting.value.green), unit.value)))
   const at = computed(() => {
     if (!/^\d{1,3}$/.test(typed.value) || Number(typed.value) <= 0) return null
-    const beyond = flagBeyondM(setting.value.to, setting.value.green)
-    return Math.max(1, Number(typed.value) + Math.round(toUnit(beyond, unit.value)))
+    return Math.max(1, Number(typed.value) + beyond.value)
   })
+  /** Types what has the flag so far away. */
+  function toFlag(flagAt: number): void {
+    typed.value = String(Math.max(1, flagAt - beyond.value))
+  }
   const picked = computed(() => (at.value === null ? null : (answers.value.get(at.value) ?? null)))
   const question = computed((): Omit<PickQuestion, 'targetM'> => {
     const { green, trouble, notPast, lie, over, under } = setting.value
@@ -179,6 +183,7 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     strip,
     complete,
     failure,
+    toFlag,
     home,
     layUpOf,
     again: () => work(true),

@@ -15,18 +15,18 @@ export function useGo(go: Ref<GoRecord>, put: (go: GoRecord) => unknown, memo: M
   const score = computed(() => scoreOf(go.value.spec, balls.value, memo))
   const spec = computed(() => go.value.spec)
   /** Place of what is asked now; null when the go is over. */
-  const place = computed(() => (go.value.endedAtMs === null ? score.value.next : null))
+  const full = computed(() => go.value.balls.length >= GO_BALLS_MAX)
+  const place = computed(() => (go.value.endedAtMs === null && !full.value ? score.value.next : null))
   const task = computed(() => (place.value === null ? null : (spec.value.tasks[place.value] ?? null)))
   const last = computed(() => {
     const ball = balls.value.at(-1)
     return ball ? judge(spec.value, ball, memo) : null
   })
-  const full = computed(() => go.value.balls.length >= GO_BALLS_MAX)
 
   const keep = (change: Partial<GoRecord>) => put({ ...go.value, ...change, version: go.value.version + 1 })
 
   function log(seen: SeenBall): void {
-    if (place.value === null || full.value) return
+    if (place.value === null) return
     const ball: GoBall = { id: newId(), task: place.value, atMs: serverNowMs(), ...seen, version: 1 }
     const next = { ...go.value, balls: [...go.value.balls, ball] }
     const over = scoreOf(spec.value, ballsOfGo(next), memo).next === null
@@ -58,10 +58,8 @@ export function useGo(go: Ref<GoRecord>, put: (go: GoRecord) => unknown, memo: M
     change,
     undo,
     rename: (name: string) => keep({ name }),
-    end: () => keep({ endedAtMs: serverNowMs() }),
     goOn: () => keep({ endedAtMs: null }),
     remove: () => keep({ gone: true }),
-    bringBack: () => keep({ gone: false }),
   }
 }
 export type GoDesk = ReturnType<typeof useGo>

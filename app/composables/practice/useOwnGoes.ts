@@ -74,6 +74,14 @@ export function useOwnGoes(mark: Ref<string>, token: Ref<string>, told: Ref<read
   useIntervalFn(() => {
     if (waiting.value > 0) void send()
   }, AGAIN_MS)
-  onMounted(send)
+  /** What the server has, and tells as well as this phone knows it, need not be kept here too. */
+  function letGo(): void {
+    const versions = new Map(told.value.map(({ id, version }) => [id, version]))
+    kept.value = kept.value.filter(({ sent, go }) => !sent || (versions.get(go.id) ?? 0) < go.version)
+  }
+  onMounted(() => {
+    letGo()
+    void send()
+  })
   return { goes, waiting, refused, failure, put, send }
 }

@@ -2,6 +2,7 @@ import { evenly, specOf, wholeM, type Drill, type DrillMaker } from '../drill'
 import type { DrillSpec } from '../drill-spec'
 import { newMemo } from '../../memo'
 import { leaveOfLevel } from '../level-balls'
+import { FAIR_SHARE } from '../rings'
 
 export const meta: Drill['meta'] = {
   id: 'circles',
@@ -12,9 +13,6 @@ export const meta: Drill['meta'] = {
   order: 'mixed',
   score: 'share',
 }
-
-/** Four of ten are a fair aim; common practice. */
-const FAIR_SHARE = 0.4
 
 /** Three flags mixed, ten balls: each circle holds two in five of the level’s balls. */
 export function make(maker: DrillMaker): DrillSpec | null {
