@@ -83,6 +83,11 @@ function log(seen: SeenBall): void {
   routine.value = undefined
   waiting.value = stepBack.value
 }
+/** The ball taken back is hit again: nobody steps back for it. */
+function undo(): void {
+  desk.undo()
+  waiting.value = false
+}
 const { tempo, on: beats, failure: beatFailure, toggle: beat } = useBeat()
 
 const lines = computed(() => scoreLines(spec.value, score.value, props.names, memo))
@@ -188,15 +193,10 @@ const routines = computed(() => {
           :can-undo="balls.length > 0"
           :blocked="stepBack && waiting"
           @log="log"
-          @undo="desk.undo"
+          @undo="undo"
         />
         <div v-else class="flex flex-wrap gap-2">
-          <UButton
-            color="neutral"
-            variant="outline"
-            icon="i-lucide-undo-2"
-            :disabled="balls.length === 0"
-            @click="desk.undo"
+          <UButton color="neutral" variant="outline" icon="i-lucide-undo-2" :disabled="balls.length === 0" @click="undo"
             >Take the last ball back</UButton
           >
           <p v-if="desk.full.value" class="font-semibold">A go holds {{ GO_BALLS_MAX }} balls: begin another.</p>

@@ -41,7 +41,10 @@ async function start(spec: DrillSpec, name = '') {
     >
       <div class="min-w-0 flex-1">
         <h2 class="text-xl font-bold">{{ go.name || drillTexts(go.spec.drill).title }}, running</h2>
-        <p class="soft">{{ ballsOfGo(go).length }} balls, begun {{ daysAgo(go.startedAtMs) }}</p>
+        <p class="soft">
+          {{ ballsOfGo(go).length }} {{ ballsOfGo(go).length === 1 ? 'ball' : 'balls' }}, begun
+          {{ daysAgo(go.startedAtMs) }}
+        </p>
       </div>
       <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/practice/${go.id}`">Go on</UButton>
     </section>
