@@ -52,7 +52,7 @@ export const PICK = {
   layUp: 'Leave {leave}: {gain} strokes better than going as far as you can ({least}).',
   layUpFar: 'Go as far as you can: leave {leave}.',
   scatter:
-    'Balls are taken {times} times as wide as on the range: it is the course (found by fitting a table of experts).',
+    'On the course balls scatter {times} times as wide as on the range (fitted to a published table of experts).',
 } as const
 
 /** What is changed first between two numbers. */

@@ -18,7 +18,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
         <NuxtLink
           :to="`/players/${playerId}/${item.id}`"
           :aria-current="stage === item.id ? 'page' : undefined"
-          class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 hover:bg-elevated max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4"
+          class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 max-md:px-0.5 max-md:py-1 hover:bg-elevated max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4"
           :class="stage === item.id && 'border-primary! bg-elevated'"
         >
           <span
@@ -28,7 +28,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
           >
           <FrameStageWords
             :stage="item.id"
-            class="soft truncate text-[0.8rem] leading-tight max-md:max-w-full max-md:text-xs md:mt-0.5"
+            class="soft text-[0.8rem] leading-tight max-md:line-clamp-2 max-md:text-center max-md:text-[0.72rem] max-md:leading-[1.1] md:mt-0.5 md:truncate"
           />
         </NuxtLink>
       </li>

@@ -1,15 +1,25 @@
 <script setup lang="ts">
+import { GREEN_RADIUS_M } from '#core/pick/strokes'
 import { TROUBLE_SIDES, type Trouble, type TroubleSide } from '#core/pick/around'
 import type { PickSetting } from '~/composables/pick/usePick'
 import { useDistance } from '~/composables/useDistance'
+import { fromHeight, toHeight } from '#core/units'
+import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
 
 /** What surrounds the flag: trouble on each side, how bad, and the edges of the green. */
 const setting = defineModel<PickSetting>({ required: true })
 const { unit, unitWord, from, text } = useDistance()
+const account = useAccount()
 
+const sideTitles: Record<TroubleSide, string> = {
+  short: 'Trouble short',
+  long: 'Trouble long',
+  left: 'Trouble left',
+  right: 'Trouble right',
+}
 const COSTS = [
-  { value: 'none', label: 'no trouble' },
+  { value: 'none', label: 'none' },
   { value: 'half', label: 'half a shot' },
   { value: 'shot', label: 'a shot' },
   { value: 'out', label: 'out of bounds' },
@@ -52,6 +62,8 @@ const faultOf = (side: TroubleSide) => {
   return `"${value}" is not possible: 0 to 99 ${unit.value}.`
 }
 
+const usual = computed(() => text(GREEN_RADIUS_M))
+const MOST_EDGE_M = 55
 const edges = ['shortM', 'longM', 'leftM', 'rightM'] as const
 const EDGE_LABELS = { shortM: 'front', longM: 'back', leftM: 'left', rightM: 'right' }
 const typedEdges = ref<Partial<Record<(typeof edges)[number], string>>>({})
@@ -60,7 +72,7 @@ const edgeText = (edge: (typeof edges)[number]) =>
 function setEdge(edge: (typeof edges)[number], value: string): void {
   typedEdges.value[edge] = value
   const read = edges.map(one => typedNumber(edgeText(one)))
-  const whole = read.every(at => at > 0 && at <= 60)
+  const whole = read.every(at => at > 0 && from(at) <= MOST_EDGE_M)
   const [shortM, longM, leftM, rightM] = read.map(from) as [number, number, number, number]
   setting.value = { ...setting.value, green: whole ? { shortM, longM, leftM, rightM } : null }
 }
@@ -72,22 +84,40 @@ function clear(): void {
 /** A height to carry, and one to stay under: one of each is asked for. */
 const heights = ['over', 'under'] as const
 const typedHeights = ref<Record<string, string>>({})
-const heightField = (kind: 'over' | 'under', part: 'atM' | 'heightM') =>
-  typedHeights.value[`${kind} ${part}`] ?? (setting.value[kind][0] ? text(setting.value[kind][0][part]) : '')
+const heightUnit = computed(() => account.heightUnit)
+const heightField = (kind: 'over' | 'under', part: 'atM' | 'heightM') => {
+  const known = setting.value[kind][0]?.[part]
+  const shown = () => (part === 'atM' ? text(known!) : String(Math.round(toHeight(known!, heightUnit.value))))
+  return typedHeights.value[`${kind} ${part}`] ?? (known === undefined ? '' : shown())
+}
+const MOST_AT_M = 400
+const MOST_HEIGHT_M = 80
 function setHeight(kind: 'over' | 'under', part: 'atM' | 'heightM', value: string): void {
   typedHeights.value[`${kind} ${part}`] = value
-  const [at, height] = (['atM', 'heightM'] as const).map(one => typedNumber(heightField(kind, one)))
-  const list = at! > 0 && height! > 0 && at! < 400 && height! < 80 ? [{ atM: from(at!), heightM: from(height!) }] : []
-  setting.value = { ...setting.value, [kind]: list }
+  const atM = from(typedNumber(heightField(kind, 'atM')))
+  const heightM = fromHeight(typedNumber(heightField(kind, 'heightM')), heightUnit.value)
+  const isPossible = atM > 0 && heightM > 0 && atM < MOST_AT_M && heightM < MOST_HEIGHT_M
+  setting.value = { ...setting.value, [kind]: isPossible ? [{ atM, heightM }] : [] }
 }
+function heightFault(kind: 'over' | 'under'): string {
+  const typed = [heightField(kind, 'atM'), heightField(kind, 'heightM')]
+  if (setting.value[kind].length > 0 || typed.some(value => value === '')) return ''
+  const [high, far] = [Math.round(toHeight(MOST_HEIGHT_M, heightUnit.value)), text(MOST_AT_M)]
+  return `Not possible: a height under ${high} ${heightUnit.value}, nearer than ${far} ${unit.value}.`
+}
+const greenFault = computed(() => {
+  const typed = edges.map(edgeText)
+  if (setting.value.green || typed.some(value => value === '')) return ''
+  return `Not possible: each edge 1 to ${text(MOST_EDGE_M)} ${unit.value} from the flag.`
+})
 const HEIGHT_LABELS = { over: 'Must clear', under: 'Must stay under' }
 </script>
 
 <template>
   <div class="space-y-4">
-    <div class="grid grid-cols-2 gap-2 sm:grid-cols-4">
+    <div class="grid grid-cols-2 gap-2 sm:max-lg:grid-cols-4 2xl:grid-cols-4">
       <div v-for="side in TROUBLE_SIDES" :key="side" class="raised space-y-1.5 p-2.5">
-        <p class="soft text-sm">{{ side }}</p>
+        <p class="soft text-sm">{{ sideTitles[side] }}</p>
         <USelect
           :model-value="costOf(side)"
           :items="COSTS"
@@ -110,31 +140,35 @@ const HEIGHT_LABELS = { over: 'Must clear', under: 'Must stay under' }
     </div>
     <USwitch
       :model-value="setting.notPast"
-      label="Such a pin is not passed: beyond it costs half a shot"
+      label="Never past this pin: a ball beyond it costs half a shot"
       @update:model-value="setting = { ...setting, notPast: $event }"
     />
     <fieldset>
-      <legend class="soft text-sm">The green from the flag, {{ unitWord }} (empty: about 12 yards all round)</legend>
-      <div class="mt-1 flex flex-wrap gap-2">
-        <label v-for="edge in edges" :key="edge" class="flex items-center gap-1.5 text-sm"
+      <legend class="soft text-sm">
+        The green’s edges from the flag, {{ unitWord }}; all four, or none: then about {{ usual }} {{ unitWord }} all
+        round
+      </legend>
+      <div class="mt-1 grid max-w-80 grid-cols-4 gap-2">
+        <label v-for="edge in edges" :key="edge" class="text-sm"
           >{{ EDGE_LABELS[edge]
           }}<UInput
             :model-value="edgeText(edge)"
             inputmode="decimal"
-            class="w-14"
+            class="w-full"
             @update:model-value="setEdge(edge, String($event))"
         /></label>
       </div>
+      <p v-if="greenFault" role="alert" class="mt-1 text-sm font-semibold text-error">{{ greenFault }}</p>
     </fieldset>
     <div v-for="kind in heights" :key="kind" class="flex flex-wrap items-center gap-2 text-sm">
-      <span class="w-32">{{ HEIGHT_LABELS[kind] }}</span>
+      <span class="w-full sm:w-32">{{ HEIGHT_LABELS[kind] }}</span>
       <UInput
         :model-value="heightField(kind, 'heightM')"
         inputmode="decimal"
-        :aria-label="`${HEIGHT_LABELS[kind]}, height in ${unitWord}`"
+        :aria-label="`${HEIGHT_LABELS[kind]}, height in ${heightUnit}`"
         class="w-14"
         @update:model-value="setHeight(kind, 'heightM', String($event))"
-      />{{ unit }} high, at
+      />{{ heightUnit }} high, at
       <UInput
         :model-value="heightField(kind, 'atM')"
         inputmode="decimal"
@@ -142,6 +176,7 @@ const HEIGHT_LABELS = { over: 'Must clear', under: 'Must stay under' }
         class="w-14"
         @update:model-value="setHeight(kind, 'atM', String($event))"
       />{{ unit }}
+      <p v-if="heightFault(kind)" role="alert" class="w-full font-semibold text-error">{{ heightFault(kind) }}</p>
     </div>
     <UButton color="neutral" variant="outline" icon="i-lucide-eraser" @click="clear">Clear it all</UButton>
   </div>

@@ -126,7 +126,10 @@ const drop = (at: number) => void save({ rules: settings.value.rules.filter((_, 
         <UFormField label="Balls on the course lie wider than on the range, times" :error="scatterFault || undefined"
           ><UInput v-model="scatter" inputmode="decimal" class="w-24" @blur="saveScatter" @keydown.enter="saveScatter"
         /></UFormField>
-        <UFormField label="Usual air of the home course: warmth, and height above the sea" :error="homeFault || undefined">
+        <UFormField
+          label="Usual air of the home course: warmth, and height above the sea"
+          :error="homeFault || undefined"
+        >
           <div class="flex items-center gap-2">
             <UInput
               v-model="home.temp"

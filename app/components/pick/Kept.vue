@@ -14,7 +14,6 @@ const toast = useToast()
 const kept = useLocalStorage<KeptPick[]>(`uzzet-round-${props.owner}`, [])
 const ENDS = ['fine', 'short', 'long', 'left', 'right'] as const
 const off = ref('')
-const asks = ref(false)
 const offFault = computed(() =>
   off.value === '' || /^\d{1,2}$/.test(off.value) ? '' : `"${off.value}" is not possible: 0 to 99 ${unit.value}.`,
 )
@@ -36,7 +35,6 @@ function keep(ended: KeptPick['ended']) {
   }
   kept.value = [one, ...kept.value].slice(0, KEPT_MOST)
   off.value = ''
-  asks.value = false
   toast.add({
     title: keptText(one, unit.value),
     actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => drop(one.id) }],
@@ -51,26 +49,25 @@ const newest = computed(() => kept.value.slice(0, SHOWN))
 
 <template>
   <section aria-label="Shots kept">
-    <UButton
-      v-if="!asks"
-      color="neutral"
-      variant="outline"
-      icon="i-lucide-bookmark"
-      :disabled="!pick"
-      @click="asks = true"
-      >Keep where it ended</UButton
-    >
-    <div v-else class="raised flex flex-wrap items-center gap-2 p-3">
-      <span class="w-full font-semibold">Where did it end?</span>
-      <label class="flex items-center gap-1.5 text-sm"
-        ><UInput v-model="off" inputmode="numeric" class="w-14" :aria-label="`Off by so many ${unit}`" />{{
-          unit
-        }}</label
+    <div class="flex flex-wrap items-center gap-2" role="group" aria-labelledby="kept-title">
+      <span class="flex w-full items-center gap-3"
+        ><span id="kept-title" class="font-semibold">Where it ended</span>
+        <label class="flex items-center gap-1.5 text-sm"
+          >by<UInput v-model="off" inputmode="numeric" class="w-14" :aria-label="`Off by so many ${unit}`" />{{
+            unit
+          }}</label
+        ></span
       >
-      <UButton v-for="end in ENDS" :key="end" color="neutral" variant="outline" @click="keep(end)">{{
-        endedTexts[end]
-      }}</UButton>
-      <UButton color="neutral" variant="ghost" icon="i-lucide-x" aria-label="Keep nothing" @click="asks = false" />
+      <UButton
+        v-for="end in ENDS"
+        :key="end"
+        color="neutral"
+        variant="outline"
+        class="px-3"
+        :disabled="!pick"
+        @click="keep(end)"
+        >{{ endedTexts[end] }}</UButton
+      >
       <p v-if="offFault" role="alert" class="w-full text-sm font-semibold text-error">{{ offFault }}</p>
     </div>
     <ol v-if="newest.length > 0" class="soft mt-2 space-y-1 text-sm">

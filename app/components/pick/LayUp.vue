@@ -73,8 +73,10 @@ const marks = computed(() => [40, 60, 80, 100, 120].map(yd => ({ yd, x: ((yd - 3
       <UFormField :label="`To the flag, ${unitWord}`"
         ><UInput v-model="toGo" inputmode="numeric" class="w-24"
       /></UFormField>
-      <UFormField label="Longest you hit"><UInput v-model="longest" inputmode="numeric" class="w-24" /></UFormField>
-      <UFormField label="Trouble from, to"
+      <UFormField :label="`Longest you hit, ${unitWord}`"
+        ><UInput v-model="longest" inputmode="numeric" class="w-24"
+      /></UFormField>
+      <UFormField :label="`Trouble from, to, ${unitWord}`"
         ><span class="flex gap-1.5"
           ><UInput v-model="troubleFrom" inputmode="numeric" aria-label="Trouble begins at" class="w-18" /><UInput
             v-model="troubleTo"

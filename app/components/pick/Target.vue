@@ -2,33 +2,39 @@
 <script setup lang="ts">
 import type { PickedShot } from '#core/pick/pick'
 import { TOLD_TO, type ToldTo } from '#core/pick/flag-from'
+import type { PickDesk } from '~/composables/pick/usePick'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useDistance } from '~/composables/useDistance'
 import { partsText } from '#words/pick'
 
 /** How far it is: typed, stepped, or by the keys on the glass. A number begun some seconds later is a new one. */
-const typed = defineModel<string>({ required: true })
-/** What the typed distance is told to. */
-const told = defineModel<ToldTo>('to', { required: true })
 const props = defineProps<{
-  /** To the flag, in the unit. */
-  flagAt: number | null
-  /** The shot that is named first: what the distance plays like with it. */
-  first: PickedShot | null
-  landM: number | null
+  desk: PickDesk
+  /** What it plays like, and where to land it. */
+  shown: { picks: readonly PickedShot[]; at: number | null; landM: number | null }
   day: string
   /** Where stepping begins while nothing is typed. */
   middle: number
+  /** On a phone the keys make room while a sheet is filled in. */
+  folded?: boolean
 }>()
-const emit = defineEmits<{ today: [] }>()
+const emit = defineEmits<{ today: []; unfold: [] }>()
 const { unit, unitWord, text } = useDistance()
-const parts = computed(() => (props.first ? partsText(props.first.parts, unit.value) : ''))
+const { typed, setting } = props.desk
+const told = computed({
+  get: () => setting.value.to,
+  set: (to: ToldTo) => {
+    setting.value.to = to
+  },
+})
+const first = computed(() => props.shown.picks[0])
+const parts = computed(() => (first.value ? partsText(first.value.parts, unit.value) : ''))
 /** "plays 113, land it on 107". */
 const says = computed(() =>
   [
-    ...(told.value !== 'flag' && props.flagAt !== null ? [`flag at ${props.flagAt}`] : []),
-    ...(parts.value ? [`plays ${text(props.first!.playsM)}`] : []),
-    ...(props.landM === null ? [] : [`land it on ${text(props.landM)}`]),
+    ...(told.value !== 'flag' && props.shown.at !== null ? [`flag at ${props.shown.at}`] : []),
+    ...(parts.value ? [`plays ${text(first.value!.playsM)}`] : []),
+    ...(props.shown.landM === null ? [] : [`land it on ${text(props.shown.landM)}`]),
   ].join(', '),
 )
 const NEW_AFTER_MS = 4000
@@ -107,7 +113,15 @@ function clean(event: Event): void {
         <span class="soft text-sm"> {{ parts }} {{ day }}</span>
       </p>
     </div>
-    <div class="mt-1 flex gap-1" role="group" aria-label="Told to">
+    <button
+      v-if="folded"
+      type="button"
+      class="raised mt-1 h-[48px] w-full cursor-pointer text-[17px] font-bold lg:hidden"
+      @click="emit('unfold')"
+    >
+      Done: back to the figures
+    </button>
+    <div class="mt-1 flex gap-1" :class="folded && 'max-lg:hidden'" role="group" aria-label="Told to">
       <button
         v-for="one in TOLD_TO"
         :key="one"
@@ -120,7 +134,7 @@ function clean(event: Event): void {
         {{ one }}
       </button>
     </div>
-    <div class="mt-2 grid grid-cols-6 gap-1.5 lg:hidden" role="group" aria-label="Figures">
+    <div v-if="!folded" class="mt-2 grid grid-cols-6 gap-1.5 lg:hidden" role="group" aria-label="Figures">
       <button
         v-for="key in KEYS"
         :key="key"

@@ -33,6 +33,9 @@ export interface PickSetting {
   under: Height[]
 }
 
+/** The sheets of the hole and the day. */
+export type PickSheet = 'today' | 'around' | 'layUp'
+
 const USUAL: PickSetting = {
   air: null,
   airAtMs: null,
@@ -63,7 +66,16 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     write: (value: PickSetting) => JSON.stringify(value),
   }
   const setting = useLocalStorage<PickSetting>(`uzzet-pick-${key}`, { ...USUAL }, { serializer, mergeDefaults: true })
-  const typed = useLocalStorage(`uzzet-pick-at-${key}`, '')
+  // What is typed is kept a moment later: nothing is written between the last digit and the answer.
+  const keptAt = useLocalStorage(`uzzet-pick-at-${key}`, '')
+  const typed = ref(keptAt.value)
+  watchDebounced(
+    typed,
+    value => {
+      keptAt.value = value
+    },
+    { debounce: 100 },
+  )
   const { ask, end } = workerClient<PickApi>(start, 'The part that picks shots')
   onBeforeUnmount(end)
 
