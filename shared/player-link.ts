@@ -63,6 +63,8 @@ export interface LinkView {
   /** What the coach set, and what was done of it; missing from what an older server told. */
   homework?: HomeworkRecord[]
   goes?: GoRecord[]
+  /** What the coach sent of the last session; missing where nothing was. */
+  told?: { atMs: number; lines: string[] }
 }
 
 /** What the player's door answers: what it took, what it never will, and why the rest is to wait on the phone. */

@@ -88,6 +88,10 @@ export type BlockEnd = (typeof BLOCK_ENDS)[number]
 /** Stock shots that one open question is about. */
 export const SETTLE_MAX = 4
 
+/** Lines of what a session taught, and the length of each. */
+export const TOLD_LINES = 12
+export const TOLD_LINE = 600
+
 /** How a session goes about it: remembered from one to the next. */
 export const SessionPlan = z.object({
   name: lineOfText('Name', LABEL_LINE, { required: false }),
@@ -123,6 +127,17 @@ export const SessionPlan = z.object({
     .nullable(),
   rangeId: Id.nullable(),
   targetId: Id.nullable(),
+  /** What of it was sent to the player's link, as it was worded then; null where nothing was, or it was taken back. */
+  told: z
+    .strictObject({
+      atMs: ClockTime('Sent'),
+      lines: z
+        .array(lineOfText('Line', TOLD_LINE), { error: 'Lines must be a list.' })
+        .min(1, { error: 'Nothing was said.' })
+        .max(TOLD_LINES, { error: `At most ${TOLD_LINES} lines can be sent.` }),
+    })
+    .nullable()
+    .default(null),
   /** True when it was merged into another, or moved to another player: it is shown no more. */
   gone: z.boolean({ error: 'Gone is yes or no.' }),
 })
@@ -143,6 +158,7 @@ export const USUAL_PLAN: SessionPlan = {
   bucket: null,
   rangeId: null,
   targetId: null,
+  told: null,
   gone: false,
 }
 

@@ -2,8 +2,11 @@ import { cellKey, type StockShot } from '#core/bag/bag'
 import { landingPatch, type LandedBall } from '#core/chart/landing'
 import { neutralCarries } from '~/utils/neutral'
 import { marksOf } from '#shared/marks'
-import type { ShotRecord } from '#shared/session'
+import { sidePath, type SidePath } from '#core/corrections/side-path'
+import { targetsOnLine, type TargetOnLine } from '#core/session/targets-on-line'
+import type { SessionRecord, ShotRecord } from '#shared/session'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { useRanges } from '~/composables/useRanges'
 import { usePlayerRecord } from '~/stores/record'
 
 /** More balls than these make a blot. */
@@ -14,6 +17,7 @@ export function useLanding() {
   const record = usePlayerRecord()
   const { chart, readChart } = useNumbers()
   const { cellName } = useCellNames()
+  const { rangeOf, targetOf } = useRanges()
   const neutralM = computed(() => neutralCarries(chart.value, record.shots))
 
   function patchesOf(cells: readonly StockShot[]) {
@@ -39,5 +43,19 @@ export function useLanding() {
     }))
   }
 
-  return { patchesOf, ballsOf }
+  /** Targets of the range that a session was hit on, along its line. */
+  function targetsOf(session: SessionRecord | undefined): TargetOnLine[] {
+    const { rangeId, targetId } = session?.plan ?? { rangeId: null, targetId: null }
+    return targetsOnLine(rangeOf(rangeId)?.targets ?? [], targetOf(rangeId, targetId)?.rightDeg ?? 0)
+  }
+
+  /** The flight of a stock shot from the side; null where no launch was read. */
+  function sideOf(at: StockShot): SidePath | null {
+    const own = record.records.filter(
+      shot => !shot.deleted && shot.leftOut === null && cellKey(shot) === cellKey(at) && shot.readings,
+    )
+    return sidePath(own.map(({ readings }) => readings!))
+  }
+
+  return { patchesOf, ballsOf, targetsOf, sideOf }
 }

@@ -10,7 +10,9 @@ import { METHOD_WORDS } from '#shared/session'
 import { useCard } from '~/composables/useCard'
 import { useDistance } from '~/composables/useDistance'
 import { typedNumber } from '~/utils/numbers'
+import PublishedFromAbove from '~/components/published/FromAbove.vue'
 import PublishedGrid from '~/components/published/Grid.vue'
+import { daysAgo } from '~/utils/dates'
 import { later } from '~/utils/later'
 
 const LazyPracticeOwn = later(() => import('~/components/practice/Own.vue'))
@@ -133,6 +135,12 @@ const legend = computed(() => {
         </div>
       </header>
       <p v-if="failure" role="alert" class="mb-3 text-error">{{ failure }}</p>
+      <details v-if="view.told && !playing" class="raised mb-3 px-3 py-1">
+        <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">
+          Your session, told {{ daysAgo(view.told.atMs) }}
+        </summary>
+        <p v-for="line in view.told.lines" :key="line" class="pb-1.5">{{ line }}</p>
+      </details>
       <div v-if="!chart" class="raised p-6 text-center">
         <p class="text-lg font-bold">Nothing is published yet.</p>
         <p class="soft">Your coach publishes the chart; then it stands here.</p>
@@ -218,6 +226,7 @@ const legend = computed(() => {
           {{ legend }}
           Slanted is predicted, underlined is your coach's own number.
         </p>
+        <PublishedFromAbove v-if="isWay('grid')" class="mt-3" :chart="chart" />
         <section
           v-if="view.strength === 'log' && !isWay('pick') && !isWay('practice')"
           class="raised mt-5 space-y-3 p-4"

@@ -4,6 +4,7 @@ import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { newestPublished } from './newest-published'
 import { homeworkOfLink } from './practice'
+import { toldOf } from './sessions'
 import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
 import { possibleTime } from '../../shared/clock'
@@ -110,12 +111,13 @@ export async function linkByToken(tokenHash: string): Promise<KnownLink | undefi
 
 export async function viewOf({ id, playerId, player, strength }: KnownLink): Promise<LinkView> {
   await useDatabase().update(playerLinks).set({ openedAt: new Date() }).where(eq(playerLinks.id, id))
-  const [published, bags, set] = await Promise.all([
+  const [published, bags, set, told] = await Promise.all([
     newestPublished(playerId),
     handedPages(playerId),
     homeworkOfLink(playerId),
+    toldOf(playerId),
   ])
-  return { player, strength, published, bags, ...set }
+  return { player, strength, published, bags, ...set, ...(told && { told }) }
 }
 
 /** How many more balls the player may log now, and in whose words the door is shut when that is none. */

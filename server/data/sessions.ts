@@ -1,10 +1,10 @@
-import { and, eq, inArray, sql } from 'drizzle-orm'
+import { and, desc, eq, inArray, sql } from 'drizzle-orm'
 import { players, ranges, sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { sessionTimesRight } from '../../shared/clock'
 import type { RangeTarget } from '../../shared/range'
-import { USUAL_PLAN, type SessionRecord } from '../../shared/session'
+import { USUAL_PLAN, type SessionPlan, type SessionRecord } from '../../shared/session'
 import { isDuplicate } from '../db/database-errors'
 import { useDatabase } from '../db/database'
 import { NotFound, Stale, Taken } from './faults'
@@ -45,6 +45,23 @@ export async function sessionIsOwn(coach: Coach, playerId: string, sessionId: st
     .from(sessions)
     .where(and(eq(sessions.id, sessionId), eq(sessions.playerId, playerId)))
   if (!row) throw new NotFound('session')
+}
+
+/** What was sent of the newest session of which anything was; undefined without any. */
+export async function toldOf(playerId: string): Promise<SessionPlan['told'] | undefined> {
+  const [row] = await useDatabase()
+    .select({ plan: sessions.plan })
+    .from(sessions)
+    .where(
+      and(
+        eq(sessions.playerId, playerId),
+        sql`json_type(json_extract(${sessions.plan}, '$.told')) = 'OBJECT'`,
+        sql`json_value(${sessions.plan}, '$.gone') = 0`,
+      ),
+    )
+    .orderBy(desc(sessions.startedAt))
+    .limit(1)
+  return row?.plan.told
 }
 
 /** Until when a session takes balls of a device, null while it runs, and what it aims at. */

@@ -3,6 +3,7 @@ import { cellKey, type StockShot } from '#core/bag/bag'
 import { useLanding } from '~/composables/useLanding'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
+import MarksSideOfShot from '~/components/marks/SideOfShot.vue'
 import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
 import { shortDate } from '~/utils/dates'
 
@@ -11,7 +12,7 @@ const props = defineProps<{ cell: StockShot }>()
 const record = usePlayerRecord()
 const { chart } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
-const { patchesOf, ballsOf } = useLanding()
+const { patchesOf, ballsOf, targetsOf, sideOf } = useLanding()
 
 const table = ref(false)
 const which = ref('shot')
@@ -49,6 +50,8 @@ const balls = computed(() =>
     return own && (which.value === 'shot' || shot.sessionId === which.value)
   }),
 )
+const targets = computed(() => targetsOf(sessions.value.find(({ id }) => id === which.value)))
+const side = computed(() => sideOf(props.cell))
 const one = computed(() => which.value !== 'club' && which.value !== 'all')
 </script>
 
@@ -62,9 +65,10 @@ const one = computed(() => which.value !== 'club' && which.value !== 'all')
         table ? 'As a plan' : 'As a table'
       }}</UButton>
     </div>
-    <MarksLandingPlan :patches="patches" :balls="balls" :table="table" />
+    <MarksLandingPlan :patches="patches" :balls="balls" :targets="targets" :table="table" />
     <p class="soft pb-1 text-sm">
       In the patch land 8 clean balls in 10, the number's own doubt included. The newest ball is the red one.
     </p>
+    <MarksSideOfShot v-if="side" :side="side" :name="cellName(cell)" />
   </details>
 </template>

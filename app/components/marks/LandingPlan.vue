@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { planSpan, type LandedBall, type LandingPatch } from '#core/chart/landing'
+import type { TargetOnLine } from '#core/session/targets-on-line'
 import { sideText } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
 
@@ -10,6 +11,8 @@ import { useDistance } from '~/composables/useDistance'
 const props = defineProps<{
   patches: readonly { name: string; patch: LandingPatch; numberM: number | null }[]
   balls: readonly LandedBall[]
+  /** Of the range, where its balls were hit; those beyond the plan stay away. */
+  targets?: readonly TargetOnLine[]
   /** A table of the same figures instead. */
   table?: boolean
 }>()
@@ -45,6 +48,10 @@ const sides = computed(() => {
   const most = to(span.value.sideM)
   const step = STEPS.find(one => most / one <= 3) ?? 50
   return Array.from({ length: Math.floor(most / step) }, (_, i) => (i + 1) * step).flatMap(at => [-at, at])
+})
+const shownTargets = computed(() => {
+  const { nearM, farM, sideM } = span.value
+  return (props.targets ?? []).filter(one => one.alongM >= nearM && one.alongM <= farM && Math.abs(one.sideM) <= sideM)
 })
 const anySide = computed(
   () => props.balls.some(({ sideM }) => sideM !== null) || props.patches.some(({ patch }) => patch.acrossM !== null),
@@ -127,6 +134,17 @@ const diamond = (ball: LandedBall) => {
         stroke="var(--ink)"
         stroke-width="1.5"
       />
+      <g v-for="one in shownTargets" :key="one.name">
+        <path
+          :d="`M${x(one.sideM)} ${y(one.alongM)}v-15h9l-3 4l3 4h-9`"
+          fill="none"
+          stroke="var(--soft-ink)"
+          stroke-width="1.5"
+        />
+        <text :x="x(one.sideM) - 5" :y="y(one.alongM) - 5" text-anchor="end" font-size="12" fill="var(--soft-ink)">
+          {{ one.name }}
+        </text>
+      </g>
       <g v-for="({ name, patch, numberM }, i) in patches" :key="name">
         <ellipse
           v-if="patch.acrossM !== null"
@@ -201,7 +219,11 @@ const diamond = (ball: LandedBall) => {
       </g>
     </svg>
     <p v-if="!anySide && !table" class="soft text-center text-sm">
-      No side was measured: the balls stand on the line, by their length alone.
+      {{
+        balls.length > 0
+          ? 'No side was measured: the balls stand on the line, by their length alone.'
+          : 'No side was measured: it is known along the line alone.'
+      }}
     </p>
   </div>
 </template>

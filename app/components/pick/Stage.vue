@@ -11,7 +11,7 @@ import PickAnswer from '~/components/pick/Answer.vue'
 import PickKept from '~/components/pick/Kept.vue'
 import PickPlan from '~/components/pick/Plan.vue'
 import PickSheets from '~/components/pick/Sheets.vue'
-import PickSideView from '~/components/pick/SideView.vue'
+import MarksSideView from '~/components/marks/SideView.vue'
 import PickStrip from '~/components/pick/Strip.vue'
 import PickTarget from '~/components/pick/Target.vue'
 import { serverNowMs } from '~/utils/server-clock'
@@ -109,7 +109,7 @@ const sheet = ref<PickSheet>()
         :complete="complete"
         @go="desk.toFlag"
       />
-      <PickSideView
+      <MarksSideView
         v-if="path && drawn.chosen && drawn.targetM !== null"
         class="lg:col-start-1"
         :path="path"

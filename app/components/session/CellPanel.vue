@@ -9,10 +9,11 @@ import { useAirUnits } from '~/composables/useAirUnits'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
 import { useLanding } from '~/composables/useLanding'
-import { useNumbers } from '~/composables/useNumbers'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { shortDate } from '~/utils/dates'
 import { usePlayerRecord } from '~/stores/record'
 import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
+import MarksSideOfShot from '~/components/marks/SideOfShot.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
@@ -40,10 +41,17 @@ function write() {
   const { carryM } = read.value
   if (carryM !== null) void say(props.cell, 'written', carryM, '', `written as ${text(carryM)} ${unit.value}`)
 }
-const { patchesOf, ballsOf } = useLanding()
+const { patchesOf, ballsOf, targetsOf, sideOf } = useLanding()
 /** Seen from above as long as it is wanted: the last ball lands on it. */
 const above = useLocalStorage('uzzet-from-above', false)
 const hasSides = computed(() => props.cell.sideWindow80M !== undefined)
+/** Of the range that is hit on now. */
+const targets = computed(() => {
+  const shown = record.sessions.filter(({ plan }) => !plan.gone)
+  return targetsOf(shown.sort((a, b) => b.startedAtMs - a.startedAtMs)[0])
+})
+const side = computed(() => (above.value ? sideOf(props.cell) : null))
+const { cellName } = useCellNames()
 const landed = computed(() => ballsOf(shot => cellKey(shot) === cellKey(props.cell)))
 /** Whether this number may be written down. */
 const enough = computed(() => {
@@ -80,7 +88,8 @@ const method = computed(() => {
       @toggle="above = ($event.target as HTMLDetailsElement).open"
     >
       <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">From above</summary>
-      <MarksLandingPlan v-if="above" :patches="patchesOf([cell])" :balls="landed" />
+      <MarksLandingPlan v-if="above" :patches="patchesOf([cell])" :balls="landed" :targets="targets" />
+      <MarksSideOfShot v-if="side" :side="side" :name="cellName(cell)" />
     </details>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />

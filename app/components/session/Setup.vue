@@ -44,6 +44,7 @@ const settle = settleOf(route.query, record.bag)
 const plan = reactive({
   ...USUAL_PLAN,
   ...last?.plan,
+  told: null,
   block: account.settings.block ?? last?.plan.block ?? USUAL_PLAN.block,
   name: '',
   warmUp: false,

@@ -5,6 +5,7 @@ import { calledOffM, sumCalled } from '#core/session/called'
 import { calledSumText } from '#words/called'
 import { stillOpenText } from '#words/flags'
 import { nextText } from '#words/next'
+import { taughtLines } from '#words/taught'
 import { lastedText, oddBallsText } from '#words/sessions'
 import type { Learned } from '#core/history/learned'
 import type { RangeSession } from '~/composables/useRangeSession'
@@ -12,7 +13,9 @@ import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import SessionCalledTable from '~/components/session/CalledTable.vue'
-import { daysAgo } from '~/utils/dates'
+import { TOLD_LINE } from '#shared/session'
+import { clockTime, daysAgo } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
 
 /** What an ended session taught, and what to begin with next time. */
 const props = defineProps<{ range: RangeSession }>()
@@ -57,6 +60,19 @@ const calledSum = computed(() => {
 const odd = computed(() => oddBallsText(balls.value))
 const number = (cell: { carryM: number | null }) => text(cell.carryM!)
 const first = computed(() => next.value[0])
+/** What the player's phone is told, and whether it was: as it was worded then. */
+const told = computed(() => session.value!.plan.told)
+const lines = computed(() =>
+  learned.value
+    ? taughtLines(
+        { balls: ballsUsed.value, shots: hit.value.length, learned: learned.value, first: first.value },
+        cellName,
+        unit.value,
+      ).map(line => line.slice(0, TOLD_LINE))
+    : [],
+)
+const send = () => props.range.plan({ told: { atMs: serverNowMs(), lines: lines.value } }, 'what was sent of it')
+const takeBack = () => props.range.plan({ told: null }, 'taking back what was sent of it')
 // The button that ends a session lies below its balls: what was learned comes into view.
 const top = useTemplateRef('top')
 onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scrollIntoView())
@@ -106,6 +122,23 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
       <p v-if="first"><b>Begin next time with</b> {{ cellName(first) }}. {{ nextText(first, cellName) }}</p>
     </template>
     <p v-else class="soft" role="status">Working out what was learned…</p>
-    <UButton variant="outline" icon="i-lucide-play" @click="range.goOn()">Go on with it</UButton>
+    <p v-if="told" class="border-l-4 border-l-(--sound) pl-3 text-sm">
+      On the player’s phone since {{ clockTime(told.atMs) }}, {{ daysAgo(told.atMs) }}: {{ told.lines.join(' ') }}
+    </p>
+    <div class="flex flex-wrap gap-2">
+      <UButton variant="outline" icon="i-lucide-play" @click="range.goOn()">Go on with it</UButton>
+      <UButton
+        v-if="!told"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-smartphone"
+        :disabled="lines.length === 0"
+        @click="send"
+        >Send to the player’s phone</UButton
+      >
+      <UButton v-else color="neutral" variant="outline" icon="i-lucide-undo-2" @click="takeBack"
+        >Take it off the phone</UButton
+      >
+    </div>
   </section>
 </template>

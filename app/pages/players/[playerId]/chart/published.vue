@@ -8,6 +8,7 @@ import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { usePublished } from '~/composables/usePublished'
 import { useAccount } from '~/stores/account'
 import FrameStagePage from '~/components/frame/StagePage.vue'
+import PublishedFromAbove from '~/components/published/FromAbove.vue'
 import PublishedGrid from '~/components/published/Grid.vue'
 import PublishedPhone from '~/components/published/Phone.vue'
 import PublishedPrint from '~/components/published/Print.vue'
@@ -70,6 +71,7 @@ async function make() {
           </p>
           <p v-if="newest.note" class="mb-2 border-l-[5px] border-primary pl-3">{{ newest.note }}</p>
           <PublishedGrid :chart="newest" :unit="account.unit" />
+          <PublishedFromAbove class="mt-2" :chart="newest" />
         </section>
         <form class="raised space-y-3 p-4" novalidate @submit.prevent="make">
           <h2 class="text-xl font-bold">
