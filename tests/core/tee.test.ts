@@ -1,16 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Bag } from '../../core/bag/bag'
+import type { Bag, StockShot } from '../../core/bag/bag'
 import { bagAfter, type BagStep } from '../../core/bag/bag-step'
 import { halfAfter } from '../../core/chart/chart-cell'
 import { landingPatch, planSpan } from '../../core/chart/landing'
+import { sidePath } from '../../core/corrections/side-path'
+import type { PublishedCell } from '../../core/history/published'
+import { publishedPatch } from '../../core/history/published-patch'
+import { targetsOnLine } from '../../core/session/targets-on-line'
+import { taughtLines } from '../../words/taught'
 import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files/shot-table'
 import type { CellRemark } from '../../core/history/coach-remarks'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { launchLooks } from '../../core/questions/launch-looks'
 import { calledOffM, nextTarget, sumCalled } from '../../core/session/called'
 import type { Readings } from '../../core/shot/readings'
-import { yardsToMetres } from '../../core/units'
+import { distanceText, yardsToMetres } from '../../core/units'
 import { takenOf } from '../../shared/calibration-input'
 import { BagStepRecord } from '../../shared/bag'
 import { ShotRecord, TakenRecord } from '../../shared/session'
@@ -280,5 +285,68 @@ describe('from above', () => {
     expect(farM).toBeGreaterThan(87)
     expect(sideM).toBeGreaterThan(20)
     expect(planSpan([], []).farM).toBeGreaterThan(0)
+  })
+
+  it('a published patch is the published window and side pattern; a written number has none', () => {
+    const cell: PublishedCell = {
+      clubId: 'c',
+      rungId: 'r',
+      club: '56°',
+      swing: '9:00',
+      kind: 'measured',
+      carry: { yd: 80, m: 73 },
+      plusMinus: { yd: 2, m: 2 },
+      window: [
+        { yd: 75, m: 69 },
+        { yd: 85, m: 78 },
+      ],
+      balls: 9,
+      modelM: 73,
+      lnVariance: 0.001,
+      pattern: { longSdM: 3, sideBiasM: -2, sideSdM: 4 },
+    }
+    const patch = publishedPatch(cell)!
+    expect(distanceText(patch.carryM, 'yd')).toBe('80')
+    // χ² with two degrees of freedom: 8 in 10 lie within 1.794 standard deviations.
+    expect([patch.sideM, patch.acrossM! / 4]).toEqual([-2, expect.closeTo(1.794, 3)])
+    expect(publishedPatch({ ...cell, pattern: { longSdM: 3 } })!.acrossM).toBeNull()
+    expect(publishedPatch({ ...cell, window: null })).toBeNull()
+  })
+
+  it('targets stand where they are seen from the line that is played to', () => {
+    const green = { name: 'green', distanceM: 100, rightDeg: -10 }
+    const [own, flag] = targetsOnLine([green, { name: 'flag', distanceM: 50, rightDeg: 80 }], -10)
+    expect([own!.alongM, own!.sideM]).toEqual([100, 0])
+    expect([flag!.alongM, flag!.sideM]).toEqual([expect.closeTo(0, 9), expect.closeTo(50, 9)])
+  })
+
+  it('from the side stands the middle launch: one wild launch in three moves nothing, none draws nothing', () => {
+    const clean = { ballSpeedMs: 38, launchDeg: 30.7, spinRpm: 10_110 }
+    const side = sidePath([clean, { ballSpeedMs: 60, launchDeg: 12, spinRpm: 1500 }, clean, { sideM: 2 }])!
+    expect(side.carryM).toBe(sidePath([clean])!.carryM)
+    expect(side.balls).toBe(3)
+    expect(Math.max(...side.path.map(point => point.heightM))).toBeCloseTo(side.apexM, 0)
+    expect(sidePath([{ sideM: 2 }])).toBeNull()
+  })
+})
+
+describe('a session told to its player', () => {
+  const [a, b] = calibrated(BAG, tenBalls('54°', 'full', 100)).chart.map(cell => ({ ...cell, carryM: 60 }))
+  const nameOf = (cell: StockShot) => (cell === a ? '52° a' : '52° b')
+  const none = { fresh: [], moved: [], loose: [] }
+
+  it('says what is new, what moved and what comes first, in the unit of the coach', () => {
+    const learned = { fresh: [a!], moved: [{ cell: b!, wasM: 70, wasHalfM: 3 }], loose: [b!] }
+    expect(taughtLines({ balls: 12, shots: 2, learned, first: b }, nameOf, 'm')).toEqual([
+      '12 balls, 2 stock shots.',
+      'New: 52° a 60 m.',
+      'Moved: 52° b 60 m, was 70.',
+      'Still to be settled: 52° b.',
+      'Next time begin with 52° b.',
+    ])
+    expect(taughtLines({ balls: 1, shots: 1, learned: none, first: undefined }, nameOf, 'yd')).toEqual([
+      '1 ball, 1 stock shot.',
+      'Every number you hit is where it was.',
+    ])
   })
 })

@@ -16,6 +16,7 @@ import {
 } from '../../shared/player-link'
 import type { PublishedLine } from '../../shared/published'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
+import { USUAL_PLAN } from '../../shared/session'
 import { aBag, atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
 
 type Range = Awaited<ReturnType<typeof atTheRange>>
@@ -369,6 +370,23 @@ describe("a player's link", () => {
     expect((await coach.get<PlayerLink[]>(`/api/players/${at.playerId}/links`)).body[0]!.openedAtMs).toBeGreaterThan(
       Date.now() - 60_000,
     )
+  })
+
+  it('shows what the coach sent of the newest session of which anything was sent, until it is taken back', async () => {
+    const { look, at, coach } = await linked('read')
+    const told = { atMs: Date.now(), lines: ['4 balls, 1 stock shot.', 'New: 58° half 66 m.'] }
+    const path = `/api/players/${at.playerId}/sessions/${at.session.id}`
+    const say = (version: number, plan: object) =>
+      coach.put(path, { ...at.session, plan: { ...USUAL_PLAN, ...plan }, version })
+    expect((await look()).body.told).toBeUndefined()
+    expect((await say(2, { told })).status).toBe(200)
+    expect((await look()).body.told).toEqual(told)
+    const tooMuch = { told: { atMs: Date.now(), lines: Array.from({ length: 13 }, () => 'x') } }
+    expect((await say(3, tooMuch)).status).toBe(422)
+    expect((await say(3, { told, gone: true })).status).toBe(200)
+    expect((await look()).body.told).toBeUndefined()
+    expect((await say(4, { told: null })).status).toBe(200)
+    expect((await look()).body.told).toBeUndefined()
   })
 
   it('answers wrong, guessed and revoked tokens alike', async () => {
