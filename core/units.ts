@@ -84,3 +84,11 @@ export const HEIGHT_UNITS = { m: 1, ft: 0.3048 } as const
 export type HeightUnit = keyof typeof HEIGHT_UNITS
 export const toHeight = (metres: number, unit: HeightUnit) => metres / HEIGHT_UNITS[unit]
 export const fromHeight = (value: number, unit: HeightUnit) => value * HEIGHT_UNITS[unit]
+
+/**
+ * True when one length reads as larger than another, in yards and in metres alike: "± 3" is not wider than ± 3.
+ * @example readsWider(3.1, 2.9) // => false
+ */
+export function readsWider(metres: number, thanM: number): boolean {
+  return DISTANCE_UNITS.every(unit => Number(distanceText(metres, unit)) > Number(distanceText(thanM, unit)))
+}

@@ -1,6 +1,6 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import { Z_80 } from '../stats/normal'
-import { DISTANCE_UNITS, distanceText, type DistanceUnit } from '../units'
+import { readsWider } from '../units'
 import type { FlagOptions, GapFacts } from './flag'
 import { staleAfterMs } from './flags/stale'
 import { stretches, type CoverAt, type CoverShot } from './stretches'
@@ -27,14 +27,9 @@ const LEAST_TARGETS = 3
 /** Nine balls in ten are clean: the others tell next to nothing. From memory. */
 const CLEAN_SHARE = 0.9
 
-/**
- * True when a number is known less well than is wanted, as it is read in yards and in metres: "± 3" is not wider than
- * the ± 3 that is wanted.
- */
-function isThin({ certaintySdM }: Pick<CoverShot, 'certaintySdM'>, withinM: number): boolean {
-  const read = (metres: number, unit: DistanceUnit) => Number(distanceText(metres, unit))
-  return DISTANCE_UNITS.every(unit => read(Z_80 * certaintySdM, unit) > read(withinM, unit))
-}
+/** True when a number is known less well than is wanted, as it is read. */
+const isThin = ({ certaintySdM }: Pick<CoverShot, 'certaintySdM'>, withinM: number) =>
+  readsWider(Z_80 * certaintySdM, withinM)
 
 /** Balls after which the number is known to within so much: precisions add up. */
 function ballsToProve({ certaintySdM, scatterSdM }: CoverShot, withinM: number): number {

@@ -1,3 +1,4 @@
+import { readsWider } from '../units'
 import { cellKey, type StockShot } from '../bag/bag'
 import { plusMinusM, type CarryChart, type ChartCell } from '../chart/chart-cell'
 
@@ -7,7 +8,7 @@ export interface Learned {
   fresh: ChartCell[]
   /** Lies outside what was believed 8 times in 10 before. */
   moved: { cell: ChartCell; wasM: number; wasHalfM: number }[]
-  /** Hit, and still not known well enough. */
+  /** Hit, and still not known well enough, as it is read. */
   loose: ChartCell[]
 }
 
@@ -31,7 +32,7 @@ export function whatWasLearned(
       (cell.carryM! < old.certainty80M[0] || cell.carryM! > old.certainty80M[1])
     )
       learned.moved.push({ cell, wasM: old.carryM, wasHalfM: plusMinusM(old)! })
-    if (plusMinusM(cell)! > withinM) learned.loose.push(cell)
+    if (readsWider(plusMinusM(cell)!, withinM)) learned.loose.push(cell)
   }
   return learned
 }

@@ -12,6 +12,7 @@ import type { RangeSession } from '~/composables/useRangeSession'
 import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
 import SessionCalledTable from '~/components/session/CalledTable.vue'
 import { TOLD_LINE } from '#shared/session'
 import { clockTime, daysAgo } from '~/utils/dates'
@@ -19,6 +20,7 @@ import { serverNowMs } from '~/utils/server-clock'
 
 /** What an ended session taught, and what to begin with next time. */
 const props = defineProps<{ range: RangeSession }>()
+const record = usePlayerRecord()
 const { session, balls, ballsUsed } = props.range
 const { next, ready, stillOpen } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
@@ -57,6 +59,10 @@ const calledSum = computed(() => {
   const sum = ready.value && sumCalled(offs, ready.value.withinM)
   return sum ? calledSumText(sum, ready.value!.withinM, unit.value) : ''
 })
+/** What came later may have moved a number since. */
+const then = computed(() =>
+  record.sessions.some(one => one.startedAtMs > session.value!.startedAtMs && !one.plan.gone) ? ' then' : '',
+)
 const odd = computed(() => oddBallsText(balls.value))
 const number = (cell: { carryM: number | null }) => text(cell.carryM!)
 const first = computed(() => next.value[0])
@@ -89,12 +95,12 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
     <p v-if="failure" class="font-semibold text-error">{{ failure }}</p>
     <template v-else-if="learned && ready">
       <p v-if="learned.fresh.length > 0">
-        <b>New numbers: </b
+        <b>New numbers{{ then }}: </b
         >{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}
         {{ unit }}.
       </p>
       <p v-if="learned.moved.length > 0">
-        <b>Otherwise than thought: </b
+        <b>Otherwise than thought{{ then }}: </b
         >{{
           learned.moved
             .map(
@@ -105,7 +111,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         {{ unit }}.
       </p>
       <p v-if="learned.loose.length > 0">
-        <b>Still not known to ± {{ withUnit(ready!.withinM) }}: </b
+        <b>Not known to ± {{ withUnit(ready!.withinM) }}{{ then }}: </b
         >{{ learned.loose.map(cell => `${cellName(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}.
       </p>
       <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
