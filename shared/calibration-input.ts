@@ -3,6 +3,7 @@ import type { PlayerShots } from '../core/shot/player-shots'
 import type { CellRemark } from '../core/history/coach-remarks'
 import type { PublishedNumbers } from '../core/history/published-numbers'
 import { THRESHOLD_NAMES, type FlagOptions } from '../core/gaps/flag'
+import type { PracticeLeave } from '../core/chart/practice-scatter'
 import type { Bag } from '../core/bag/bag'
 import type { DistanceUnit } from '../core/units'
 import type { Method } from '../core/shot/shot'
@@ -25,6 +26,7 @@ export interface Beside {
   words?: readonly CellRemark[]
   published?: PublishedNumbers | null
   unit?: DistanceUnit
+  practice?: readonly PracticeLeave[]
 }
 
 /** The flags' figures that hold for a player: their own, else the academy's; the rules know what is usual. */
@@ -36,7 +38,7 @@ export function flagOptions(thresholds: Thresholds, academy: AcademyThresholds =
 export function calibrationOptions(
   thresholds: Thresholds,
   method: Method,
-  { academyThresholds = {}, words, published, unit }: Beside = {},
+  { academyThresholds = {}, words, published, unit, practice }: Beside = {},
 ): CalibrationOptions {
   return {
     flags: flagOptions(thresholds, academyThresholds),
@@ -50,6 +52,7 @@ export function calibrationOptions(
     ...(words && { words }),
     ...(published && { published }),
     ...(unit === 'm' && { unit }),
+    ...(practice && practice.length > 0 && { practice }),
   }
 }
 

@@ -12,7 +12,8 @@ import {
   type DrillBall,
   type DrillSpec,
 } from '../core/practice/drill-spec'
-import { DRILLS } from '../core/practice/drills'
+import { drillById, DRILLS } from '../core/practice/drills'
+import type { PracticeLeave } from '../core/chart/practice-scatter'
 import { READING_RANGE } from '../core/shot/readings'
 import { possibleTime } from './clock'
 import { boundedNumber, ClockTime, Id, lineOfText, oneOf, Version } from './text'
@@ -172,4 +173,21 @@ export interface PracticeRecord {
   goes: GoRecord[]
   homework: HomeworkRecord[]
   drills: OwnDrill[]
+}
+
+/**
+ * Balls of practice with a stock shot that was named, against their targets. Left away: flyers and other shots, what
+ * was measured where it stopped, touch shots, and balls that count for the chart already.
+ * @param counts ids of the shots that count for the chart
+ */
+export function practiceLeaves(goes: readonly GoRecord[], counts: ReadonlySet<string>): PracticeLeave[] {
+  return goes
+    .filter(({ gone, spec }) => !gone && !spec.toRest && !drillById(spec.drill).meta.touch)
+    .flatMap(go =>
+      ballsOfGo(go).flatMap(({ id, shotId, task, clubId, rungId, endM, apart }): PracticeLeave[] => {
+        const targetM = go.spec.tasks[task]?.targetM
+        if (targetM === undefined || endM === undefined || !clubId || !rungId || apart) return []
+        return counts.has(shotId ?? id) ? [] : [{ clubId, rungId, targetM, offM: endM - targetM }]
+      }),
+    )
 }

@@ -1,3 +1,4 @@
+import type { GoRecord } from './practice'
 import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
 import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
@@ -89,6 +90,8 @@ export interface PlayerRecord {
   published: PublishedNumbers | null
   /** What coaches said to flags, oldest first. */
   answers: FlagAnswerRecord[]
+  /** What was practised, newest first; the page fetches it apart. */
+  goes?: GoRecord[]
 }
 
 /** Finds the place of a value in a growing list, adding it when it is new. */

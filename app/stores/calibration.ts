@@ -1,11 +1,13 @@
 import { sameGrid } from '#core/bag/bag'
 import type { Calibration } from '#core/calibration/calibration'
 import { calibrationOptions, newestMethod } from '#shared/calibration-input'
+import { practiceLeaves } from '#shared/practice'
 import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import { calibrationWorker } from '~/utils/calibration-worker'
 import { changesSince } from '~/utils/changes'
 import { useAccount } from '~/stores/account'
+import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
 
@@ -22,6 +24,13 @@ export const useCalibration = defineStore('calibration', () => {
   const latest = shallowRef<Calibration | null>(null)
   const failure = ref<string | null>(null)
 
+  const practice = usePractice()
+  /** What was hit in practice and does not count for the chart; nothing until it is there. */
+  const practised = computed(() => {
+    if (practice.of !== record.playerId || practice.goes.length === 0) return []
+    const counts = new Set(record.records.filter(shot => !shot.deleted && shot.leftOut === null).map(({ id }) => id))
+    return practiceLeaves(practice.goes, counts)
+  })
   const worker = calibrationWorker(answer => take(answer))
   let turn = 0
   let answered = 0
@@ -60,6 +69,7 @@ export const useCalibration = defineStore('calibration', () => {
       words: toRaw(words),
       published: toRaw(published),
       unit: account.unit,
+      practice: practised.value,
     })
     // Proxies cannot be sent; what is in the record is plain.
     const ask: CalibrationAsk = {
@@ -98,6 +108,7 @@ export const useCalibration = defineStore('calibration', () => {
         () => record.published,
         () => record.academyThresholds,
         () => account.unit,
+        practised,
       ],
       send,
     )

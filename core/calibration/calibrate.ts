@@ -142,6 +142,7 @@ export function calibrate(
     cover,
     words: options.words,
     published: options.published,
+    practice: options.practice,
     memo,
   })
   const findings = oneFactOneFlag(findFlags(facts, options.flags))

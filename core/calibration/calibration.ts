@@ -1,3 +1,4 @@
+import type { PracticeLeave } from '../chart/practice-scatter'
 import { cellKey, type StockShot } from '../bag/bag'
 import type { Finding, FlagOptions } from '../gaps/flag'
 import type { Cover } from '../gaps/stretches'
@@ -40,6 +41,8 @@ export interface CalibrationOptions {
   /** What is said of stock shots, and the chart the player carries: rules hold the balls against both. */
   words?: readonly CellRemark[]
   published?: PublishedNumbers
+  /** Balls hit in practice that do not count for the chart: they speak of scatter alone. */
+  practice?: readonly PracticeLeave[]
   /** Wanted certainty either way, metres. */
   withinM: number
   /** How the next balls are measured. */

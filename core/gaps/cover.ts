@@ -1,7 +1,7 @@
 import { cellKey } from '../bag/bag'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
-import { MODEL } from '../model/constants'
+import { usualScatterM } from '../model/usual-scatter'
 import { ballSd } from '../model/estimate'
 import type { SidePattern } from '../model/side'
 import { exp } from '../stats/exact'
@@ -168,9 +168,6 @@ export function targetsOf(carriesM: readonly number[], unit: DistanceUnit): numb
   const to = Math.floor(toUnit(Math.max(...carriesM), unit) + 1e-9)
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, k) => fromUnit(from + k, unit))
 }
-
-/** Scatter of one clean ball of a stock shot that is as any other of the player, metres. */
-export const usualScatterM = (spread: number, carryM: number): number => spread * (carryM + MODEL.spreadOffsetM)
 
 /**
  * What the player would leave at this target with a stock shot that carries exactly so far, and a certain number,

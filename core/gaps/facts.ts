@@ -19,6 +19,7 @@ import type { Cover } from './stretches'
 import { descentDeg } from './descent'
 import { buildLadder, withStepDoubt, type Ladder } from './ladder'
 import { oddsOf, type Odds } from './odds'
+import type { PracticeLeave } from '../chart/practice-scatter'
 import { byCell, ownScatters, type OwnScatterOf } from './own-scatter'
 
 /** Balls hit at a number that was trusted: how far each pitched beyond it, metres. */
@@ -80,6 +81,8 @@ export interface FactsInput {
   sides?: SidePattern
   words?: readonly CellRemark[]
   published?: PublishedNumbers
+  /** Balls hit in practice that do not count for the chart. */
+  practice?: readonly PracticeLeave[]
   memo?: Memo
 }
 
@@ -155,6 +158,7 @@ export function gapFacts({
   cover,
   words = [],
   published,
+  practice = [],
   sides: known,
   memo = newMemo(),
 }: FactsInput): GapFacts {
@@ -183,7 +187,7 @@ export function gapFacts({
     sides,
     sidesCounted: countSides(player),
     scatter: playerScatter(grid, aim),
-    ownScatter: byCell(() => ownScatters(player.shots, grid, aim, sides)),
+    ownScatter: byCell(() => ownScatters(player.shots, grid, aim, sides, practice)),
     said: runs.size === 0 ? said : saidByTotal(said, runs),
     cover: chartCover(chart, grid, sides, { ...cover, unit: 'yd' }),
     longer: longerScatters(player, grid, chart),

@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '../bag/bag'
+import { practised, withPractised, type PracticeLeave } from '../chart/practice-scatter'
 import type { GridFit } from '../chart/grid-fit'
 import { MODEL } from '../model/constants'
 import type { SidePattern } from '../model/side'
@@ -17,28 +18,37 @@ export interface OwnScatter {
   /** Single balls judged, and how many of them were mishit, by odds. */
   balls: number
   mishits: number
+  /** Balls of practice that speak in it. */
+  practised: number
 }
 
-/** Of every stock shot of the grid that has a ball, by `cellKey`. */
+/**
+ * Of every stock shot of the grid that has a ball, by `cellKey`; leaves at a distance in practice speak with them.
+ */
 export function ownScatters(
   shots: readonly NeutralShot[],
   { fit, indexOf, verdicts }: GridFit,
   aim: AimedSides,
   sides: SidePattern,
+  practice: readonly PracticeLeave[] = [],
 ): Map<string, OwnScatter> {
   const found = new Map<string, OwnScatter>()
+  const inPractice = practised(practice, fit.spread)
   for (const [key, pile] of groupByCell(shots)) {
     const i = indexOf.get(key)
     if (i === undefined) continue
     const judged = pile.flatMap(shot => (shot.balls === 1 && verdicts.get(shot.id)) || [])
-    found.set(key, {
+    const own: OwnScatter = {
       looseness: fit.looseness[i]!,
       degrees: MODEL.loosenessBalls + fit.cellDegrees[i]!,
       sideBias: aim.bias[i]!,
       sideBiasSd: Math.sqrt(sides.variance[i]!),
       balls: judged.length,
       mishits: judged.reduce((sum, { fault, clean }) => sum + (fault === 'mishit' ? 1 - clean : 0), 0),
-    })
+      practised: inPractice.get(key)?.told ?? 0,
+    }
+    const more = inPractice.get(key)
+    found.set(key, more ? withPractised(own, more) : own)
   }
   return found
 }

@@ -6,6 +6,7 @@ import type { OwnStrike } from '../flight/deliver'
 import type { Level } from '../level'
 import type { NeutralShot } from '../shot/shot'
 import { Z_80 } from '../stats/normal'
+import { practiceTimes, type PracticeLeave } from '../chart/practice-scatter'
 import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
@@ -176,11 +177,12 @@ const hundredth = (metres: number) => Math.round(metres * 100) / 100
 function patternOf(
   { window80M, sideM, sideWindow80M }: Pick<ChartCell, 'window80M' | 'sideM' | 'sideWindow80M'>,
   own: OwnStrike | null,
+  times = 1,
 ): PublishedPattern | undefined {
   if (!window80M) return undefined
   const sdOf = ([least, most]: [number, number]) => hundredth((most - least) / 2 / Z_80)
   return {
-    longSdM: sdOf(window80M),
+    longSdM: hundredth(times * sdOf(window80M)),
     ...(sideWindow80M && { sideBiasM: hundredth(sideM ?? 0), sideSdM: sdOf(sideWindow80M) }),
     ...(own && { own: { launchOffDeg: hundredth(own.launchOffDeg), spinShare: hundredth(own.spinShare) } }),
   }
@@ -190,6 +192,7 @@ function patternOf(
  * The carry chart of this moment as it is published: written numbers in place of measured ones, rounded as the player
  * reads them.
  * @param which predicted numbers are on it; the others stay empty
+ * @param practice balls that speak of scatter alone
  * @param head number, time, unit, note, what changed, and the ground of totals where the player reads those
  */
 export function publish(
@@ -200,6 +203,7 @@ export function publish(
     'number' | 'publishedAtMs' | 'unit' | 'note' | 'changed' | 'totalOn' | 'mishitShare' | 'flyerShare' | 'pick'
   >,
   which: PublishedWhich = 'all',
+  practice: readonly PracticeLeave[] = [],
 ): PublishedChart {
   const { bag } = calibrated.player
   const clubs = clubsInUse(bag)
@@ -210,8 +214,9 @@ export function publish(
   const read = asRead(calibrated.chart, calibrated.grid, writtenNumbers(said)).chart
   const memo = newMemo()
   const ownOf = ownStrikes(new Map(clubs.map(club => [club.id, club.loftDeg])), calibrated.player.shots, memo)
+  const looser = practiceTimes(calibrated.grid, practice)
   const withPattern = (cell: PublishedCell, i: number): PublishedCell => {
-    const pattern = cell.carry ? patternOf(read[i]!, ownOf(cell)) : undefined
+    const pattern = cell.carry ? patternOf(read[i]!, ownOf(cell), looser.get(cellKey(cell))) : undefined
     return pattern ? { ...cell, pattern } : cell
   }
   // A longer club's run is not known: it is read by carry.

@@ -1,7 +1,7 @@
 import { USUAL_STRIKE, type OwnStrike } from '../flight/deliver'
 import { metresOf, type Figure, type PickSettings, type PublishedCell, type PublishedChart } from '../history/published'
 import type { Level } from '../level'
-import { usualScatterM } from '../gaps/cover'
+import { usualScatterM } from '../model/usual-scatter'
 import { MODEL, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import type { StockShot } from '../bag/bag'
 import { Z_80 } from '../stats/normal'

@@ -1,7 +1,7 @@
 import type { Level } from '../level'
 import { MISHIT_SD, MISHIT_SHORT } from '../gaps/leave'
 import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
-import { usualScatterM } from '../gaps/cover'
+import { usualScatterM } from '../model/usual-scatter'
 import type { Memo } from '../memo'
 import { metresToYards, yardsToMetres } from '../units'
 import { STRIKES_REFINED, strikePoints } from './strikes'

@@ -1,4 +1,4 @@
-import { usualScatterM } from '../gaps/cover'
+import { usualScatterM } from '../model/usual-scatter'
 import { MISHIT_SD, MISHIT_SHORT } from '../gaps/leave'
 import type { Level } from '../level'
 import type { Memo } from '../memo'

@@ -18,6 +18,8 @@ import { chartFileWords } from '../../words/chart-file'
 import { changesText } from '../../words/changes'
 import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
+import type { PracticeLeave } from '../../core/chart/practice-scatter'
+import { practiceLeaves } from '../../shared/practice'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
 
@@ -29,13 +31,20 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
 /** What this thread worked out before. */
 const memo = newMemo()
 
+/** What was practised and does not count for the chart. */
+function practiceOf({ goes = [] }: PlayerRecord, shots: readonly ShotRecord[]): PracticeLeave[] {
+  return practiceLeaves(goes, new Set(shots.filter(shot => shot.leftOut === null).map(({ id }) => id)))
+}
+
 /** The same computation as in the coach's browser. @param byCarry also where the coach reads totals first */
 function calibrateRecord(record: PlayerRecord, nowMs: number, byCarry = false): Calibrated {
   const { player, bag, sessions, shots } = record
   const { totalOn: _, ...rest } = player.thresholds
+  const balls = fromColumns(shots)
+  const beside = { ...record, practice: practiceOf(record, balls) }
   return calibrate(
-    playerShots(player, bag, sessions, fromColumns(shots), nowMs),
-    calibrationOptions(byCarry ? rest : player.thresholds, newestMethod(sessions), record),
+    playerShots(player, bag, sessions, balls, nowMs),
+    calibrationOptions(byCarry ? rest : player.thresholds, newestMethod(sessions), beside),
     undefined,
     memo,
   )
@@ -100,7 +109,8 @@ export interface Publication {
 export const jobs = {
   /** The record as it goes over the wire. */
   record(record: PlayerRecord): Uint8Array {
-    return asBytes(record)
+    const { goes: _, ...wire } = record
+    return asBytes(wire)
   },
 
   /** The open chart file: the carry chart, ladder, flags and what to hit next; all of it by carry. */
@@ -142,7 +152,8 @@ export const jobs = {
   /** The chart as it is published; null while no stock shot has a number. */
   publication(record: PlayerRecord, { nowMs, unit, note, which, earlier }: Publication): PublishedChart | null {
     // All of it: a tablet whose clock is ahead has hit its last balls in what is still to come here.
-    const calibrated = chartOf(record, fromColumns(record.shots), record.sessions, nowMs)
+    const shots = fromColumns(record.shots)
+    const calibrated = chartOf(record, shots, record.sessions, nowMs)
     const { totalOn, pick } = record.player.thresholds
     const mats = new Set(record.sessions.filter(session => session.surface === 'mat').map(session => session.id))
     const flyers = flyerShare(flyerCounts(calibrated.player, calibrated.grid))
@@ -156,7 +167,13 @@ export const jobs = {
       ...(totalOn && { totalOn }),
       ...(pick && { pick }),
     }
-    const bare = publish(calibrated, remarksAt(record.words, Infinity), { ...head, changed: '' }, which)
+    const bare = publish(
+      calibrated,
+      remarksAt(record.words, Infinity),
+      { ...head, changed: '' },
+      which,
+      practiceOf(record, shots),
+    )
     if (!bare.cells.some(cell => cell.carry)) return null
     const labels = labelsOf(record.bag)
     const named = (cell: { clubId: string; rungId: string }) => {

@@ -1,6 +1,6 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/shot/player-shots'
-import { cellRemarks, clubs, flagAnswers, players, publishedCharts, sessions, shots } from '../db/schema'
+import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, sessions, shots } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, toPlayer } from './players'
 import { renewSummaries } from './summaries'
@@ -12,20 +12,21 @@ const saidCount = (table: typeof cellRemarks | typeof flagAnswers | typeof publi
   sql`(select count(*) from ${table} where ${table.playerId} = ${players.id})`
 
 /**
- * What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, the bag, the
- * player, what was said, and the day.
+ * What a summary is made from: every ball ever, whether changed or deleted, the sessions with their air, practice, the
+ * bag, the player, what was said, and the day.
  */
 function stampOf(row: {
   version: number
   bagVersion: number
   shots: string | null
   sessions: string | null
+  goes: string | null
   said: number
   academy: string
 }): string {
   return (
     `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ` +
-    `${row.shots ?? 0} ${row.sessions ?? 0} ${row.said} ${row.academy}`
+    `${row.shots ?? 0} ${row.sessions ?? 0} ${row.goes ?? 0} ${row.said} ${row.academy}`
   )
 }
 
@@ -57,6 +58,14 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .from(sessions)
     .groupBy(sessions.playerId)
     .as('session_counts')
+  const goCounts = db
+    .select({
+      playerId: goes.playerId,
+      stamp: sql<string>`concat(count(*), ' ', sum(${goes.version}))`.as('go_stamp'),
+    })
+    .from(goes)
+    .groupBy(goes.playerId)
+    .as('go_counts')
   const rows = await db
     .select({
       ...playerColumns,
@@ -66,6 +75,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
       lastHit: shotCounts.lastHit,
       shots: shotCounts.stamp,
       sessions: sessionCounts.stamp,
+      goes: goCounts.stamp,
       said: sql<number>`(
         ${saidCount(cellRemarks)} + ${saidCount(flagAnswers)} + ${saidCount(publishedCharts)}
       )`.mapWith(Number),
@@ -74,6 +84,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
     .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
+    .leftJoin(goCounts, eq(goCounts.playerId, players.id))
     .where(eq(players.academyId, coach.academyId))
     .orderBy(asc(players.name), asc(players.id))
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.

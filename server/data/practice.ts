@@ -24,7 +24,8 @@ export async function practiceOf(coach: Coach, playerId: string): Promise<Practi
   return { goes: done, homework: set, drills: own }
 }
 
-async function goesOf(playerId: string): Promise<GoRecord[]> {
+/** What a player practised, newest first. */
+export async function goesOf(playerId: string): Promise<GoRecord[]> {
   const rows = await useDatabase()
     .select({ body: goes.body })
     .from(goes)

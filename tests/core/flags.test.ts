@@ -378,7 +378,7 @@ describe('flags with odds', () => {
 })
 
 describe('weak and missing yards', () => {
-  const own = { looseness: 1, degrees: 40, sideBias: 0, sideBiasSd: 0.008, balls: 30, mishits: 2 }
+  const own = { looseness: 1, degrees: 40, sideBias: 0, sideBiasSd: 0.008, balls: 30, mishits: 2, practised: 0 }
   const weakOf = (more: Partial<typeof own>, at = run()) =>
     find('weak', { ...facts(at), ownScatter: () => ({ ...own, ...more }) })
 

@@ -1,7 +1,8 @@
 import { cellKey } from '../../bag/bag'
 import { exp } from '../../stats/exact'
 import { yardsToMetres } from '../../units'
-import { couldLeaveM, usualScatterM, type PlayerScatter } from '../cover'
+import { usualScatterM } from '../../model/usual-scatter'
+import { couldLeaveM, type PlayerScatter } from '../cover'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import { meanLeaveM } from '../leave'
 import type { OwnScatter } from '../own-scatter'
@@ -136,6 +137,7 @@ export function find({ cover, scatter, ownScatter }: GapFacts): Finding[] {
           overTimes: times,
           mishitPercent: 100 * ways.mishitShare,
           usualPercent: 100 * scatter.mishitShare,
+          practised: ownScatter(shot)!.practised,
           sideM: Math.abs(ways.sideBias - scatter.sideBias) * carryM,
         },
         fromM: all[0]!.atM,

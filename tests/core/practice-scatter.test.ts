@@ -1,0 +1,110 @@
+import { v7 as newId } from 'uuid'
+import { describe, expect, it } from 'vitest'
+import { USUAL_OPTIONS } from '../../core/calibration/calibration'
+import type { PracticeLeave } from '../../core/chart/practice-scatter'
+import { publish } from '../../core/history/published'
+import type { DrillSpec } from '../../core/practice/drill-spec'
+import { yardsToMetres } from '../../core/units'
+import { practiceLeaves, type GoBall, type GoRecord } from '../../shared/practice'
+import { flagText } from '../../words/flags'
+import { makeDice } from '../bench/simulation/dice'
+import { bagOf, calibrated, tenBalls } from './players'
+
+describe('what practice tells of a stock shot', () => {
+  const bag = bagOf({ '58°': 58, '52°': 52, '46°': 46 }, ['half', 'three-quarter', 'full'], 'arm')
+  const chartBalls = bag.clubs.flatMap((club, c) =>
+    bag.scale.rungs.flatMap((rung, r) => tenBalls(club.id, rung.id, (50 + 14 * c) * (1 + 0.3 * r))),
+  )
+  const SPEC: DrillSpec = {
+    drill: 'random-targets',
+    tasks: [{ targetM: 75 }],
+    order: 'in turn',
+    ballsEach: 1,
+    stop: { kind: 'balls' },
+    measure: 'leave',
+    score: 'strokes',
+    level: 'good',
+    seed: 1,
+  }
+  const at = { clubId: '52°', rungId: 'three-quarter' }
+  const numberYd = 64 * 1.3
+  const leaves = (offsYd: readonly number[]): PracticeLeave[] =>
+    offsYd.map((off, i) => ({
+      ...at,
+      targetM: yardsToMetres(numberYd + (i % 3) - 1),
+      offM: yardsToMetres(off),
+    }))
+  const weak = (practice: PracticeLeave[]) =>
+    calibrated(bag, chartBalls, {}, { ...USUAL_OPTIONS, practice }).findings.filter(({ flag }) => flag === 'weak')
+  const wide = Array.from({ length: 30 }, (_, i) => (i % 2 ? 11 : -11) + (i % 5))
+
+  it('balls far wider than on the range raise the weak flag, whose sentence says that practice is in it', () => {
+    expect(weak([])).toEqual([])
+    const [found] = weak(leaves(wide))
+    expect(found).toMatchObject({ cells: [at], data: { practised: 30 } })
+    expect(flagText(found!, { cell: () => 'it', club: () => 'it' }, 'yd').why).toMatch(
+      / 30 practice balls are in this, each for half a ball of a chart\.$/,
+    )
+  })
+
+  it('balls as wide as on the range raise none, nor do three wild ones, nor a target missed by the same every time', () => {
+    const like = [-3, -2, -1.5, -1, -0.5, 0.5, 1, 1.5, 2, 3]
+    expect(weak(leaves([...like, ...like, ...like]))).toEqual([])
+    expect(weak(leaves([30, -30, 25]))).toEqual([])
+    expect(weak(leaves(like.map(off => off - 12)))).toEqual([])
+  })
+
+  it('of 60 unchanged players who also try for a yard or two more or less, at most three are called weak', () => {
+    const { normal: random } = makeDice(7)
+    const own = 2.2
+    const falsely = Array.from({ length: 60 }, () =>
+      weak(leaves(Array.from({ length: 20 }, () => own * random() + 1.5 * random()))),
+    )
+    expect(falsely.filter(found => found.length > 0).length).toBeLessThanOrEqual(3)
+  })
+
+  it('is the scatter that Pick takes with the next published chart; the number stays', () => {
+    const known = calibrated(bag, chartBalls)
+    const head = { number: 1, publishedAtMs: 0, unit: 'yd' as const, note: '', changed: '' }
+    const cellOf = (practice: PracticeLeave[]) =>
+      publish(known, new Map(), head, 'all', practice).cells.find(
+        ({ clubId, rungId }) => clubId === at.clubId && rungId === at.rungId,
+      )!
+    const [without, with_] = [cellOf([]), cellOf(leaves(wide))]
+    expect(with_.pattern!.longSdM / without.pattern!.longSdM).toBeGreaterThan(1.3)
+    expect(with_.carry).toEqual(without.carry)
+  })
+
+  it('takes balls of a named stock shot alone, and none twice', () => {
+    const ball = (change: Partial<GoBall>): GoBall => ({
+      id: newId(),
+      task: 0,
+      atMs: 1,
+      ...at,
+      endM: 70,
+      version: 1,
+      ...change,
+    })
+    const counted = newId()
+    const go = (balls: GoBall[], spec: Partial<DrillSpec> = {}, gone = false): GoRecord => ({
+      id: newId(),
+      name: '',
+      note: '',
+      spec: { ...SPEC, ...spec },
+      startedAtMs: 0,
+      endedAtMs: null,
+      homeworkId: null,
+      sessionId: null,
+      gone,
+      balls,
+      version: 1,
+    })
+    const goes = [
+      go([ball({}), ball({ clubId: undefined }), ball({ apart: 'flyer' }), ball({ endM: undefined })]),
+      go([ball({ gone: true }), ball({ id: counted }), ball({ shotId: counted })]),
+      go([ball({})], { toRest: true }),
+      go([ball({})], {}, true),
+    ]
+    expect(practiceLeaves(goes, new Set([counted]))).toEqual([{ ...at, targetM: 75, offM: -5 }])
+  })
+})
