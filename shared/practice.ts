@@ -184,10 +184,11 @@ export function practiceLeaves(goes: readonly GoRecord[], counts: ReadonlySet<st
   return goes
     .filter(({ gone, spec }) => !gone && !spec.toRest && !drillById(spec.drill).meta.touch)
     .flatMap(go =>
-      ballsOfGo(go).flatMap(({ id, shotId, task, clubId, rungId, endM, apart }): PracticeLeave[] => {
+      ballsOfGo(go).flatMap(({ id, shotId, task, clubId, rungId, endM, sideM, apart }): PracticeLeave[] => {
         const targetM = go.spec.tasks[task]?.targetM
         if (targetM === undefined || endM === undefined || !clubId || !rungId || apart) return []
-        return counts.has(shotId ?? id) ? [] : [{ clubId, rungId, targetM, offM: endM - targetM }]
+        if (counts.has(shotId ?? id)) return []
+        return [{ clubId, rungId, targetM, offM: endM - targetM, ...(sideM !== undefined && { sideM }) }]
       }),
     )
 }

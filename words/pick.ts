@@ -1,3 +1,5 @@
+import type { StockShot } from '../core/bag/bag'
+import type { ServedTarget } from '../core/chart/served-best'
 import type { Trouble } from '../core/pick/around'
 import type { Habit } from '../core/history/published'
 import type { Lie } from '../core/pick/lies'
@@ -197,4 +199,16 @@ export function layUpText(
     gain,
     least: distanceWithUnit(farthest.leaveM, unit),
   })
+}
+
+/** Which stock shot served a target best in practice: counted, not judged. */
+export function servedText(
+  { atM, shots }: ServedTarget,
+  nameOf: (cell: StockShot) => string,
+  unit: DistanceUnit,
+): string {
+  const list = shots.map(shot =>
+    write(PICK.servedShot, { shot: nameOf(shot), leave: distanceWithUnit(shot.leaveM, unit), n: shot.balls }),
+  )
+  return write(PICK.served, { at: distanceWithUnit(atM, unit), list: list.join(', ') })
 }

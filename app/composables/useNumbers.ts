@@ -48,6 +48,8 @@ export const useNumbers = createSharedComposable(() => {
     air: computed(() => calibration.result?.air ?? 'as measured'),
     rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),
     speedCalls: computed(() => calibration.result?.speedCalls ?? []),
+    /** Targets that several stock shots were hit to in practice. */
+    servedTargets: computed(() => calibration.servedTargets),
     corrections: computed(() => calibration.result?.corrections ?? []),
     questions: computed(() => calibration.result?.questions ?? []),
     /** Balls that count but cannot be worked out, and why. */

@@ -1,3 +1,4 @@
+import { servedBest } from '#core/chart/served-best'
 import { sameGrid } from '#core/bag/bag'
 import type { Calibration } from '#core/calibration/calibration'
 import { calibrationOptions, newestMethod } from '#shared/calibration-input'
@@ -31,6 +32,7 @@ export const useCalibration = defineStore('calibration', () => {
     const counts = new Set(record.records.filter(shot => !shot.deleted && shot.leftOut === null).map(({ id }) => id))
     return practiceLeaves(practice.goes, counts)
   })
+  const servedTargets = computed(() => servedBest(practised.value))
   const worker = calibrationWorker(answer => take(answer))
   let turn = 0
   let answered = 0
@@ -116,5 +118,5 @@ export const useCalibration = defineStore('calibration', () => {
 
   /** What is known now; null until it is, and while another grid is being worked out. */
   const result = computed(() => (latest.value && sameGrid(record.bag, latest.value.chart) ? latest.value : null))
-  return { result, failure, retry: send }
+  return { result, failure, retry: send, servedTargets }
 })

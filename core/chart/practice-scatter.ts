@@ -9,6 +9,8 @@ import type { GridFit } from './grid-fit'
 export interface PracticeLeave extends StockShot {
   targetM: number
   offM: number
+  /** Beside the line; missing where nobody saw it. */
+  sideM?: number
 }
 
 /** What practice tells of one stock shot. */

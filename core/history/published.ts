@@ -7,6 +7,7 @@ import type { Level } from '../level'
 import type { NeutralShot } from '../shot/shot'
 import { Z_80 } from '../stats/normal'
 import { practiceTimes, type PracticeLeave } from '../chart/practice-scatter'
+import { servedBest, type ServedTarget } from '../chart/served-best'
 import { asRead } from '../chart/as-read'
 import type { CarryChart, ChartCell } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
@@ -129,6 +130,8 @@ export interface PublishedChart {
   /** How often a ball was a flyer, by odds and by the coach's word. */
   flyerShare?: number
   pick?: PickSettings
+  /** Targets that several stock shots were hit to in practice; missing where there are none. */
+  served?: ServedTarget[]
   /** When the numbers should be tested again, milliseconds since 1970. */
   retestDueMs?: number
 }
@@ -226,12 +229,17 @@ export function publish(
     const runM = runs.get(cellKey(cell))
     return cell.carry && carryM !== null && runM !== undefined ? { ...cell, total: figureOf(carryM + runM) } : cell
   }
+  const served = servedBest(practice).map(({ atM, shots }) => ({
+    atM: hundredth(atM),
+    shots: shots.map(shot => ({ ...shot, leaveM: hundredth(shot.leaveM) })),
+  }))
   return {
     format: 'uzzet-published',
     version: 1,
     mishitShare: hundredth(calibrated.grid.fit.mishitShare),
     level: calibrated.player.level,
     ...(calibrated.retestDueMs !== null && { retestDueMs: calibrated.retestDueMs }),
+    ...(served.length > 0 && { served }),
     ...head,
     air: calibrated.air,
     clubs: clubs.map(({ id, label, name, loftDeg }) => ({ id, label, name, loftDeg })),

@@ -1,11 +1,14 @@
 import { v7 as newId } from 'uuid'
 import { describe, expect, it } from 'vitest'
+import type { StockShot } from '../../core/bag/bag'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import type { PracticeLeave } from '../../core/chart/practice-scatter'
+import { servedAt, servedBest } from '../../core/chart/served-best'
 import { publish } from '../../core/history/published'
 import type { DrillSpec } from '../../core/practice/drill-spec'
 import { yardsToMetres } from '../../core/units'
 import { practiceLeaves, type GoBall, type GoRecord } from '../../shared/practice'
+import { servedText } from '../../words/pick'
 import { flagText } from '../../words/flags'
 import { makeDice } from '../bench/simulation/dice'
 import { bagOf, calibrated, tenBalls } from './players'
@@ -26,6 +29,7 @@ describe('what practice tells of a stock shot', () => {
     level: 'good',
     seed: 1,
   }
+  const HEAD = { number: 1, publishedAtMs: 0, unit: 'yd' as const, note: '', changed: '' }
   const at = { clubId: '52°', rungId: 'three-quarter' }
   const numberYd = 64 * 1.3
   const leaves = (offsYd: readonly number[]): PracticeLeave[] =>
@@ -65,14 +69,39 @@ describe('what practice tells of a stock shot', () => {
 
   it('is the scatter that Pick takes with the next published chart; the number stays', () => {
     const known = calibrated(bag, chartBalls)
-    const head = { number: 1, publishedAtMs: 0, unit: 'yd' as const, note: '', changed: '' }
     const cellOf = (practice: PracticeLeave[]) =>
-      publish(known, new Map(), head, 'all', practice).cells.find(
+      publish(known, new Map(), HEAD, 'all', practice).cells.find(
         ({ clubId, rungId }) => clubId === at.clubId && rungId === at.rungId,
       )!
     const [without, with_] = [cellOf([]), cellOf(leaves(wide))]
     expect(with_.pattern!.longSdM / without.pattern!.longSdM).toBeGreaterThan(1.3)
     expect(with_.carry).toEqual(without.carry)
+  })
+
+  it('a target of two stock shots says what each left, the least first, also where a side was seen', () => {
+    const other = { clubId: '46°', rungId: 'half' }
+    const ball = (cell: StockShot, offM: number, sideM?: number): PracticeLeave => ({
+      ...cell,
+      targetM: 75,
+      offM,
+      ...(sideM !== undefined && { sideM }),
+    })
+    const four = (cell: StockShot, offM: number, sideM?: number) =>
+      Array.from({ length: 4 }, () => ball(cell, offM, sideM))
+    const served = servedBest([...four(other, 6), ...four(at, 3, -4), ...four({ ...at, rungId: 'full' }, 1).slice(1)])
+    expect(served).toEqual([
+      {
+        atM: 75,
+        shots: [expect.objectContaining({ ...at, leaveM: 5 }), expect.objectContaining({ ...other, leaveM: 6 })],
+      },
+    ])
+    expect([servedAt(served, 76.5), servedAt(served, 79)]).toEqual([served[0], undefined])
+    expect(servedText(served[0]!, ({ clubId }) => clubId, 'm')).toBe(
+      'In practice at 75 m the least was left by 52° (5 m over 4 balls), 46° (6 m over 4 balls).',
+    )
+    expect(servedBest(four(at, 3))).toEqual([])
+    const published = publish(calibrated(bag, chartBalls), new Map(), HEAD, 'all', [...four(other, 6), ...four(at, 3)])
+    expect(published.served).toHaveLength(1)
   })
 
   it('takes balls of a named stock shot alone, and none twice', () => {

@@ -1,4 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import type { PublishedChart } from '../../core/history/published'
+import type { PlayerLine } from '../../shared/player'
 import type { GoRecord, HomeworkRecord, PracticeRecord } from '../../shared/practice'
 import type { LinkView, MadeLink } from '../../shared/player-link'
 import { atTheRange, Client, newCoach, newId, refusal } from './client'
@@ -63,6 +65,32 @@ describe('goes', () => {
     expect(Math.abs(kept.balls[0]!.atMs - Date.now())).toBeLessThan(60_000)
     const other = (await atTheRange(coach)).playerId
     expect((await put(go, coach, other)).status).toBe(409)
+  })
+
+  it('speak for the scatter that the next published chart carries, and renew what the list of players tells', async () => {
+    const at = await atTheRange(coach)
+    const [club, rung] = [at.bag.clubs[0]!.id, at.bag.scale.rungs[0]!.id]
+    await at.log(...[65, 66, 64, 67, 65, 66].map(carryM => at.shot({ carryM })))
+    const publish = async () =>
+      (await coach.send('POST', `/api/players/${at.playerId}/published`, { id: newId(), unit: 'yd', note: '' }))
+        .body as PublishedChart
+    const sdOf = ({ cells }: PublishedChart) =>
+      cells.find(({ clubId, rungId }) => clubId === club && rungId === rung)!.pattern!.longSdM
+    const stamp = async () => {
+      const lines = (await coach.get('/api/players')).body as PlayerLine[]
+      return lines.find(({ id }) => id === at.playerId)!.summary!.stamp
+    }
+    const [before, stampBefore] = [await publish(), await stamp()]
+    const balls = Array.from({ length: 16 }, (_, i) =>
+      aBall({ id: newId(), task: 0, clubId: club, rungId: rung, endM: 66 + (i % 2 ? 14 : -14) }),
+    )
+    const go = aGo({ balls })
+    go.spec = { ...go.spec, tasks: [{ targetM: 66 }] }
+    expect((await put(go, coach, at.playerId)).status).toBe(200)
+    expect(await stamp()).not.toBe(stampBefore)
+    const after = await publish()
+    expect(sdOf(after)).toBeGreaterThan(1.3 * sdOf(before))
+    expect(after.cells.map(({ carry }) => carry)).toEqual(before.cells.map(({ carry }) => carry))
   })
 
   it('go out as CSV, a row a ball', async () => {

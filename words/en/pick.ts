@@ -49,6 +49,8 @@ export const PICK = {
   blocked: 'No shot of yours clears that: go round it, or play out to the side.',
   nearer: 'Its bad ball ends nearer: {bad} against {other}.',
   newer: '{n, plural, one {One number} other {# numbers}} of the chart of today differ from what the player carries.',
+  served: 'In practice at {at} the least was left by {list}.',
+  servedShot: '{shot} ({leave} over {n, plural, one {# ball} other {# balls}})',
   layUp: 'Leave {leave}: {gain} strokes better than going as far as you can ({least}).',
   layUpFar: 'Go as far as you can: leave {leave}.',
   scatter:

@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
 import type { Answer, Answered } from '#core/gaps/answers'
 import { flagRule, remediesOf } from '#core/gaps/flags'
 import { answerTexts, answerLine } from '#words/flag-answers'
+import { servedText } from '#words/pick'
 import { flagText } from '#words/flags'
 import { useDistance } from '~/composables/useDistance'
 import { useFlagAnswers } from '~/composables/useFlagAnswers'
-import { useCellNames } from '~/composables/useNumbers'
+import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { serverNowMs } from '~/utils/server-clock'
 
 /**
@@ -27,6 +29,7 @@ watch(isPointed, on => emit('light', on))
 const { unit } = useDistance()
 const { cellName, clubLabel } = useCellNames()
 const { say, takeBack } = useFlagAnswers()
+const { servedTargets } = useNumbers()
 const names = { cell: cellName, club: clubLabel }
 const words = computed(() => flagText(props.answered.finding, names, unit.value))
 const parts = computed(() => (props.answered.finding.parts ?? []).map(part => flagText(part, names, unit.value)))
@@ -41,6 +44,13 @@ const LOOKS = {
 const kind = computed(() => flagRule(props.answered.finding.flag).meta.kind)
 const look = computed(() => LOOKS[kind.value])
 const asset = computed(() => kind.value === 'asset' || kind.value === 'unproven')
+/** Two clubs on one number: what practice to one target says of them. */
+const served = computed(() => {
+  if (kind.value !== 'overlap') return ''
+  const keys = new Set(props.answered.finding.cells.map(cellKey))
+  const found = servedTargets.value.find(({ shots }) => shots.filter(shot => keys.has(cellKey(shot))).length >= 2)
+  return found ? servedText(found, cellName, unit.value) : ''
+})
 const line = computed(() => answerLine(props.answered))
 const open = computed(() => props.chosen === true || props.number === undefined)
 
@@ -97,6 +107,7 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
     <p class="mt-0.5 text-[0.95rem] leading-snug">
       {{ words.why }} <span v-if="!open && words.remedies.length > 0" class="soft">{{ words.remedies[0] }}</span>
     </p>
+    <p v-if="served" class="mt-1 text-[0.95rem]">{{ served }}</p>
     <template v-if="open">
       <ul v-if="parts.length > 0" class="mt-1.5 space-y-1 text-[0.95rem]" aria-label="The same, seen otherwise">
         <li v-for="part in parts" :key="part.title + part.why" class="flex gap-2">

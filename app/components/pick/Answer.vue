@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { servedAt } from '#core/chart/served-best'
+import type { PublishedChart } from '#core/history/published'
 import type { PickedShot } from '#core/pick/pick'
-import { lieText, nearerText, unservedText, wayText, whyText } from '#words/pick'
+import { lieText, nearerText, servedText, unservedText, wayText, whyText } from '#words/pick'
 import { stockShotName } from '#words/stock-shot'
 import type { PickDesk } from '~/composables/pick/usePick'
-import type { PickAnswer } from '~/composables/pick/usePicked'
+import { pickKey, type PickAnswer } from '~/composables/pick/usePicked'
 import { useDistance } from '~/composables/useDistance'
 import PickCandidate from '~/components/pick/Candidate.vue'
 
@@ -11,7 +13,7 @@ import PickCandidate from '~/components/pick/Candidate.vue'
 const props = defineProps<{
   desk: PickDesk
   answer: PickAnswer
-  flyerShare?: number
+  chart: Pick<PublishedChart, 'flyerShare' | 'served' | 'cells'>
 }>()
 const { unit } = useDistance()
 const { setting, at, opened } = props.desk
@@ -27,7 +29,14 @@ const nearer = computed(() => {
   const one = shown?.nearerBadBall == null ? undefined : picks[shown.nearerBadBall]
   return one && picks[0] ? nearerText(picks[0], one, unit.value) : ''
 })
-const lie = computed(() => lieText(setting.value.lie, props.flyerShare))
+const lie = computed(() => lieText(setting.value.lie, props.chart.flyerShare))
+const served = computed(() => {
+  const { targetM } = drawn.value
+  const found = targetM === null ? undefined : servedAt(props.chart.served ?? [], targetM)
+  if (!found) return ''
+  const names = new Map(props.chart.cells.map(cell => [pickKey(cell), stockShotName(cell.club, cell.swing)]))
+  return servedText(found, shot => names.get(pickKey(shot)) ?? '', unit.value)
+})
 const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(one.club, one.swing)).join(', ') ?? '')
 </script>
 
@@ -56,6 +65,7 @@ const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(
       </p>
     </div>
     <div v-else class="raised h-72 p-5" role="status"><span class="soft">Working it out…</span></div>
+    <p v-if="served" class="mt-2 text-sm">{{ served }}</p>
     <p v-if="lie" class="mt-2 flex gap-2 text-sm">
       <UIcon name="i-lucide-circle-alert" class="mt-0.5 shrink-0 text-(--weak)" /> {{ lie }}
     </p>

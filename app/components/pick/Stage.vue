@@ -85,7 +85,7 @@ const sheet = ref<PickSheet>()
           :trouble="trouble"
         />
       </div>
-      <PickAnswer :desk="desk" :answer="answer" :flyer-share="chart.flyerShare" />
+      <PickAnswer :desk="desk" :answer="answer" :chart="chart" />
       <section class="min-w-0" aria-label="The hole and the day">
         <PickSheets v-model="sheet" :desk="desk" :otherwise="otherwise" />
         <PickKept class="mt-3" :owner="owner" :pick="drawn.chosen ?? null" :target-m="drawn.targetM" />
