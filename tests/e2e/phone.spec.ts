@@ -1,4 +1,4 @@
-import { atTheRange, expect, test } from './coach'
+import { addPlayer, atTheRange, expect, openAccountByHand, packBag, startSession, test } from './coach'
 
 test('on a phone a ball is logged by the keys on the glass, and no keyboard of the phone comes up', async ({
   page,
@@ -24,4 +24,34 @@ test('the work rail is a bar at the bottom, always in reach', async ({ page, dem
   const bar = await page.getByRole('navigation', { name: 'Stages of the work' }).boundingBox()
   expect(Math.round(bar!.y + bar!.height)).toBe(844)
   expect(bar!.width).toBe(390)
+})
+
+test('from the sign-up to the tenth ball by thumb: four taps for the player at most, three for all else', async ({
+  page,
+}) => {
+  await openAccountByHand(page)
+  await page.evaluate(() => {
+    Reflect.set(window, 'taps', 0)
+    addEventListener('click', () => Reflect.set(window, 'taps', Number(Reflect.get(window, 'taps')) + 1), true)
+  })
+  let before = 0
+  /** Taps since the last time it was asked. */
+  const taps = async () => {
+    const all = await page.evaluate(() => Number(Reflect.get(window, 'taps')))
+    const since = all - before
+    before = all
+    return since
+  }
+  await addPlayer(page, 'Pip Marlow')
+  expect(await taps()).toBeLessThanOrEqual(4)
+  await packBag(page)
+  expect(await taps()).toBeLessThanOrEqual(3)
+  await startSession(page)
+  expect(await taps()).toBeLessThanOrEqual(3)
+  for (let ball = 1; ball <= 10; ball++) {
+    for (const figure of ['8', String(ball % 10)]) await page.getByRole('button', { name: figure, exact: true }).tap()
+    await page.getByRole('button', { name: `Log ball ${ball}`, exact: true }).tap()
+    await expect(page.locator('#carry')).toHaveValue('')
+    expect(await taps()).toBe(3)
+  }
 })
