@@ -94,6 +94,11 @@ export interface PlayerRecord {
   goes?: GoRecord[]
 }
 
+/** A record as a page gets it: what was practised it fetches apart. */
+export function overTheWire({ goes: _, ...wire }: PlayerRecord): PlayerRecord {
+  return wire
+}
+
 /** Finds the place of a value in a growing list, adding it when it is new. */
 export function indexer(values: string[]): (value: string) => number {
   const places = new Map(values.map((value, i) => [value, i]))

@@ -20,7 +20,7 @@ import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
 import type { PracticeLeave } from '../../core/chart/practice-scatter'
 import { practiceLeaves } from '../../shared/practice'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import { fromColumns, overTheWire, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
 
 /**
@@ -109,8 +109,7 @@ export interface Publication {
 export const jobs = {
   /** The record as it goes over the wire. */
   record(record: PlayerRecord): Uint8Array {
-    const { goes: _, ...wire } = record
-    return asBytes(wire)
+    return asBytes(overTheWire(record))
   },
 
   /** The open chart file: the carry chart, ladder, flags and what to hit next; all of it by carry. */
