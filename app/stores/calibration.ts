@@ -1,3 +1,4 @@
+import type { PracticeLeave } from '#core/chart/practice-scatter'
 import { servedBest } from '#core/chart/served-best'
 import { sameGrid } from '#core/bag/bag'
 import type { Calibration } from '#core/calibration/calibration'
@@ -15,6 +16,9 @@ import { serverNowMs } from '~/utils/server-clock'
 /** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
 const PATIENCE_MS = 20_000
 
+/** One and the same, so that nothing is worked out again for it. */
+const NOTHING_PRACTISED: PracticeLeave[] = []
+
 /**
  * The open player's numbers, worked out in a worker so that the page stays quick: it holds the shots, and only what
  * changed is sent to it.
@@ -28,7 +32,7 @@ export const useCalibration = defineStore('calibration', () => {
   const practice = usePractice()
   /** What was hit in practice and does not count for the chart; nothing until it is there. */
   const practised = computed(() => {
-    if (practice.of !== record.playerId || practice.goes.length === 0) return []
+    if (practice.of !== record.playerId || practice.goes.length === 0) return NOTHING_PRACTISED
     const counts = new Set(record.records.filter(shot => !shot.deleted && shot.leftOut === null).map(({ id }) => id))
     return practiceLeaves(practice.goes, counts)
   })

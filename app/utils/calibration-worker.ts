@@ -8,18 +8,18 @@ const start = () => new Worker(new URL('../workers/calibration.worker.ts', impor
 /** The worker that holds a player's shots and works out the numbers. */
 export function calibrationWorker(take: (answer: CalibrationAnswer) => void) {
   const { ask, end } = workerClient<CalibrationApi>(start, 'The part that works out the numbers')
-  let listening = false
+  let listening: Promise<void> | undefined
   return {
+    /** In the order they are told in, also while the worker is still beginning to listen. */
     async tell(what: CalibrationAsk): Promise<void> {
-      const fresh = !listening
-      listening = true
       await ask(async api => {
-        if (fresh) await api.listen(proxy(take))
+        listening ??= api.listen(proxy(take))
+        await listening
         await api.tell(what)
       })
     },
     end(): void {
-      listening = false
+      listening = undefined
       end()
     },
   }
