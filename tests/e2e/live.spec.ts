@@ -21,6 +21,13 @@ async function ownAccount(page: Page, base: string) {
 
 const ball = (carry_yd: number, more: object = {}) => ({ id: randomUUID(), carry_yd, ...more })
 
+/** Waits for the answer from before it is asked: a quick one is not missed. */
+async function aimAt(page: Page, cell: string) {
+  const answered = page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  await page.getByRole('button', { name: cell, exact: true }).click()
+  await answered
+}
+
 test("a device's ball is on the screen within a second, with what was chosen there, and can be taken back", async ({
   page,
   baseURL,
@@ -32,8 +39,7 @@ test("a device's ball is on the screen within a second, with what was chosen the
   expect(await send(ball(70))).toBe(409)
   await page.goto(session)
   await listen(page)
-  await page.getByRole('button', { name: '52° full', exact: true }).click()
-  await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  await aimAt(page, '52° full')
   const first = ball(101.4, { side_yd: 2, spin_rpm: 9150, launch_deg: 28, ball_speed_mph: 86 })
   expect(await send(first)).toBe(202)
   await expect(page.getByRole('button', { name: '52° full, 101.4 yd' })).toBeVisible({ timeout: 1000 })
@@ -41,8 +47,7 @@ test("a device's ball is on the screen within a second, with what was chosen the
   await expect(page.getByText(/Listening\. Heard \d+ s ago\./)).toBeVisible()
   // The same again changes nothing; another stock shot takes the next.
   await send([first])
-  await page.getByRole('button', { name: '46° 9:00', exact: true }).click()
-  await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  await aimAt(page, '46° 9:00')
   await send(ball(95))
   await expect(page.getByRole('button', { name: '46° at 9:00, 95 yd' })).toBeVisible()
   await expect(page.getByText('2 balls this session')).toBeVisible()
@@ -130,8 +135,7 @@ test('the simulated monitor plays what is chosen on the screen, through the open
   const token = await tokenOf(page)
   await page.goto(session)
   await listen(page)
-  await page.getByRole('button', { name: '52° 9:00', exact: true }).click()
-  await page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  await aimAt(page, '52° 9:00')
   const device = spawn(process.execPath, [
     '--import',
     'tsx',
