@@ -1,4 +1,3 @@
-import type { GoRecord } from './practice'
 import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
 import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
@@ -90,13 +89,6 @@ export interface PlayerRecord {
   published: PublishedNumbers | null
   /** What coaches said to flags, oldest first. */
   answers: FlagAnswerRecord[]
-  /** What was practised, newest first; the page fetches it apart. */
-  goes?: GoRecord[]
-}
-
-/** A record as a page gets it: what was practised it fetches apart. */
-export function overTheWire({ goes: _, ...wire }: PlayerRecord): PlayerRecord {
-  return wire
 }
 
 /** Finds the place of a value in a growing list, adding it when it is new. */

@@ -3,7 +3,8 @@ import type { Next, Ready } from '../core/calibration/calibration'
 import type { Order } from '../core/session/order'
 import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
 import { BLOCK_ENDS, NEXT, ORDERS } from './en/next'
-import { listed, write } from './message'
+import { listedUpTo } from './listed-up-to'
+import { write } from './message'
 
 /** Named at most; the others are only counted. */
 const MOST_NAMED = 2
@@ -11,10 +12,7 @@ const MOST_NAMED = 2
 /** Why this stock shot is the one to hit next. */
 export function nextText({ others }: Pick<Next, 'others'>, nameOf: (cell: StockShot) => string): string {
   if (others.length === 0) return write(NEXT.most)
-  const named = others.slice(0, MOST_NAMED).map(nameOf)
-  const left = others.length - named.length
-  const list = left > 0 ? write(NEXT.andMore, { named: named.join(', '), n: String(left) }) : listed(named)
-  return write(NEXT.others, { others: list })
+  return write(NEXT.others, { others: listedUpTo(others.map(nameOf), MOST_NAMED) })
 }
 
 /**

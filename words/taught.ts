@@ -2,7 +2,11 @@ import type { StockShot } from '../core/bag/bag'
 import type { Learned } from '../core/history/learned'
 import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
 import { TAUGHT } from './en/taught'
-import { listed, write } from './message'
+import { listedUpTo } from './listed-up-to'
+import { write } from './message'
+
+/** Of more than these only how many: a line stays one that is read. */
+const NAMED = 6
 
 /** A session as it is told to its player. */
 export interface TaughtSession {
@@ -31,9 +35,9 @@ export function taughtLines(
     })
   return [
     write(TAUGHT.hit, { balls, shots }),
-    ...(fresh.length > 0 ? [write(TAUGHT.fresh, { list: listed(fresh.map(number)) })] : []),
-    ...(moved.length > 0 ? [write(TAUGHT.moved, { list: listed(moved.map(was)) })] : []),
-    ...(loose.length > 0 ? [write(TAUGHT.loose, { list: listed(loose.map(nameOf)) })] : []),
+    ...(fresh.length > 0 ? [write(TAUGHT.fresh, { list: listedUpTo(fresh.map(number), NAMED) })] : []),
+    ...(moved.length > 0 ? [write(TAUGHT.moved, { list: listedUpTo(moved.map(was), NAMED) })] : []),
+    ...(loose.length > 0 ? [write(TAUGHT.loose, { list: listedUpTo(loose.map(nameOf), NAMED) })] : []),
     ...(fresh.length + moved.length + loose.length === 0 ? [write(TAUGHT.nothingNew)] : []),
     ...(first ? [write(TAUGHT.first, { shot: nameOf(first) })] : []),
   ]

@@ -19,8 +19,8 @@ import { changesText } from '../../words/changes'
 import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
 import type { PracticeLeave } from '../../core/chart/practice-scatter'
-import { practiceLeaves } from '../../shared/practice'
-import { fromColumns, overTheWire, type PlayerRecord } from '../../shared/record'
+import { practiceLeaves, type GoRecord } from '../../shared/practice'
+import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
 
 /**
@@ -31,13 +31,18 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
 /** What this thread worked out before. */
 const memo = newMemo()
 
+/** A record with what was practised, newest first; the page fetches that apart. */
+export interface PractisedRecord extends PlayerRecord {
+  goes: readonly GoRecord[]
+}
+
 /** What was practised and does not count for the chart. */
-function practiceOf({ goes = [] }: PlayerRecord, shots: readonly ShotRecord[]): PracticeLeave[] {
+function practiceOf({ goes }: PractisedRecord, shots: readonly ShotRecord[]): PracticeLeave[] {
   return practiceLeaves(goes, new Set(shots.filter(shot => shot.leftOut === null).map(({ id }) => id)))
 }
 
 /** The same computation as in the coach's browser. @param byCarry also where the coach reads totals first */
-function calibrateRecord(record: PlayerRecord, nowMs: number, byCarry = false): Calibrated {
+function calibrateRecord(record: PractisedRecord, nowMs: number, byCarry = false): Calibrated {
   const { player, bag, sessions, shots } = record
   const { totalOn: _, ...rest } = player.thresholds
   const balls = fromColumns(shots)
@@ -109,11 +114,11 @@ export interface Publication {
 export const jobs = {
   /** The record as it goes over the wire. */
   record(record: PlayerRecord): Uint8Array {
-    return asBytes(overTheWire(record))
+    return asBytes(record)
   },
 
   /** The open chart file: the carry chart, ladder, flags and what to hit next; all of it by carry. */
-  chartFile(record: PlayerRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
+  chartFile(record: PractisedRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
     return asBytes(
       writeChartFile(moment(nowMs), calibrateRecord(record, nowMs, true), names, chartFileWords(names, unit)),
@@ -127,7 +132,7 @@ export const jobs = {
   },
 
   /** What the list of players tells of one. */
-  summary(record: PlayerRecord, nowMs: number): Omit<PlayerSummary, 'stamp'> {
+  summary(record: PractisedRecord, nowMs: number): Omit<PlayerSummary, 'stamp'> {
     const { chart, findings, ready, retestDueMs } = calibrateRecord(record, nowMs)
     const { cellsWithin, withinM, goodEnough } = ready
     const open = openFlags(answered(findings, record.answers, nowMs))
@@ -149,7 +154,7 @@ export const jobs = {
   },
 
   /** The chart as it is published; null while no stock shot has a number. */
-  publication(record: PlayerRecord, { nowMs, unit, note, which, earlier }: Publication): PublishedChart | null {
+  publication(record: PractisedRecord, { nowMs, unit, note, which, earlier }: Publication): PublishedChart | null {
     // All of it: a tablet whose clock is ahead has hit its last balls in what is still to come here.
     const shots = fromColumns(record.shots)
     const calibrated = chartOf(record, shots, record.sessions, nowMs)
@@ -206,4 +211,5 @@ export const jobs = {
 export type Jobs = typeof jobs
 export type JobName = keyof Jobs
 /** What a job is asked beside the record. */
-export type JobArguments<J extends JobName> = Parameters<Jobs[J]> extends [PlayerRecord, ...infer Rest] ? Rest : never
+export type JobArguments<J extends JobName> =
+  Parameters<Jobs[J]> extends [unknown, ...infer Rest] ? Rest : never

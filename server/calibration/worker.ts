@@ -4,7 +4,8 @@ import { isDatabaseAway } from '../db/database-errors'
 import type { Coach } from '../data/coaches'
 import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
-import { jobs, type JobName } from './jobs'
+import { goesOf } from '../data/practice'
+import { jobs, type JobName, type PractisedRecord } from './jobs'
 
 /** One piece of work for a thread: whose record, and what is to be made of it. */
 export interface WorkOrder {
@@ -25,13 +26,15 @@ setPriority(0, 10)
  * the server's own thread is for balls.
  */
 export default async function work({ coach, playerId, job, rest }: WorkOrder): Promise<Worked> {
-  let record: PlayerRecord
+  let record: PlayerRecord | PractisedRecord
   try {
     record = await playerRecord(coach, playerId)
+    // What goes over the wire has no use for it.
+    if (job !== 'record') record = { ...record, goes: await goesOf(playerId) }
   } catch (error) {
     const away = isDatabaseAway(error)
     return { away, failure: away ? 'The database is away.' : (error as Error).message }
   }
-  const answer = (jobs[job] as (record: PlayerRecord, ...rest: unknown[]) => unknown)(record, ...rest)
+  const answer = (jobs[job] as (record: PlayerRecord | PractisedRecord, ...rest: unknown[]) => unknown)(record, ...rest)
   return answer instanceof Uint8Array ? (move(answer) as unknown as Uint8Array) : { answer }
 }

@@ -5,7 +5,6 @@ import { wordsOf } from './cell-remarks'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { answersOf } from './flag-answers'
 import { findPlayer } from './players'
-import { goesOf } from './practice'
 import { newestPublished, numbersOf } from './newest-published'
 import { toSession } from './sessions'
 import { shotColumnsOf } from './shots'
@@ -15,7 +14,7 @@ import { useDatabase } from '../db/database'
 /** Everything of one player. @throws 404 for an id that is not there or another academy's */
 export async function playerRecord(coach: Coach, playerId: string): Promise<PlayerRecord> {
   const { player, school, bagVersion } = await findPlayer(coach, playerId)
-  const [bag, sessionRows, shots, words, academyThresholds, newest, answers, goes] = await Promise.all([
+  const [bag, sessionRows, shots, words, academyThresholds, newest, answers] = await Promise.all([
     bagOf(playerId, school),
     useDatabase().select().from(sessions).where(eq(sessions.playerId, playerId)).orderBy(asc(sessions.startedAt)),
     shotColumnsOf(playerId),
@@ -23,7 +22,6 @@ export async function playerRecord(coach: Coach, playerId: string): Promise<Play
     academyThresholdsOf(coach),
     newestPublished(playerId),
     answersOf(playerId),
-    goesOf(playerId),
   ])
   return {
     player,
@@ -35,6 +33,5 @@ export async function playerRecord(coach: Coach, playerId: string): Promise<Play
     academyThresholds,
     published: newest && numbersOf(newest),
     answers,
-    goes,
   }
 }

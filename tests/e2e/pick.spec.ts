@@ -23,7 +23,7 @@ test(
     await page.getByLabel('Trouble short').click()
     await page.getByRole('option', { name: 'a shot', exact: true }).click()
     await expect(first).toContainText(/the trouble/)
-    await expect.poll(strokes).toBeGreaterThan(free)
+    expect(await strokes()).toBeGreaterThan(free)
     await page.getByLabel('Trouble short begins').fill('400')
     await expect(page.getByText('"400" is not possible: 0 to 99 yd.')).toBeVisible()
     await page.getByRole('button', { name: 'Clear it all' }).click()

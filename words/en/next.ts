@@ -2,7 +2,6 @@
 export const NEXT = {
   most: 'It takes most doubt off the chart.',
   others: 'It takes most doubt off the chart: its balls also tell about {others}.',
-  andMore: '{named} and {n} more',
   gains: 'Known to ± {now}; {n, plural, one {# ball makes} other {# balls make}} it about ± {after}.',
   gainsLittle: 'Known to ± {now}; {n, plural, one {# ball more changes} other {# balls more change}} little.',
   settle: 'To settle what is open: {n} balls with each.',

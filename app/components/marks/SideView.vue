@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { TracePoint } from '#core/flight/fly'
 import type { Height } from '#core/pick/pick'
+import { apexText } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
 
 /** The flight from the side, to scale, against what it must clear or stay under. */
@@ -12,7 +13,7 @@ const props = defineProps<{
   under: readonly Height[]
   name: string
 }>()
-const { text, withUnit } = useDistance()
+const { text, unit, withUnit } = useDistance()
 const WIDTH = 420
 const MARGIN = 18
 const farM = computed(() =>
@@ -35,7 +36,7 @@ const line = computed(() =>
   <svg
     :viewBox="`0 0 ${WIDTH} ${height}`"
     role="img"
-    :aria-label="`${name} from the side: pitches at ${withUnit(pitchM)}, ${withUnit(apexM)} high`"
+    :aria-label="`${name} from the side: pitches at ${withUnit(pitchM)}, ${apexText(apexM, unit)} high`"
     class="block w-full max-w-[30rem]"
   >
     <line :x1="MARGIN" :x2="WIDTH - MARGIN" :y1="base" :y2="base" stroke="var(--ink)" />

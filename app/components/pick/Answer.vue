@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
 import { servedAt } from '#core/chart/served-best'
 import type { PublishedChart } from '#core/history/published'
 import type { PickedShot } from '#core/pick/pick'
 import { lieText, nearerText, servedText, unservedText, wayText, whyText } from '#words/pick'
 import { stockShotName } from '#words/stock-shot'
 import type { PickDesk } from '~/composables/pick/usePick'
-import { pickKey, type PickAnswer } from '~/composables/pick/usePicked'
+import type { PickAnswer } from '~/composables/pick/usePicked'
 import { useDistance } from '~/composables/useDistance'
 import PickCandidate from '~/components/pick/Candidate.vue'
 
@@ -34,8 +35,8 @@ const served = computed(() => {
   const { targetM } = drawn.value
   const found = targetM === null ? undefined : servedAt(props.chart.served ?? [], targetM)
   if (!found) return ''
-  const names = new Map(props.chart.cells.map(cell => [pickKey(cell), stockShotName(cell.club, cell.swing)]))
-  return servedText(found, shot => names.get(pickKey(shot)) ?? '', unit.value)
+  const names = new Map(props.chart.cells.map(cell => [cellKey(cell), stockShotName(cell.club, cell.swing)]))
+  return servedText(found, shot => names.get(cellKey(shot)) ?? '', unit.value)
 })
 const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(one.club, one.swing)).join(', ') ?? '')
 </script>
@@ -52,7 +53,7 @@ const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(
         :key="i"
         :pick="one"
         :told="told(one, i)"
-        :trouble="setting.trouble"
+        :trouble="drawn.trouble"
         :first="i === 0"
         :tie="isTie(i)"
         :way="drawn.picked ? wayText(drawn.picked, i) : ''"

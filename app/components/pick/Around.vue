@@ -3,7 +3,7 @@ import { GREEN_RADIUS_M } from '#core/pick/strokes'
 import { TROUBLE_SIDES, type Trouble, type TroubleSide } from '#core/pick/around'
 import type { PickSetting } from '~/composables/pick/usePick'
 import { useDistance } from '~/composables/useDistance'
-import { fromHeight, toHeight } from '#core/units'
+import { fromHeight, toHeight, yardsToMetres } from '#core/units'
 import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
 
@@ -90,8 +90,8 @@ const heightField = (kind: 'over' | 'under', part: 'atM' | 'heightM') => {
   const shown = () => (part === 'atM' ? text(known!) : String(Math.round(toHeight(known!, heightUnit.value))))
   return typedHeights.value[`${kind} ${part}`] ?? (known === undefined ? '' : shown())
 }
-const MOST_AT_M = 400
-const MOST_HEIGHT_M = 80
+const MOST_AT_M = yardsToMetres(400)
+const MOST_HEIGHT_M = yardsToMetres(80)
 function setHeight(kind: 'over' | 'under', part: 'atM' | 'heightM', value: string): void {
   typedHeights.value[`${kind} ${part}`] = value
   const atM = from(typedNumber(heightField(kind, 'atM')))

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
 import type { PublishedChart } from '#core/history/published'
 import { COURSE_SCATTER } from '#core/pick/strokes'
 import { stockShotName } from '#words/stock-shot'
 import { courseScatterText } from '#words/pick'
 import { dayText } from '#words/dates'
 import { usePick, type PickSheet } from '~/composables/pick/usePick'
-import { pickKey, usePicked } from '~/composables/pick/usePicked'
+import { usePicked } from '~/composables/pick/usePicked'
 import { useDistance } from '~/composables/useDistance'
 import PickAnswer from '~/components/pick/Answer.vue'
 import PickKept from '~/components/pick/Kept.vue'
@@ -31,11 +32,11 @@ const middle = computed(() => {
 })
 const other = computed(() => drawn.value.picks.find(one => one !== drawn.value.chosen))
 const path = computed(() => {
-  const key = drawn.value.chosen && pickKey(drawn.value.chosen)
-  return opened.value?.paths.find(one => pickKey(one) === key)?.path
+  const key = drawn.value.chosen && cellKey(drawn.value.chosen)
+  return opened.value?.paths.find(one => cellKey(one) === key)?.path
 })
 const names = computed(
-  () => new Map(props.chart.cells.map(cell => [pickKey(cell), stockShotName(cell.club, cell.swing)])),
+  () => new Map(props.chart.cells.map(cell => [cellKey(cell), stockShotName(cell.club, cell.swing)])),
 )
 const trouble = computed(() => setting.value.trouble)
 const scatter = computed(() => courseScatterText(props.chart.pick?.courseScatter ?? COURSE_SCATTER))

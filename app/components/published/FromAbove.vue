@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { PublishedChart } from '#core/history/published'
+import { cellKey } from '#core/bag/bag'
+import { metresOf, type PublishedChart } from '#core/history/published'
 import { publishedPatch } from '#core/history/published-patch'
-import { metresOf } from '#core/history/published'
 import { stockShotName } from '#words/stock-shot'
 import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
 
@@ -12,7 +12,7 @@ const shots = computed(() =>
   props.chart.cells.flatMap(cell => {
     const patch = publishedPatch(cell)
     if (!patch) return []
-    const key = `${cell.clubId}/${cell.rungId}`
+    const key = cellKey(cell)
     return [{ key, name: stockShotName(cell.club, cell.swing), patch, numberM: metresOf(cell.carry!) }]
   }),
 )

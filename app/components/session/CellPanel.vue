@@ -5,6 +5,7 @@ import { correctionText } from '#words/air'
 import { pulledText } from '#words/pulled'
 import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import type { SessionRecord } from '#shared/session'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
@@ -19,7 +20,7 @@ import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 /** The pile of the chosen stock shot, its number and where one ball lies. */
-const props = defineProps<{ cell: ChartCell }>()
+const props = defineProps<{ cell: ChartCell; session?: SessionRecord }>()
 const record = usePlayerRecord()
 const { text, typed, unit, withUnit } = useDistance()
 const { known, readChart, totals, questions, corrections, ready } = useNumbers()
@@ -45,11 +46,7 @@ const { patchesOf, ballsOf, targetsOf, sideOf } = useLanding()
 /** Seen from above as long as it is wanted: the last ball lands on it. */
 const above = useLocalStorage('uzzet-from-above', false)
 const hasSides = computed(() => props.cell.sideWindow80M !== undefined)
-/** Of the range that is hit on now. */
-const targets = computed(() => {
-  const shown = record.sessions.filter(({ plan }) => !plan.gone)
-  return targetsOf(shown.sort((a, b) => b.startedAtMs - a.startedAtMs)[0])
-})
+const targets = computed(() => targetsOf(props.session))
 const side = computed(() => (above.value ? sideOf(props.cell) : null))
 const { cellName } = useCellNames()
 const landed = computed(() => ballsOf(shot => cellKey(shot) === cellKey(props.cell)))

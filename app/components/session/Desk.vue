@@ -309,7 +309,7 @@ const open = (shot: ShotRecord) => {
         "
         @unit="desk.mend(question, () => range.inOtherUnit(question))"
       />
-      <SessionCellPanel :cell="chosen" />
+      <SessionCellPanel :cell="chosen" :session="session ?? undefined" />
       <SessionHabits :range="range" />
     </section>
     <SessionBalls class="max-lg:order-3 lg:col-span-2" :range="range" @open="open" @undo="desk.undo" />

@@ -129,7 +129,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
     </template>
     <p v-else class="soft" role="status">Working out what was learned…</p>
     <p v-if="told" class="border-l-4 border-l-(--sound) pl-3 text-sm">
-      On the player’s phone since {{ clockTime(told.atMs) }}, {{ daysAgo(told.atMs) }}: {{ told.lines.join(' ') }}
+      On the player’s link since {{ clockTime(told.atMs) }}, {{ daysAgo(told.atMs) }}: {{ told.lines.join(' ') }}
     </p>
     <div class="flex flex-wrap gap-2">
       <UButton variant="outline" icon="i-lucide-play" @click="range.goOn()">Go on with it</UButton>
@@ -140,10 +140,10 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         icon="i-lucide-smartphone"
         :disabled="lines.length === 0"
         @click="send"
-        >Send to the player’s phone</UButton
+        >Send to the player’s link</UButton
       >
       <UButton v-else color="neutral" variant="outline" icon="i-lucide-undo-2" @click="takeBack"
-        >Take it off the phone</UButton
+        >Take it off the link</UButton
       >
     </div>
   </section>

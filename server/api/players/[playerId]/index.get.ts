@@ -1,4 +1,4 @@
-import { overTheWire, type PlayerRecord } from '../../../../shared/record'
+import type { PlayerRecord } from '../../../../shared/record'
 import { askerOf, workOut } from '../../../calibration/pool'
 import { countShots } from '../../../data/player-stamp'
 import { playerRecord } from '../../../data/records'
@@ -13,7 +13,7 @@ const MANY_SHOTS = 2000
 export default defineEventHandler(async (event): Promise<PlayerRecord> => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
-  if ((await countShots(coach, playerId)) < MANY_SHOTS) return overTheWire(await playerRecord(coach, playerId))
+  if ((await countShots(coach, playerId)) < MANY_SHOTS) return playerRecord(coach, playerId)
   // Opened again unchanged, it is written out already.
   return sendWritten<PlayerRecord>(event, await workOut(askerOf(event, coach), playerId, 'record', ''))
 })
