@@ -211,5 +211,4 @@ export const jobs = {
 export type Jobs = typeof jobs
 export type JobName = keyof Jobs
 /** What a job is asked beside the record. */
-export type JobArguments<J extends JobName> =
-  Parameters<Jobs[J]> extends [unknown, ...infer Rest] ? Rest : never
+export type JobArguments<J extends JobName> = Parameters<Jobs[J]> extends [unknown, ...infer Rest] ? Rest : never
