@@ -38,6 +38,10 @@ export function marksOf({ strike, taken }: Pick<ShotRecord, 'strike' | 'taken'>)
   ]
 }
 
+/** Whether anything was said of a ball besides that it was clean. */
+export const isMarked = ({ strike, taken }: Pick<ShotRecord, 'strike' | 'taken'>): boolean =>
+  (strike !== null && strike !== 'clean') || taken?.face !== undefined || (taken?.marks?.length ?? 0) > 0
+
 /** A mark of the coach's own on, or off where it stood already. */
 function withOwn(taken: Taken, own: string): Taken {
   const { marks = [], ...rest } = taken

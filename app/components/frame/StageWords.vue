@@ -3,10 +3,11 @@ import type { StageId } from '~/utils/stages'
 import { useStageWords } from '~/composables/useStageWords'
 
 /** Where a stage stands. Of its own, so that a ball changes a word of the rail and not its links. */
-defineProps<{ stage: StageId }>()
+const props = defineProps<{ stage: StageId }>()
 const words = useStageWords()
+const text = computed(() => words.value[props.stage])
 </script>
 
 <template>
-  <span>{{ words[stage] }}</span>
+  <span>{{ text }}</span>
 </template>

@@ -63,6 +63,8 @@ const { asked, name, fault } = steps
 /** The stock shot that a long press, a right click or the menu key is about. */
 const about = shallowRef<StockShot | null>(null)
 const menu = computed(() => (about.value ? steps.itemsFor(about.value) : []))
+/** Made once for a stock shot and its number, not with every ball. */
+const changes = computed(() => (cell.value ? steps.itemsFor(cell.value) : []))
 const grid = useTemplateRef('grid')
 function takeCell({ target }: Event) {
   const key = (target as Element).closest<HTMLElement>('[data-cell]')?.dataset.cell
@@ -107,7 +109,7 @@ function choose(at: StockShot) {
     </UContextMenu>
     <p v-if="cell" class="soft mt-1 flex items-center justify-between gap-2 text-sm">
       <span class="truncate">Hold one to strike it out, rename or add a length.</span>
-      <UDropdownMenu :items="steps.itemsFor(cell)"
+      <UDropdownMenu :items="changes"
         ><UButton size="sm" color="neutral" variant="link" class="min-h-9 shrink-0 px-0 underline"
           >Change {{ chosenName }}</UButton
         ></UDropdownMenu

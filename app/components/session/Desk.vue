@@ -102,9 +102,10 @@ const lastSent = computed(() =>
 // What is half typed survives a reload too.
 const typed = useSessionStorage(`uzzet-typed-${props.sessionId}`, '')
 const way = ref<string>()
+const rungId = computed(() => cell.value?.rungId)
 /** Lengths that the swing may really have had. */
 const otherSwings = computed(() =>
-  rungs.value.filter(({ id }) => id !== cell.value?.rungId).map(rung => ({ id: rung.id, name: rungName(rung) })),
+  rungs.value.filter(({ id }) => id !== rungId.value).map(rung => ({ id: rung.id, name: rungName(rung) })),
 )
 const rung = computed(() => record.bag.scale.rungs.find(other => other.id === cell.value?.rungId))
 /** A pile counts as its balls. */
@@ -117,8 +118,9 @@ const WAYS: Partial<Record<Method, { id: string; label: string; icon: string }>>
   guess: { id: 'sign', label: 'Sign…', icon: 'i-lucide-signpost' },
 }
 /** Other ways in than typing a carry; a pile always, the rest where the session measures so. */
+const measuredBy = computed(() => session.value?.method)
 const ways = computed(() => [
-  ...[(session.value && WAYS[session.value.method]) ?? []].flat(),
+  ...[(measuredBy.value && WAYS[measuredBy.value]) ?? []].flat(),
   { id: 'pile', label: 'Pile…', icon: 'i-lucide-layers', key: 'p' },
 ])
 /** What is typed first, as the player's numbers are read and as the session measures. */

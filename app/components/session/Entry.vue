@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
-import type { DropdownMenuItem } from '@nuxt/ui'
 import { readTypedBall, type TypedBall, type TypedUnits } from '#core/shot/typed-ball'
-import { MARKS, type BallMark, type Mark } from '#shared/marks'
-import { markNames } from '#words/marks'
+import type { BallMark, Mark } from '#shared/marks'
 import { ballFaultText, feltText } from '#words/typed'
 import { readingTexts } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
 import { useAccount } from '~/stores/account'
+import SessionMarkBar from '~/components/session/MarkBar.vue'
 
 /**
  * A ball as it is typed: figures from the keyboard, or from the keys on the glass, and behind them what else was seen.
@@ -151,36 +150,6 @@ onMounted(() => {
   if (!glass.value) input.value?.focus()
 })
 
-/** The marks that are on the page itself; the rest are in the menu. */
-const QUICK: readonly { mark: Mark; label: string; key: string }[] = [
-  { mark: 'mishit', label: 'Mishit', key: 'm' },
-  { mark: 'flyer', label: 'Flyer', key: 'f' },
-  { mark: 'face open', label: 'Push', key: 'o' },
-  { mark: 'face closed', label: 'Pull', key: 'c' },
-]
-const menu = computed((): DropdownMenuItem[][] => [
-  MARKS.filter(mark => !QUICK.some(one => one.mark === mark)).map(mark => ({
-    label: markNames[mark],
-    onSelect: () => marked(mark),
-  })),
-  [
-    ...(account.settings.marks ?? []).map(own => ({ label: own, onSelect: () => marked({ own }) })),
-    { label: 'Marks of your own…', icon: 'i-lucide-pencil', to: '/account#marks' },
-  ],
-  [{ label: 'Belongs to the shot before', icon: 'i-lucide-corner-up-left', onSelect: () => emit('before') }],
-  // Where the watcher saw how far it really went, the ball counts for that.
-  ...(props.swings.length === 0
-    ? []
-    : [
-        [
-          { label: 'Seen at another length', type: 'label' as const },
-          ...props.swings.map(({ id, name }) => ({
-            label: `Swung ${name}`,
-            onSelect: () => marked({ swungRungId: id }),
-          })),
-        ],
-      ]),
-])
 const nothingYet = computed(() => props.nextBall === 1 && typed.value === '')
 const size = computed(() => {
   if (typed.value.length > 14) return 'text-2xl'
@@ -223,50 +192,18 @@ const size = computed(() => {
         {{ also || (glass ? '' : bySpeed ? BY_SPEED : EXAMPLE) }}
       </p>
     </div>
-    <div class="flex flex-wrap gap-2" role="group" aria-label="Marks">
-      <UButton
-        v-for="{ mark, label, key } in QUICK"
-        :key="mark"
-        color="neutral"
-        variant="outline"
-        class="justify-center"
-        :disabled="nothingYet"
-        :aria-label="markNames[mark]"
-        @click="marked(mark)"
-        >{{ label }} <UKbd :value="key" class="max-md:hidden"
-      /></UButton>
-      <UDropdownMenu :items="menu"
-        ><UButton
-          color="neutral"
-          variant="outline"
-          trailing-icon="i-lucide-chevron-down"
-          aria-label="Other mark"
-          :disabled="nothingYet"
-          ><span class="max-md:hidden">Other mark</span></UButton
-        ></UDropdownMenu
-      >
-      <UButton
-        color="neutral"
-        variant="outline"
-        :disabled="!canUndo"
-        icon="i-lucide-undo-2"
-        aria-label="Undo"
-        @click="emit('undo')"
-        ><span class="max-md:hidden">Undo</span> <UKbd value="u" class="max-md:hidden"
-      /></UButton>
-      <UButton color="neutral" variant="outline" :disabled="nextBall === 1" @click="emit('leaveOut')"
-        >Leave out… <UKbd value="l" class="max-md:hidden"
-      /></UButton>
-      <UButton
-        v-for="way in ways"
-        :key="way.id"
-        color="neutral"
-        variant="outline"
-        :icon="way.icon"
-        @click="emit('way', way.id)"
-        >{{ way.label }} <UKbd v-if="way.key" :value="way.key" class="max-md:hidden"
-      /></UButton>
-    </div>
+    <SessionMarkBar
+      :nothing-yet="nothingYet"
+      :first-ball="nextBall === 1"
+      :can-undo="canUndo"
+      :swings="swings"
+      :ways="ways"
+      @marked="marked"
+      @undo="emit('undo')"
+      @leave-out="emit('leaveOut')"
+      @before="emit('before')"
+      @way="emit('way', $event)"
+    />
     <div
       v-if="glass"
       class="grid grid-cols-6 gap-1 max-md:fixed max-md:inset-x-0 max-md:bottom-(--rail-height) max-md:z-20 max-md:border-t max-md:border-default max-md:bg-default max-md:px-2 max-md:py-1.5"

@@ -2,7 +2,8 @@
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { calibrationOptions, newestMethod, playerShots } from '#shared/calibration-input'
-import { marksOf } from '#shared/marks'
+import { isMarked, marksOf } from '#shared/marks'
+import type { ShotRecord } from '#shared/session'
 import { markedText, withoutFacesText } from '#words/marked'
 import { calibrateOnce } from '~/composables/useCalibrateOnce'
 import { useDistance } from '~/composables/useDistance'
@@ -14,17 +15,24 @@ const props = defineProps<{ cell: ChartCell }>()
 const record = usePlayerRecord()
 const { unit } = useDistance()
 
-const all = computed(() => record.records.filter(shot => !shot.deleted && shot.clubId === props.cell.clubId))
-const own = computed(() => all.value.filter(shot => cellKey(shot) === cellKey(props.cell)))
-const counts = computed(() => {
-  const found = new Map<string, number>()
-  for (const mark of own.value.flatMap(marksOf)) found.set(mark, (found.get(mark) ?? 0) + 1)
-  return found
+/** Balls of the club and of the stock shot, in one go over the record: a ball more must not cost a long one dearly. */
+const seen = computed(() => {
+  const { clubId, rungId } = props.cell
+  const own: ShotRecord[] = []
+  let [ofClub, marked] = [0, 0]
+  for (const shot of record.records) {
+    if (shot.clubId !== clubId || shot.deleted) continue
+    ofClub++
+    if (isMarked(shot)) marked++
+    if (shot.rungId === rungId) own.push(shot)
+  }
+  return { own, ofClub, marked }
 })
+const own = computed(() => seen.value.own)
 const line = computed(() => {
-  if (counts.value.size === 0) return ''
-  const marked = all.value.filter(shot => marksOf(shot).length > 0).length
-  return markedText(counts.value, own.value.length, marked, all.value.length)
+  const counts = new Map<string, number>()
+  for (const mark of own.value.filter(isMarked).flatMap(marksOf)) counts.set(mark, (counts.get(mark) ?? 0) + 1)
+  return counts.size === 0 ? '' : markedText(counts, own.value.length, seen.value.marked, seen.value.ofClub)
 })
 
 const faces = computed(() => own.value.filter(shot => shot.leftOut === null && shot.taken?.face))
