@@ -3,6 +3,7 @@ import { test as base, expect, type Browser, type Page } from '@playwright/test'
 import mysql from 'mysql2/promise'
 import { v7 as newId } from 'uuid'
 import { starterRungs } from '../../core/swing/scale'
+import type { SchoolId } from '../../core/swing/schools'
 import { USUAL_PLAN } from '../../shared/session'
 import { startStack } from './stack'
 
@@ -132,16 +133,28 @@ export async function hit(page: Page, cell: string, carries: (number | string)[]
   }
 }
 
+/** What a test's player carries: three wedges by the clock where it does not say. */
+interface PackedBag {
+  lofts?: readonly number[]
+  school?: SchoolId
+  /** Shortest first; the school's usual ones where they are missing. */
+  lengths?: readonly { label: string; fraction?: number }[]
+}
+
 /** A coach with a player, a bag of three wedges by the clock, and a running session, whose page is open. */
-export async function atTheRange(page: Page, name = 'Pip Marlow') {
+export async function atTheRange(page: Page, name = 'Pip Marlow', bag: PackedBag = {}) {
   await signIn(page)
+  const { lofts = [46, 52, 58], school = 'clock', lengths } = bag
+  const rungs =
+    lengths?.map(length => ({ id: newId(), cue: '', flight: 'normal', retired: false, ...length })) ??
+    starterRungs(school, '', newId)
   const id = newId()
   const player = `/api/players/${id}`
   await send(page, 'post', '/api/players', { id, name, level: 'unknown', note: '' })
   await send(page, 'put', `${player}/bag`, {
     version: 1,
-    clubs: [46, 52, 58].map(loftDeg => ({ id: newId(), label: `${loftDeg}°`, name: '', loftDeg, retired: false })),
-    scale: { school: 'clock', rungs: starterRungs('clock', '', newId) },
+    clubs: lofts.map(loftDeg => ({ id: newId(), label: `${loftDeg}°`, name: '', loftDeg, retired: false })),
+    scale: { school, rungs },
     struckOut: [],
   })
   const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, version: 1, air: [], plan: USUAL_PLAN }
