@@ -1,3 +1,4 @@
+import { useAccount } from '~/stores/account'
 import { api } from '~/utils/api'
 
 /** Up to so many on one tee. */
@@ -11,9 +12,21 @@ export interface ClinicMember {
   next?: string
 }
 
+type KeptMember = ClinicMember & { coachId: string }
+
 /** Several players on one tee, each with an open session of their own; whose ball is next goes round. */
 export const useClinic = createSharedComposable(() => {
-  const members = useLocalStorage<ClinicMember[]>('uzzet-clinic', [])
+  const account = useAccount()
+  const coachId = computed(() => account.account?.id ?? '')
+  /** Of every coach of this browser: another one sees nothing of it. */
+  const kept = useLocalStorage<KeptMember[]>('uzzet-clinic', [])
+  const members = computed<readonly ClinicMember[]>({
+    get: () => kept.value.filter(member => member.coachId === coachId.value),
+    set: own => {
+      const others = kept.value.filter(member => member.coachId !== coachId.value)
+      kept.value = [...others, ...own.map(member => ({ ...member, coachId: coachId.value }))]
+    },
+  })
   const turn = useLocalStorage('uzzet-clinic-turn', '')
   const path = (member: ClinicMember) => `/players/${member.playerId}/session/${member.sessionId}`
 

@@ -14,7 +14,6 @@ const { chart } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
 const { patchesOf, ballsOf, targetsOf, sideOf } = useLanding()
 
-const table = ref(false)
 const which = ref('shot')
 const NONE = 'none'
 const over = ref(NONE)
@@ -61,11 +60,8 @@ const one = computed(() => which.value !== 'club' && which.value !== 'all')
     <div class="mb-2 flex flex-wrap gap-2">
       <USelect v-model="which" :items="whichItems" aria-label="Which balls" class="min-w-40 flex-1" />
       <USelect v-if="one" v-model="over" :items="others" aria-label="Laid over it" class="min-w-40 flex-1" />
-      <UButton color="neutral" variant="outline" :aria-pressed="table" @click="table = !table">{{
-        table ? 'As a plan' : 'As a table'
-      }}</UButton>
     </div>
-    <MarksLandingPlan :patches="patches" :balls="balls" :targets="targets" :table="table" />
+    <MarksLandingPlan :patches="patches" :balls="balls" :targets="targets" />
     <p class="soft pb-1 text-sm">
       In the patch land 8 clean balls in 10, the number's own doubt included. The newest ball is the red one.
     </p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { planSpan, type LandedBall, type LandingPatch } from '#core/chart/landing'
 import type { TargetOnLine } from '#core/session/targets-on-line'
-import { sideText } from '#words/readings'
 import { useDistance } from '~/composables/useDistance'
+import MarksLandingTable from '~/components/marks/LandingTable.vue'
 
 /**
  * Where balls pitched, seen from above and to scale: distance up the page, side across, the target line in the middle.
@@ -13,10 +13,10 @@ const props = defineProps<{
   balls: readonly LandedBall[]
   /** Of the range, where its balls were hit; those beyond the plan stay away. */
   targets?: readonly TargetOnLine[]
-  /** A table of the same figures instead. */
-  table?: boolean
 }>()
-const { to, from, text, unit, unitWord } = useDistance()
+/** A table of the same figures instead. */
+const table = ref(false)
+const { to, from, text, unitWord } = useDistance()
 
 const WIDTH = 360
 const MARGIN = { left: 34, right: 10, top: 22, bottom: 10 }
@@ -69,25 +69,7 @@ const diamond = (ball: LandedBall) => {
 
 <template>
   <div>
-    <table v-if="table" class="w-full border-collapse text-left">
-      <caption class="sr-only">
-        Where the balls pitched
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col" class="py-1">Carry, {{ unit }}</th>
-          <th scope="col">Beside the line</th>
-          <th scope="col">Word</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="ball in balls" :key="ball.id" class="border-t border-default">
-          <td class="py-1 font-bold">{{ text(ball.carryM) }}</td>
-          <td>{{ ball.sideM === null ? 'not measured' : sideText(ball.sideM, unit) }}</td>
-          <td class="soft">{{ ball.word || (ball.newest ? 'newest' : '') }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <MarksLandingTable v-if="table" :patches="patches" :balls="balls" :targets="shownTargets" />
     <svg
       v-else
       :viewBox="`0 0 ${WIDTH} ${height}`"
@@ -218,6 +200,14 @@ const diamond = (ball: LandedBall) => {
         </text>
       </g>
     </svg>
+    <button
+      type="button"
+      class="soft mx-auto flex min-h-9 cursor-pointer items-center text-sm underline print:hidden"
+      :aria-pressed="table"
+      @click="table = !table"
+    >
+      {{ table ? 'As a plan' : 'As a table' }}
+    </button>
     <p v-if="!anySide && !table" class="soft text-center text-sm">
       {{
         balls.length > 0
