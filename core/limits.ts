@@ -76,6 +76,8 @@ export const THRESHOLD_LIMITS = {
 
 /** How much wider balls lie on the course than on the range, at least and at most; and rules a coach keeps. */
 export const COURSE_SCATTER_RANGE = [0.5, 4] as const
+/** Stock shots of a player with a launch or spin goal. */
+export const GOALS_MAX = 120
 export const PICK_RULES_MAX = 20
 
 /** How surely a number is wanted, either way, metres: 1 to 20 yd. */

@@ -5,12 +5,15 @@ import {
   CARRY_MAX_M,
   CARRY_MIN_M,
   COURSE_SCATTER_RANGE,
+  GOALS_MAX,
   NAME_MAX,
   PICK_RULES_MAX,
   THRESHOLD_LIMITS,
   WITHIN_MAX_M,
   WITHIN_MIN_M,
 } from '../core/limits'
+import { HANDS, type Hand } from '../core/shot/curve'
+import { GOAL_RANGE, type GoalReading } from '../core/shot/goal'
 import type { Finding } from '../core/gaps/flag'
 import { HABITS } from '../core/history/published'
 import { FIRMNESSES } from './session'
@@ -26,9 +29,13 @@ export const LEVEL_WORDS: Record<Level, string> = {
   expert: 'Expert',
 }
 
+export const HAND_WORDS: Record<Hand, string> = { right: 'Right-handed', left: 'Left-handed' }
+
 const fields = {
   name: lineOfText('Name', NAME_MAX),
   level: oneOf('Level', LEVELS),
+  /** Missing is the right one for a new player, and as it was for a known one. */
+  hand: oneOf('Hand', HANDS).optional(),
   note: lineOfText('Note', 300, { required: false }),
 }
 
@@ -51,6 +58,20 @@ const figures = {
   staleDays: threshold('Old after', 'staleDays', ' days'),
   biasPercent: threshold('Bias from', 'biasPercent', ' %'),
 }
+const GOAL_UNITS: Record<GoalReading, readonly [what: string, unit: string]> = {
+  launchDeg: ['Launch', '°'],
+  spinRpm: ['Spin', ' rpm'],
+}
+/** The least and the most of a reading. */
+function goalSpan(reading: GoalReading) {
+  const [what, unit] = GOAL_UNITS[reading]
+  const end = boundedNumber(what, ...GOAL_RANGE[reading], unit)
+  return z
+    .tuple([end, end], { error: `${what} goal is two numbers.` })
+    .refine(([least, most]) => least <= most, { error: `${what} goal: the first number must not be above the second.` })
+    .optional()
+}
+
 export const AcademyThresholds = z.strictObject(figures)
 export type AcademyThresholds = z.infer<typeof AcademyThresholds>
 
@@ -72,6 +93,13 @@ export const Thresholds = z.object({
   asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
   /** The yardage that the player likes least: the plan of a practice takes it up. */
   leastLikedM: boundedNumber('Least liked', CARRY_MIN_M, CARRY_MAX_M, ' m').optional(),
+  /** What launch and spin stock shots are to have. */
+  goals: z
+    .array(z.object({ clubId: Id, rungId: Id, launchDeg: goalSpan('launchDeg'), spinRpm: goalSpan('spinRpm') }), {
+      error: 'Goals must be a list.',
+    })
+    .max(GOALS_MAX, { error: `At most ${GOALS_MAX} stock shots can have a goal.` })
+    .optional(),
   /** How the player picks on the course; it goes with the next chart that is published. */
   pick: z
     .object({
@@ -106,6 +134,7 @@ export const PlayerChange = z.object({
   version: Version,
   name: fields.name.optional(),
   level: fields.level.optional(),
+  hand: fields.hand,
   note: fields.note.optional(),
   thresholds: Thresholds.optional(),
   archived: z.boolean({ error: 'Archived is yes or no.' }).optional(),
@@ -116,6 +145,7 @@ export interface Player {
   id: string
   name: string
   level: Level
+  hand: Hand
   note: string
   thresholds: Thresholds
   archived: boolean

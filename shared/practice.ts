@@ -3,7 +3,6 @@ import { CARRY_MAX_M } from '../core/limits'
 import { LEVELS } from '../core/level'
 import {
   APART,
-  ASKED_CURVES,
   ASKED_FLIGHTS,
   CALLS,
   DRILL_ORDERS,
@@ -14,6 +13,7 @@ import {
 } from '../core/practice/drill-spec'
 import { drillById, DRILLS } from '../core/practice/drills'
 import type { PracticeLeave } from '../core/chart/practice-scatter'
+import { CURVE_WAYS, HANDS } from '../core/shot/curve'
 import { READING_RANGE } from '../core/shot/readings'
 import { possibleTime } from './clock'
 import { boundedNumber, ClockTime, Id, lineOfText, oneOf, Version } from './text'
@@ -32,6 +32,7 @@ const metres = (what: string, least = 0) => boundedNumber(what, least, CARRY_MAX
 const whole = (what: string, least: number, most: number) =>
   boundedNumber(what, least, most, '').int({ error: `${what} must be a whole number.` })
 const speed = (what: string) => boundedNumber(what, ...READING_RANGE.clubSpeedMs, ' m/s')
+const ballsOfWay = whole('Balls of a curve', 0, 1_000_000)
 const DRILL_IDS = DRILLS.map(({ meta }) => meta.id) as [string, ...string[]]
 
 /** A drill as data; what a drill of the registry or a coach's own asks for. */
@@ -45,7 +46,7 @@ export const DrillSpecRecord = z.strictObject({
         rungId: Id.optional(),
         circleM: metres('Circle', 0.1).optional(),
         flight: oneOf('Flight', ASKED_FLIGHTS).optional(),
-        curve: oneOf('Curve', ASKED_CURVES).optional(),
+        curve: oneOf('Curve', CURVE_WAYS).optional(),
         speedMs: speed('Called speed').optional(),
       }),
       { error: 'Tasks must be a list.' },
@@ -64,6 +65,8 @@ export const DrillSpecRecord = z.strictObject({
   score: oneOf('Score', SCORES),
   withinM: metres('Near enough', 0.1).optional(),
   launchMostDeg: boundedNumber('Highest launch', 1, 60, '°').optional(),
+  hand: oneOf('Hand', HANDS).optional(),
+  natural: z.strictObject({ left: ballsOfWay, straight: ballsOfWay, right: ballsOfWay }).optional(),
   toRest: z.literal(true, { error: 'To rest is yes or missing.' }).optional(),
   level: oneOf('Level', LEVELS),
   seed: whole('Seed', 0, 2 ** 31 - 1),
@@ -81,6 +84,7 @@ export const GoBall = z.strictObject({
   good: z.boolean({ error: 'Good is yes or no.' }).optional(),
   speedMs: speed('Club speed').optional(),
   launchDeg: boundedNumber('Launch', ...READING_RANGE.launchDeg, '°').optional(),
+  spinRpm: boundedNumber('Spin', ...READING_RANGE.spinRpm, ' rpm').optional(),
   curve: whole('Curve', -2, 2).optional(),
   call: oneOf('Call', CALLS).optional(),
   apart: oneOf('Apart', APART).optional(),

@@ -2,7 +2,8 @@ import type { DrillScore, ShotScore } from '../core/practice/score'
 import type { DrillHistory } from '../core/practice/history'
 import type { JudgedBall } from '../core/practice/judge'
 import type { DrillSpec, DrillTask } from '../core/practice/drill-spec'
-import { withinOf, curveClass, speedCostM } from '../core/practice/judge'
+import { curveWay, shapeName, type CurveWay, type Hand, type NaturalShape } from '../core/shot/curve'
+import { withinOf, speedCostM } from '../core/practice/judge'
 import { running } from '../core/practice/next-task'
 import type { PlanBlock } from '../core/practice/plan'
 import type { Level } from '../core/level'
@@ -27,24 +28,33 @@ export function drillTexts(id: string): { title: string; trains: string; how: st
 export interface PracticeNames {
   unit: DistanceUnit
   speedUnit?: SpeedUnit
+  /** The hand that curves are called by; missing is the right one. */
+  hand?: Hand
   shot: (shot: StockShot) => string
   club: (clubId: string) => string
 }
 
-const CURVES = { left: PRACTICE.curveLeft, right: PRACTICE.curveRight, straight: PRACTICE.straight } as const
+/** The names that a go is told with: curves are called by the hand it was played with. */
+export const namesOfGo = ({ hand = 'right' }: Pick<DrillSpec, 'hand'>, names: PracticeNames): PracticeNames => ({
+  ...names,
+  hand,
+})
 
-/** The big figure or word of a task: "72", "69 mph", "curving left", a club's name. */
-export function taskHead(task: DrillTask, { unit, speedUnit, club }: PracticeNames): string {
+const shapeWord = (way: CurveWay, hand: Hand | undefined): string => write(PRACTICE[shapeName(way, hand ?? 'right')])
+
+/** The big figure or word of a task: "72", "69 mph", "Draw", a club's name. */
+export function taskHead(task: DrillTask, { unit, speedUnit, club, hand }: PracticeNames): string {
   if (task.targetM !== undefined) return distanceText(task.targetM, unit)
   if (task.speedMs !== undefined) return speedText(task.speedMs, unit, speedUnit)
-  if (task.curve) return sentence(write(CURVES[task.curve]))
+  if (task.curve) return sentence(shapeWord(task.curve, hand))
   if (task.clubId) return club(task.clubId)
   return write(task.flight === 'low' ? PRACTICE.lowRunner : PRACTICE.anyShot)
 }
 
-/** What else is asked with it: the stock shot, the flight; '' where nothing is. */
+/** What else is asked with it: the stock shot, the flight, which way a curve turns; '' where nothing is. */
 export function taskMore(task: DrillTask, { shot, club }: PracticeNames): string {
-  const { clubId, rungId, flight, targetM } = task
+  const { clubId, rungId, flight, targetM, curve } = task
+  if (curve && curve !== 'straight') return write(PRACTICE.turns, { way: curve })
   const asked = clubId && rungId ? shot({ clubId, rungId }) : clubId && targetM !== undefined ? club(clubId) : ''
   const way = flight && targetM !== undefined ? write(PRACTICE[flight]) : ''
   return [asked, way].filter(Boolean).join(', ')
@@ -55,8 +65,15 @@ const offText = (offM: number, unit: DistanceUnit, below: string, above: string,
     ? write(on)
     : write(offM < 0 ? below : above, { off: distanceText(Math.abs(offM), unit) })
 
+/** "far left, a draw"; "straight". */
+function turnText(curve: number, hand: Hand | undefined): string {
+  const way = curveWay(curve)
+  const shape = shapeWord(way, hand)
+  return way === 'straight' ? shape : write(PRACTICE.turned, { way, shape, far: Math.abs(curve) > 1 ? 'yes' : 'no' })
+}
+
 /** What a ball did beside what was asked: parts of a sentence. */
-function didParts(one: JudgedBall, spec: DrillSpec, { unit, speedUnit }: PracticeNames): string[] {
+function didParts(one: JudgedBall, spec: DrillSpec, { unit, speedUnit, hand }: PracticeNames): string[] {
   const { ball, offM, sideM, speedOffMs } = one
   const parts: string[] = []
   if (spec.measure === 'speed') {
@@ -67,7 +84,7 @@ function didParts(one: JudgedBall, spec: DrillSpec, { unit, speedUnit }: Practic
     return [isOn ? write(PRACTICE.onSpeed) : write(speedOffMs < 0 ? PRACTICE.slow : PRACTICE.fast, { off, cost })]
   }
   if (spec.measure === 'curve')
-    return ball.curve === undefined ? [] : [write(PRACTICE.curved, { way: write(CURVES[curveClass(ball.curve)]) })]
+    return ball.curve === undefined ? [] : [write(PRACTICE.curved, { turn: turnText(ball.curve, hand) })]
   if (spec.measure === 'launch' && ball.launchDeg !== undefined)
     parts.push(write(PRACTICE.launched, { deg: ball.launchDeg.toFixed(0) }))
   if (offM !== null) parts.push(offText(offM, unit, PRACTICE.short, PRACTICE.long, PRACTICE.on))
@@ -91,7 +108,7 @@ function judgedText(one: JudgedBall, spec: DrillSpec): string {
 
 /** "3 short, 1 right: one point." */
 export function ballText(one: JudgedBall, spec: DrillSpec, names: PracticeNames): string {
-  const did = didParts(one, spec, names).join(', ')
+  const did = didParts(one, spec, namesOfGo(spec, names)).join(', ')
   const how = judgedText(one, spec)
   return `${sentence([did, how].filter(Boolean).join(': '))}.`
 }
@@ -135,6 +152,25 @@ function shotLine({ clubId, rungId, balls, meanLeaveM, bestLeaveM, worstLeaveM }
   })
 }
 
+/** How ordinary balls turn, in a sentence; '' where nobody read it. */
+export function naturalText(natural: NaturalShape | null | undefined, hand: Hand): string {
+  if (!natural) return ''
+  const { left, straight, right } = natural
+  const [draw, fade] = hand === 'right' ? [left, right] : [right, left]
+  const figures = { draw: String(draw), fade: String(fade), straight: String(straight) }
+  return write(PRACTICE.natural, { ...figures, n: String(left + straight + right) })
+}
+
+/** What was asked and how often it came, beside what comes without asking. */
+function curveLines({ tasks, natural }: DrillSpec, score: DrillScore, names: PracticeNames): string[] {
+  const asked = score.tasks
+    .filter(({ balls }) => balls > 0)
+    .map(({ task, good, balls }) =>
+      write(PRACTICE.asked, { what: taskHead(tasks[task]!, names), good: String(good), balls: String(balls) }),
+    )
+  return [...asked, naturalText(natural, names.hand ?? 'right')].filter(Boolean)
+}
+
 /** What stands beside a go's score, sentence by sentence. */
 export function scoreLines(spec: DrillSpec, score: DrillScore, names: PracticeNames, memo: Memo): string[] {
   const { unit } = names
@@ -157,6 +193,7 @@ export function scoreLines(spec: DrillSpec, score: DrillScore, names: PracticeNa
     else if (score.sideSeen < 1)
       lines.push(write(PRACTICE.someSides, { share: String(Math.round(100 * score.sideSeen)) }))
   }
+  if (spec.measure === 'curve') lines.push(...curveLines(spec, score, namesOfGo(spec, names)))
   if (score.shots.length > 1) lines.push(...score.shots.map(one => shotLine(one, names)))
   if (score.overPar > 0 && spec.score === 'strokes') lines.push(write(PRACTICE.parCost, { n: score.overPar }))
   if (score.apart.length > 0) lines.push(write(PRACTICE.apart, { n: score.apart.length }))
@@ -209,6 +246,10 @@ export function worthText({ worthM }: Pick<PlanBlock, 'worthM'>, unit: DistanceU
 
 /** "123 with 46° full". */
 function askedText(task: DrillTask, names: PracticeNames): string {
+  if (task.curve) {
+    const shape = shapeWord(task.curve, names.hand)
+    return task.curve === 'straight' ? shape : write(PRACTICE.asksCurve, { shape, way: task.curve })
+  }
   const [head, more] = [taskHead(task, names), taskMore(task, names)]
   if (!more) return head
   return task.clubId ? write(PRACTICE.withShot, { at: head, shot: more }) : `${head} ${more}`
@@ -216,7 +257,8 @@ function askedText(task: DrillTask, names: PracticeNames): string {
 
 /** What a drill asks for, in a line: "50, 61, 72 and 83". */
 export function asksText(spec: DrillSpec, names: PracticeNames): string {
-  const asked = [...new Set(spec.tasks.map(task => askedText(task, names)))]
+  const own = namesOfGo(spec, names)
+  const asked = [...new Set(spec.tasks.map(task => askedText(task, own)))]
   const most = spec.tasks.some(({ clubId, targetM }) => clubId && targetM !== undefined) ? 3 : 8
   return asked.length > most ? write(PRACTICE.andMore, { asked: asked.slice(0, most).join(', ') }) : listed(asked)
 }

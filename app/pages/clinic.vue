@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { TypedUnits } from '#core/shot/typed-ball'
 import type { GoRecord } from '#shared/practice'
-import { drillTexts, scoreText, taskHead, type PracticeNames } from '#words/practice'
+import { drillTexts, namesOfGo, scoreText, taskHead, type PracticeNames } from '#words/practice'
 import { usePracticeClinic } from '~/composables/practice/usePracticeClinic'
 import { useDistance } from '~/composables/useDistance'
 import { useAccount } from '~/stores/account'
@@ -34,7 +34,7 @@ async function close() {
   await navigateTo(first ? `/players/${first}/practice` : '/players')
 }
 const asks = (row: (typeof rows.value)[number]) =>
-  row.score.next === null ? 'done' : taskHead(row.go.spec.tasks[row.score.next]!, names.value)
+  row.score.next === null ? 'done' : taskHead(row.go.spec.tasks[row.score.next]!, namesOfGo(row.go.spec, names.value))
 </script>
 
 <template>

@@ -46,11 +46,12 @@ export function readSeenBall(text: string, measure: Measure, units: TypedUnits):
     }))
   const ball = readTypedBall(text, units)
   if ('fault' in ball) return { fault: ballFaultText(ball, units) }
-  const { carryM, sideM, clubSpeedMs, launchDeg } = ball
+  const { carryM, sideM, clubSpeedMs, launchDeg, spinRpm } = ball
   return {
     endM: carryM,
     ...(sideM !== undefined && { sideM }),
     ...(clubSpeedMs !== undefined && { speedMs: clubSpeedMs }),
     ...(launchDeg !== undefined && { launchDeg }),
+    ...(spinRpm !== undefined && { spinRpm }),
   }
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
-import { CALLS, ASKED_CURVES, ASKED_FLIGHTS, type DrillBall, type DrillTask } from '../practice/drill-spec'
+import { CALLS, ASKED_FLIGHTS, type DrillBall, type DrillTask } from '../practice/drill-spec'
 import { CARRY_LIMITS_IN_FILE } from '../limits'
+import { CURVE_WAYS } from '../shot/curve'
 import { READING_RANGE } from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
 import { readNumber, type NumberColumn } from './cells'
@@ -27,6 +28,60 @@ const speed = (name: string): NumberColumn[] => [
 ]
 const { min, max } = CARRY_LIMITS_IN_FILE.m
 const METRES = [min, max] as const
+const SIDES = READING_RANGE.sideM
+
+type Fail = (column: string, value: string, allowed: string) => void
+type Cells = Record<string, string>
+
+const parse = (text: string): Cells[] =>
+  Papa.parse<Cells>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: name => name.trim().toLowerCase(),
+  }).data
+
+function wordOf<T extends string>(cells: Cells, column: string, values: readonly T[], fail: Fail): T | undefined {
+  const value = (cells[column] ?? '').trim().toLowerCase()
+  if (value === '') return undefined
+  const found = values.find(one => one === value)
+  if (!found) fail(column, value, `is not one of ${values.join(', ')}`)
+  return found
+}
+
+/** What a row says of its ball, whatever was asked. */
+function ballOf(cells: Cells, fail: Fail): Omit<DrillBall, 'id' | 'task' | 'atMs'> {
+  const endM = readNumber(cells, distance('carry'), METRES, 'm', fail)
+  const sideM = readNumber(cells, distance('side'), SIDES, 'm', fail)
+  const speedMs = readNumber(cells, speed('club_speed'), READING_RANGE.clubSpeedMs, 'm/s', fail)
+  const launchDeg = readNumber(cells, [['launch_deg', same]], READING_RANGE.launchDeg, '°', fail)
+  const spinRpm = readNumber(cells, [['spin_rpm', same]], READING_RANGE.spinRpm, 'rpm', fail)
+  const curve = readNumber(cells, [['curve', same]], [-2, 2], '', fail)
+  const good = wordOf(cells, 'good', ['yes', 'no'], fail)
+  const call = wordOf(cells, 'call', CALLS, fail)
+  return {
+    ...(endM !== undefined && { endM }),
+    ...(sideM !== undefined && { sideM }),
+    ...(speedMs !== undefined && { speedMs }),
+    ...(launchDeg !== undefined && { launchDeg }),
+    ...(spinRpm !== undefined && { spinRpm }),
+    ...(curve !== undefined && { curve: Math.round(curve) }),
+    ...(good && { good: good === 'yes' }),
+    ...(call && { call }),
+  }
+}
+
+/**
+ * Balls of a file alone, in order, for a go that knows itself what it asks. Rows of which nothing is told are left
+ * away; one that cannot be read is named in `errors`.
+ * @example readGoBalls('carry_m,side_m\n72,-1.5').balls[0] // => { endM: 72, sideM: -1.5 }
+ */
+export function readGoBalls(text: string): { balls: Omit<DrillBall, 'id' | 'task' | 'atMs'>[]; errors: RowError[] } {
+  const errors: RowError[] = []
+  const balls = parse(text).map((cells, i) =>
+    ballOf(cells, (column, value, allowed) => errors.push({ row: i + 2, column, value, allowed })),
+  )
+  return { balls: balls.filter(ball => Object.keys(ball).length > 0), errors }
+}
 
 /**
  * The shot table with `target_yd` or `target_m` (and `target_side_yd` or `_m`), in order; or with `called_speed_mph`,
@@ -34,37 +89,18 @@ const METRES = [min, max] as const
  * Rows that cannot be read are named in `errors`; the others are kept.
  */
 export function readDrillTable(text: string): DrillTable {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: name => name.trim().toLowerCase(),
-  })
   const table: DrillTable = { tasks: [], balls: [], labels: [], errors: [] }
   const places = new Map<string, number>()
-  for (const [i, cells] of parsed.data.entries()) {
+  for (const [i, cells] of parse(text).entries()) {
     const row = i + 2
     const before = table.errors.length
     const fail = (column: string, value: string, allowed: string) => table.errors.push({ row, column, value, allowed })
-    const oneOf = <T extends string>(column: string, values: readonly T[]): T | undefined => {
-      const value = (cells[column] ?? '').trim().toLowerCase()
-      if (value === '') return undefined
-      const found = values.find(one => one === value)
-      if (!found) fail(column, value, `is not one of ${values.join(', ')}`)
-      return found
-    }
-    const side = [READING_RANGE.sideM[0], READING_RANGE.sideM[1]] as const
     const targetM = readNumber(cells, distance('target'), METRES, 'm', fail)
-    const targetSideM = readNumber(cells, distance('target_side'), side, 'm', fail) ?? 0
+    const targetSideM = readNumber(cells, distance('target_side'), SIDES, 'm', fail) ?? 0
     const speedMs = readNumber(cells, speed('called_speed'), READING_RANGE.clubSpeedMs, 'm/s', fail)
-    const curve = oneOf('curve_asked', ASKED_CURVES)
-    const flight = oneOf('flight_asked', ASKED_FLIGHTS)
-    const endM = readNumber(cells, distance('carry'), METRES, 'm', fail)
-    const sideM = readNumber(cells, distance('side'), side, 'm', fail)
-    const clubMs = readNumber(cells, speed('club_speed'), READING_RANGE.clubSpeedMs, 'm/s', fail)
-    const launchDeg = readNumber(cells, [['launch_deg', same]], READING_RANGE.launchDeg, '°', fail)
-    const curved = readNumber(cells, [['curve', same]], [-2, 2], '', fail)
-    const good = oneOf('good', ['yes', 'no'])
-    const call = oneOf('call', CALLS)
+    const curve = wordOf(cells, 'curve_asked', CURVE_WAYS, fail)
+    const flight = wordOf(cells, 'flight_asked', ASKED_FLIGHTS, fail)
+    const ball = ballOf(cells, fail)
     const task: DrillTask = {
       ...(targetM !== undefined && { targetM }),
       ...(speedMs !== undefined && { speedMs }),
@@ -83,13 +119,8 @@ export function readDrillTable(text: string): DrillTable {
       id: String(row),
       task: places.get(key)!,
       atMs: i,
-      ...(endM !== undefined && { endM }),
-      ...(sideM !== undefined && { sideM: sideM - targetSideM }),
-      ...(clubMs !== undefined && { speedMs: clubMs }),
-      ...(launchDeg !== undefined && { launchDeg }),
-      ...(curved !== undefined && { curve: Math.round(curved) }),
-      ...(good && { good: good === 'yes' }),
-      ...(call && { call }),
+      ...ball,
+      ...(ball.sideM !== undefined && { sideM: ball.sideM - targetSideM }),
     })
     table.labels.push({ club: (cells.club ?? '').trim(), swing: (cells.swing ?? '').trim() })
   }

@@ -1,5 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import type { Level } from '../level'
+import type { CurveWay, Hand, NaturalShape } from '../shot/curve'
 
 /** What is looked at after a ball. */
 export const MEASURES = ['leave', 'length', 'side', 'eye', 'speed', 'curve', 'call', 'launch'] as const
@@ -13,10 +14,8 @@ export type ScoreKind = (typeof SCORES)[number]
 export const DRILL_ORDERS = ['in turn', 'mixed', 'good first, then mixed'] as const
 export type DrillOrder = (typeof DRILL_ORDERS)[number]
 
-/** Flights asked for, and curves. */
+/** Flights asked for. */
 export const ASKED_FLIGHTS = ['low', 'high'] as const
-export const ASKED_CURVES = ['left', 'straight', 'right'] as const
-export type AskedCurve = (typeof ASKED_CURVES)[number]
 
 /** One thing that is asked for. Metres. */
 export interface DrillTask extends Partial<StockShot> {
@@ -24,7 +23,7 @@ export interface DrillTask extends Partial<StockShot> {
   /** A circle about the target that is to be hit. */
   circleM?: number
   flight?: (typeof ASKED_FLIGHTS)[number]
-  curve?: AskedCurve
+  curve?: CurveWay
   speedMs?: number
 }
 
@@ -54,6 +53,10 @@ export interface DrillSpec {
   withinM?: number
   /** The ball must start below this, degrees. */
   launchMostDeg?: number
+  /** The hand it is played with, where curves are asked for; missing is the right one. */
+  hand?: Hand
+  /** How the player's ordinary balls curved when it began. */
+  natural?: NaturalShape
   /** It is measured where it stops; else where it pitches. */
   toRest?: true
   level: Level
@@ -81,6 +84,7 @@ export interface DrillBall extends Partial<StockShot> {
   good?: boolean
   speedMs?: number
   launchDeg?: number
+  spinRpm?: number
   /** Curve as it was seen or measured: −2 far to the left, 2 far to the right. */
   curve?: number
   call?: Call

@@ -1,5 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import type { Level } from '../level'
+import type { Hand, NaturalShape } from '../shot/curve'
 import { fromUnit, toUnit, type DistanceUnit } from '../units'
 import type { DrillOrder, DrillSpec, Measure, ScoreKind } from './drill-spec'
 import { drawn } from './draw'
@@ -18,6 +19,10 @@ export interface DrillMaker {
   speedsMs: readonly number[]
   /** Clubs from the longest to the shortest. */
   clubIds: readonly string[]
+  /** The hand the player plays with; missing is the right one. */
+  hand?: Hand
+  /** How ordinary balls curve, where that was read. */
+  natural?: NaturalShape | null
   /** What is to be practised most, metres; drills of one target take it. */
   aboutM?: number
   /** Targets are whole ones of this unit. */

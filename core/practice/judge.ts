@@ -1,6 +1,7 @@
 import type { Memo } from '../memo'
+import { curveWay } from '../shot/curve'
 import { mphToMps, yardsToMetres } from '../units'
-import type { AskedCurve, DrillBall, DrillSpec, DrillTask } from './drill-spec'
+import type { DrillBall, DrillSpec, DrillTask } from './drill-spec'
 import { leaveOfLevel, levelRest, restStrokes } from './level-balls'
 import { isWild, pointsOf, ringsOf } from './rings'
 
@@ -45,9 +46,6 @@ export function withinOf({ withinM, level, measure }: DrillSpec, task: DrillTask
   return leaveOfLevel(level, task.targetM, MIDDLE_BALL, measure === 'leave' ? 'both' : 'length', memo)
 }
 
-/** The class of a curve: three of them, from five. @example curveClass(-2) // => 'left' */
-export const curveClass = (curve: number): AskedCurve => (curve < 0 ? 'left' : curve > 0 ? 'right' : 'straight')
-
 /** What the ball was held against; null where it cannot be told. */
 function isGood(
   spec: DrillSpec,
@@ -59,7 +57,7 @@ function isGood(
   const { measure, launchMostDeg } = spec
   const within = withinOf(spec, task, memo)
   if (measure === 'speed') return speedOffMs === null ? null : Math.abs(speedOffMs) <= SPEED_WITHIN_MS
-  if (measure === 'curve') return ball.curve === undefined || !task.curve ? null : curveClass(ball.curve) === task.curve
+  if (measure === 'curve') return ball.curve === undefined || !task.curve ? null : curveWay(ball.curve) === task.curve
   if (measure === 'launch')
     return ball.launchDeg === undefined ? (ball.good ?? null) : ball.launchDeg <= (launchMostDeg ?? Infinity)
   if (measure === 'side') return sideM === null ? (ball.good ?? null) : Math.abs(sideM) <= within

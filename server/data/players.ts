@@ -11,6 +11,7 @@ export const playerColumns = {
   id: players.id,
   name: players.name,
   level: players.level,
+  hand: players.hand,
   note: players.note,
   thresholds: players.thresholds,
   archivedAt: players.archivedAt,
@@ -26,8 +27,17 @@ export function ownPlayer(coach: Coach, playerId: string) {
 
 type Row = Player & { archivedAt: Date | null }
 
-export function toPlayer({ id, name, level, note, thresholds, archivedAt, version }: Omit<Row, 'archived'>): Player {
-  return { id, name, level, note, thresholds, archived: archivedAt !== null, version }
+export function toPlayer({
+  id,
+  name,
+  level,
+  hand,
+  note,
+  thresholds,
+  archivedAt,
+  version,
+}: Omit<Row, 'archived'>): Player {
+  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version }
 }
 
 /** @throws 404 for an id that is not there or another academy's */
@@ -38,9 +48,11 @@ export async function findPlayer(coach: Coach, playerId: string) {
 }
 
 /** Sent twice, it is there once. @throws 409 when the id is another player's */
-export async function createPlayer(coach: Coach, { id, name, level, note }: NewPlayer): Promise<Player> {
+export async function createPlayer(coach: Coach, { id, name, level, hand, note }: NewPlayer): Promise<Player> {
   try {
-    await useDatabase().insert(players).values({ id, academyId: coach.academyId, name, level, note, thresholds: {} })
+    await useDatabase()
+      .insert(players)
+      .values({ id, academyId: coach.academyId, name, level, hand: hand ?? 'right', note, thresholds: {} })
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, id))

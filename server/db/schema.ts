@@ -32,6 +32,7 @@ import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
 import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
+import type { Hand } from '../../core/shot/curve'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
@@ -80,6 +81,7 @@ export const players = mysqlTable(
       .references(() => academies.id),
     name: varchar('name', { length: 80 }).notNull(),
     level: varchar('level', { length: 12 }).$type<Level>().notNull().default('unknown'),
+    hand: varchar('hand', { length: 5 }).$type<Hand>().notNull().default('right'),
     note: varchar('note', { length: 300 }).notNull().default(''),
     thresholds: json('thresholds').$type<Thresholds>().notNull(),
     // The scale has no table of its own: a player has one, and it is a school and its rungs.

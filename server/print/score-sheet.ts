@@ -1,7 +1,7 @@
 import { MOST_AT_ONE, ballsOf } from '../../core/practice/next-task'
 import type { DrillSpec } from '../../core/practice/drill-spec'
 import { mixedPlaces } from '../../core/practice/draw'
-import { drillTexts, taskHead, taskMore, type PracticeNames } from '../../words/practice'
+import { drillTexts, namesOfGo, taskHead, taskMore, type PracticeNames } from '../../words/practice'
 import { Pen, type Inks } from './pen'
 
 /** A4, ISO 216. */
@@ -29,6 +29,7 @@ export async function scoreSheetPdf(
   inks: Inks,
 ): Promise<Buffer> {
   const [width, height] = SIZE_MM
+  const called = namesOfGo(spec, names)
   const pen = await Pen.open(`${title}, a score sheet`, SIZE_MM, inks)
   pen.page()
   const wide = { widthMm: width - 2 * MARGIN_MM }
@@ -45,8 +46,8 @@ export async function scoreSheetPdf(
     const y = HEAD_MM + ((i % rows) + 0.7) * row
     const task = spec.tasks[place]!
     pen.text(String(i + 1), x + 6, y, { sizeMm: size * 0.7, align: 'right', colour: inks.soft })
-    pen.text(taskHead(task, names), x + 8, y, { face: 'heavy', sizeMm: size, widthMm: 20 })
-    pen.text(taskMore(task, names), x + 29, y, { sizeMm: size * 0.7, colour: inks.soft, widthMm: column - 62 })
+    pen.text(taskHead(task, called), x + 8, y, { face: 'heavy', sizeMm: size, widthMm: 20 })
+    pen.text(taskMore(task, called), x + 29, y, { sizeMm: size * 0.7, colour: inks.soft, widthMm: column - 62 })
     pen.box(x + column - 31, y - row * 0.6, 14, row * 0.78)
     pen.box(x + column - 16, y - row * 0.6, 10, row * 0.78)
   })

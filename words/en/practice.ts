@@ -58,7 +58,7 @@ export const DRILL_WORDS = {
   'shape-on-demand': {
     title: 'Shape on demand',
     trains: 'Curve both ways.',
-    how: 'Five to the left, five to the right, five straight. Any club.',
+    how: 'Five draws, five fades, five straight. Any club, the driver too.',
   },
   'touch-ladder': {
     title: 'Touch ladder',
@@ -86,12 +86,15 @@ export const DRILL_WORDS = {
 export const PRACTICE = {
   low: 'low',
   high: 'high',
-  curveLeft: 'curving left',
-  curveRight: 'curving right',
+  draw: 'draw',
+  fade: 'fade',
   straight: 'straight',
+  turns: 'turns {way, select, left {left} other {right}}',
+  turned: '{far, select, yes {far } other {}}{way, select, left {left} other {right}}, a {shape}',
   lowRunner: 'low and running',
   anyShot: 'any shot',
   withShot: '{at} with {shot}',
+  asksCurve: 'a {shape} to the {way}',
   andMore: '{asked} and so on',
   // What came of a ball.
   on: 'on the number',
@@ -112,7 +115,9 @@ export const PRACTICE = {
   calledRight: 'called right',
   calledWrong: 'you said {call}',
   launched: 'started at {deg}°',
-  curved: 'it went {way}',
+  curved: 'it went {turn}',
+  asked: '{what}: {good} of {balls}.',
+  natural: 'Ordinary balls: {draw} of {n} draw, {fade} fade, {straight} go straight.',
   overPar: 'it cost more than par',
   flyer: 'a flyer: shown apart',
   notTheShot: 'not the shot: shown apart',

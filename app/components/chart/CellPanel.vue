@@ -21,6 +21,7 @@ import ChartFromAbove from '~/components/chart/FromAbove.vue'
 import ChartCellWords from '~/components/chart/CellWords.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
+import ShotsGoals from '~/components/shots/Goals.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
 import ShotsShotList from '~/components/shots/ShotList.vue'
@@ -216,6 +217,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
       <p v-if="pattern">{{ pattern }}</p>
       <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
       <ShotsMarked :cell="cell" />
+      <ShotsGoals v-if="cell.kind !== 'struck-out'" :key="`goals ${cellKey(cell)}`" :cell="cell" />
       <MarksPileStrip
         v-if="shots.length > 0"
         :carries-m="cell.carriesM"

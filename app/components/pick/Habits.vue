@@ -11,7 +11,6 @@ import { stockShotName } from '#words/stock-shot'
 import { habitTexts } from '#words/pick'
 import { useDistance } from '~/composables/useDistance'
 import { usePlayerRecord } from '~/stores/record'
-import { api } from '~/utils/api'
 import { typedNumber } from '~/utils/numbers'
 
 /** How this player picks: what is changed first between two numbers, how wide balls lie, and the coach's rules. */
@@ -26,11 +25,7 @@ async function save(change: Partial<PickSettings>, back?: PickSettings) {
   const before = settings.value
   const pick = { ...before, ...change }
   try {
-    record.player = await api('/api/players/:playerId', {
-      params: { playerId: record.playerId },
-      method: 'PATCH',
-      body: { version: record.player!.version, thresholds: { ...record.player!.thresholds, pick } },
-    })
+    await record.changeThresholds({ pick })
     if (!back)
       toast.add({
         title: 'Kept: it goes with the next chart you publish',

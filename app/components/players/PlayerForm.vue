@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+import { HANDS } from '#core/shot/curve'
+import { HAND_WORDS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 
@@ -12,6 +13,7 @@ const open = defineModel<boolean>('open', { required: true })
 const form = reactive({
   name: props.player?.name ?? '',
   level: props.player?.level ?? 'unknown',
+  hand: props.player?.hand ?? 'right',
   note: props.player?.note ?? '',
 })
 /** Set once, so that "Add" pressed twice on a bad network adds one player. */
@@ -42,9 +44,10 @@ async function save() {
 }
 
 /** What another page wrote in a field meanwhile, when it differs from what stands here. */
-function changedElsewhere(field: 'name' | 'level' | 'note'): string | undefined {
+function changedElsewhere(field: 'name' | 'level' | 'hand' | 'note'): string | undefined {
   if (!theirs.value || theirs.value[field] === form[field]) return undefined
-  const value = field === 'level' ? LEVEL_WORDS[theirs.value.level] : theirs.value[field]
+  const { level, hand } = theirs.value
+  const value = { ...theirs.value, level: LEVEL_WORDS[level], hand: HAND_WORDS[hand] }[field]
   return `The other page says "${value}".`
 }
 
@@ -60,6 +63,7 @@ function takeTheirs() {
   open.value = false
 }
 
+const hands = HANDS.map(value => ({ value, label: HAND_WORDS[value] }))
 const levels = LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
 </script>
 
@@ -83,10 +87,17 @@ const levels = LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
           ><USelect v-model="form.level" :items="levels" class="w-full"
         /></UFormField>
         <UFormField
+          label="Plays"
+          name="hand"
+          :error="of('hand') ?? changedElsewhere('hand')"
+          help="Which way a draw and a fade turn."
+          ><USelect v-model="form.hand" :items="hands" class="w-full"
+        /></UFormField>
+        <UFormField
           label="Note"
           name="note"
           :error="of('note') ?? changedElsewhere('note')"
-          help="For you alone: hand, goal, an old injury."
+          help="For you alone: a goal, a habit."
           ><UInput v-model="form.note" class="w-full"
         /></UFormField>
       </form>

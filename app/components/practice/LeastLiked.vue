@@ -8,7 +8,6 @@ import { useDistance } from '~/composables/useDistance'
 import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
 import { ballsOfGo } from '#shared/practice'
-import { api } from '~/utils/api'
 import { typedNumber } from '~/utils/numbers'
 
 /** The yardage that the player likes least, and whether the record says that it really is the worst. */
@@ -32,16 +31,8 @@ const fault = computed(() => {
 async function save() {
   const leastLikedM = typed.value === '' ? undefined : from(typedNumber(typed.value))
   if (fault.value || leastLikedM === known.value) return
-  const { leastLikedM: _, ...others } = record.player!.thresholds
   try {
-    record.player = await api('/api/players/:playerId', {
-      params: { playerId: record.playerId },
-      method: 'PATCH',
-      body: {
-        version: record.player!.version,
-        thresholds: { ...others, ...(leastLikedM !== undefined && { leastLikedM }) },
-      },
-    })
+    await record.changeThresholds({ leastLikedM })
   } catch (error) {
     toast.add({ title: 'That could not be kept', description: (error as Error).message, color: 'error' })
   }

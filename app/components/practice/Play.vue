@@ -4,18 +4,21 @@ import { newMemo } from '#core/memo'
 import { ballsOf } from '#core/practice/next-task'
 import { levelScores } from '#core/practice/level-score'
 import type { JudgedBall } from '#core/practice/judge'
+import { goalCounts, type LaunchGoal } from '#core/shot/goal'
 import type { TypedUnits } from '#core/shot/typed-ball'
 import { GO_BALLS_MAX, type GoRecord } from '#shared/practice'
 import {
   ballText,
   drillTexts,
   levelText,
+  namesOfGo,
   scoreLines,
   scoreText,
   taskHead,
   taskMore,
   type PracticeNames,
 } from '#words/practice'
+import { goalText } from '#words/goals'
 import { useBeat } from '~/composables/practice/useBeat'
 import { useGo } from '~/composables/practice/useGo'
 import type { SeenBall } from '~/utils/seen-ball'
@@ -32,6 +35,8 @@ const props = defineProps<{
   shots: readonly { value: string; label: string }[]
   /** What a target plays like today; '' where it plays as it is. */
   plays?: (targetM: number) => string
+  /** Launch and spin goals of stock shots, judged where a device reads them. */
+  goals?: readonly (StockShot & LaunchGoal)[]
   /** The number nearest to a target: what a device's ball is taken for where no shot was named. */
   nearest?: (targetM: number) => StockShot | null
 }>()
@@ -42,8 +47,9 @@ const desk = useGo(go, next => emit('put', next), memo)
 const { score, spec, place, task, last, balls } = desk
 const typed = useSessionStorage(`uzzet-go-typed-${props.go.id}`, '')
 const title = computed(() => props.go.name || drillTexts(spec.value.drill).title)
-const head = computed(() => (task.value ? taskHead(task.value, props.names) : ''))
-const more = computed(() => (task.value ? taskMore(task.value, props.names) : ''))
+const named = computed(() => namesOfGo(spec.value, props.names))
+const head = computed(() => (task.value ? taskHead(task.value, named.value) : ''))
+const more = computed(() => (task.value ? taskMore(task.value, named.value) : ''))
 const playsText = computed(() =>
   task.value?.targetM !== undefined && props.plays ? props.plays(task.value.targetM) : '',
 )
@@ -83,6 +89,8 @@ function log(seen: SeenBall): void {
   routine.value = undefined
   waiting.value = stepBack.value
 }
+/** Balls that were written down elsewhere, in their order. @returns how many the go took */
+const logAll = (seen: readonly SeenBall[]) => desk.logAll(seen.map(one => ({ ...shot.value, ...one })))
 /** The ball taken back is hit again: nobody steps back for it. */
 function undo(): void {
   desk.undo()
@@ -90,6 +98,15 @@ function undo(): void {
 }
 const { tempo, on: beats, failure: beatFailure, toggle: beat } = useBeat()
 
+/** Stock shots of this go that have a launch or spin goal, as its balls so far stand to it. */
+const goalLines = computed(() =>
+  (props.goals ?? []).flatMap(goal => {
+    const own = balls.value.filter(ball => ball.clubId && ball.rungId && !ball.apart && isSame(ball, goal))
+    const told = goalCounts(goal, own).filter(count => count.balls > 0)
+    return told.map(count => `${props.names.shot(goal)}. ${goalText(count)}`)
+  }),
+)
+const isSame = (a: Partial<StockShot>, b: StockShot) => a.clubId === b.clubId && a.rungId === b.rungId
 const lines = computed(() => scoreLines(spec.value, score.value, props.names, memo))
 const level = computed(() => {
   const bands = props.go.endedAtMs === null ? null : levelScores(spec.value, memo)
@@ -101,7 +118,7 @@ const counted = computed(() => score.value.judged.length)
 /** One mark a task: how far it is, and what it has. */
 const steps = computed(() =>
   spec.value.tasks.map((one, i) => ({
-    head: taskHead(one, props.names),
+    head: taskHead(one, named.value),
     more: one.flight && one.targetM !== undefined ? one.flight : '',
     now: i === place.value,
     done: (score.value.tasks[i]?.balls ?? 0) > 0,
@@ -159,10 +176,11 @@ const routines = computed(() => {
           :balls="ofTask"
           :last="isAboutShown ? last : null"
           :memo="memo"
-          :label="`Balls about ${taskHead(spec.tasks[shownTask]!, names)} from above; each is told in the list.`"
+          :label="`Balls about ${taskHead(spec.tasks[shownTask]!, named)} from above; each is told in the list.`"
         />
-        <p v-if="last" class="min-h-8 text-xl font-bold" role="status">{{ ballText(last, spec, names) }}</p>
-        <p v-else-if="place !== null" class="soft min-h-8">{{ drillTexts(spec.drill).how }}</p>
+        <p v-if="last" class="min-h-8 text-xl font-bold" role="status">{{ ballText(last, spec, named) }}</p>
+        <p v-for="line in goalLines" :key="line" class="soft">{{ line }}</p>
+        <p v-if="!last && place !== null" class="soft min-h-8">{{ drillTexts(spec.drill).how }}</p>
         <ul v-if="place === null" class="mt-2 space-y-1">
           <li v-for="line in lines" :key="line">{{ line }}</li>
           <li v-if="level">{{ level }}</li>
@@ -233,8 +251,16 @@ const routines = computed(() => {
           /></label>
           <p v-if="beatFailure" role="alert" class="text-error">{{ beatFailure }}</p>
         </div>
-        <slot v-if="place !== null" name="live" :desk="desk" :shot="deviceShot" />
-        <PracticeBalls :desk="desk" :names="names" :units="units" />
+        <slot
+          v-if="place !== null"
+          name="live"
+          :desk="desk"
+          :shot="deviceShot"
+          :log="log"
+          :log-all="logAll"
+          :asked="head"
+        />
+        <PracticeBalls :desk="desk" :names="named" :units="units" />
       </div>
     </div>
   </div>

@@ -108,7 +108,7 @@ function choose(at: StockShot) {
       </div>
     </UContextMenu>
     <p v-if="cell" class="soft mt-1 flex items-center justify-between gap-2 text-sm">
-      <span class="truncate">Hold one to strike it out, rename or add a length.</span>
+      <span>Hold one to change it.</span>
       <UDropdownMenu :items="changes"
         ><UButton size="sm" color="neutral" variant="link" class="min-h-9 shrink-0 px-0 underline"
           >Change {{ chosenName }}</UButton

@@ -16,6 +16,7 @@ import { usePlayerRecord } from '~/stores/record'
 import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
 import MarksSideOfShot from '~/components/marks/SideOfShot.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
+import ShotsGoals from '~/components/shots/Goals.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
 
@@ -91,6 +92,7 @@ const method = computed(() => {
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />
     <ShotsMarked :cell="cell" class="mt-2" />
+    <ShotsGoals :key="cellKey(cell)" :cell="cell" class="mt-1" />
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">
       <div>
         <dt class="soft text-sm">Number</dt>

@@ -39,10 +39,10 @@ import SessionLastBalls from '~/components/session/LastBalls.vue'
 import SessionNotes from '~/components/session/Notes.vue'
 import SessionPileDialog from '~/components/session/PileDialog.vue'
 import SessionQuestion from '~/components/session/Question.vue'
-import SessionSignDialog from '~/components/session/SignDialog.vue'
+import ShotsSignDialog from '~/components/shots/SignDialog.vue'
 import SessionSummary from '~/components/session/Summary.vue'
 import SessionTee from '~/components/session/Tee.vue'
-import SessionWatchDialog from '~/components/session/WatchDialog.vue'
+import ShotsWatchDialog from '~/components/shots/WatchDialog.vue'
 import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
 
 /** The coach's desk on the range: the board, the entry, the pile, the balls. */
@@ -327,7 +327,7 @@ const open = (shot: ShotRecord) => {
       @update:open="way = undefined"
       @log="desk.log"
     />
-    <SessionWatchDialog
+    <ShotsWatchDialog
       v-if="way === 'watch'"
       open
       :plan="session.plan"
@@ -336,7 +336,7 @@ const open = (shot: ShotRecord) => {
       @update:open="way = undefined"
       @log="desk.log"
     />
-    <SessionSignDialog
+    <ShotsSignDialog
       v-if="way === 'sign'"
       open
       :plan="session.plan"

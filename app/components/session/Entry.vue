@@ -164,7 +164,7 @@ const size = computed(() => {
       class="max-md:sticky max-md:top-14 max-md:z-20 max-md:-mx-4 max-md:border-b max-md:border-default max-md:bg-default max-md:px-4 max-md:pt-1 max-md:pb-2"
     >
       <slot />
-      <div class="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4">
+      <div class="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4 max-md:mt-1.5">
         <div class="min-w-0">
           <label for="carry" class="soft text-sm max-md:sr-only">{{ figure }}, {{ unitWord }}</label>
           <input

@@ -25,13 +25,23 @@ export function useGo(go: Ref<GoRecord>, put: (go: GoRecord) => unknown, memo: M
 
   const keep = (change: Partial<GoRecord>) => put({ ...go.value, ...change, version: go.value.version + 1 })
 
-  function log(seen: SeenBall): void {
-    if (place.value === null) return
-    const ball: GoBall = { id: newId(), task: place.value, atMs: serverNowMs(), ...seen, version: 1 }
-    const next = { ...go.value, balls: [...go.value.balls, ball] }
-    const over = scoreOf(spec.value, ballsOfGo(next), memo).next === null
-    keep({ balls: next.balls, ...(over && { endedAtMs: serverNowMs() }) })
+  /** Several balls in their order, kept at once. @returns how many the go took before it was over */
+  function logAll(seen: readonly SeenBall[]): number {
+    let balls = go.value.balls
+    let task = place.value
+    let taken = 0
+    for (const one of seen) {
+      if (task === null || balls.length >= GO_BALLS_MAX) break
+      // Their own order is what tells them apart where they are typed at once.
+      const ball: GoBall = { id: newId(), task, atMs: serverNowMs() + taken, ...one, version: 1 }
+      balls = [...balls, ball]
+      task = scoreOf(spec.value, ballsOfGo({ balls }), memo).next
+      taken++
+    }
+    if (taken > 0) keep({ balls, ...(task === null && { endedAtMs: serverNowMs() }) })
+    return taken
   }
+  const log = (seen: SeenBall) => logAll([seen])
   function change(id: string, by: Partial<GoBall>): void {
     keep({
       balls: go.value.balls.map(ball => (ball.id === id ? { ...ball, ...by, version: ball.version + 1 } : ball)),
@@ -55,6 +65,7 @@ export function useGo(go: Ref<GoRecord>, put: (go: GoRecord) => unknown, memo: M
     last,
     full,
     log,
+    logAll,
     change,
     undo,
     rename: (name: string) => keep({ name }),

@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid'
 import type { StockShot } from '#core/bag/bag'
+import { curveClassOf, curveDegOf } from '#core/shot/curve'
 import { USUAL_PLAN, type SessionRecord, type ShotRecord } from '#shared/session'
 import type { GoRecord } from '#shared/practice'
 import type { GoDesk } from '~/composables/practice/useGo'
@@ -33,6 +34,7 @@ export function useGoDevice(
   const live = useLiveDevice(sessionId, { session, cell: shot })
   function take({ id: shotId, clubId, rungId, carryM, readings, deleted }: ShotRecord): void {
     if (deleted || desk.place.value === null || go.value.balls.some(ball => ball.shotId === shotId)) return
+    const curve = curveDegOf(readings ?? {}, carryM)
     desk.log({
       shotId,
       clubId,
@@ -41,6 +43,8 @@ export function useGoDevice(
       ...(readings?.sideM !== undefined && { sideM: readings.sideM }),
       ...(readings?.clubSpeedMs !== undefined && { speedMs: readings.clubSpeedMs }),
       ...(readings?.launchDeg !== undefined && { launchDeg: readings.launchDeg }),
+      ...(readings?.spinRpm !== undefined && { spinRpm: readings.spinRpm }),
+      ...(curve !== null && { curve: curveClassOf(curve) }),
     })
   }
   /** One after the other: what is asked next is known only once the one before is in. */

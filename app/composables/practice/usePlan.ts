@@ -1,6 +1,7 @@
 import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { DrillMaker, DrillNumber } from '#core/practice/drill'
 import { planOf, type PlanFacts } from '#core/practice/plan'
+import { naturalShape } from '#core/shot/curve'
 import { rungSpeedMs } from '#core/swing/called-speed'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
@@ -23,12 +24,16 @@ export function usePlan(balls: Ref<number>) {
       .sort((a, b) => a.carryM - b.carryM),
   )
   const level = computed(() => record.player?.level ?? 'unknown')
+  /** Of the balls that count: what was asked to turn is no natural shape. */
+  const natural = computed(() => naturalShape(record.shots.filter(shot => shot.leftOut === null)))
   const maker = computed((): DrillMaker => ({
     level: level.value,
     numbers: numbers.value,
     speedsMs: rungsInUse(record.bag).flatMap(rung => rungSpeedMs(rung, record.bag.scale.school) ?? []),
     clubIds: [...clubsInUse(record.bag)].sort((a, b) => a.loftDeg - b.loftDeg).map(({ id }) => id),
     unit: unit.value,
+    hand: record.player?.hand ?? 'right',
+    natural: natural.value,
     seed: seed.value,
   }))
   const lastHitMs = computed(() => {

@@ -19,7 +19,9 @@ export interface ClinicGo {
 /** The same for every bag: targets, speeds and curves, no stock shot; null for what is about clubs alone. */
 export function specForAll(spec: DrillSpec): DrillSpec | null {
   const tasks = spec.tasks.map(({ clubId: _, rungId: __, ...task }) => task)
-  return tasks.every(task => Object.keys(task).length > 0) ? { ...spec, tasks } : null
+  // How one player's balls turn by nature says nothing of the others'.
+  const { natural: _natural, hand: _hand, ...rest } = spec
+  return tasks.every(task => Object.keys(task).length > 0) ? { ...rest, tasks } : null
 }
 
 /** The same drill for up to eight on one tee, turn by turn. Kept on this device, and sent as each player's own go. */

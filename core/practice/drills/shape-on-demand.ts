@@ -11,11 +11,15 @@ export const meta: Drill['meta'] = {
   score: 'share',
 }
 
-/** Five one way, five the other, five straight. */
+/** Five draws, five fades, five straight: the draw of a left-hander turns right. */
 export function make(maker: DrillMaker): DrillSpec | null {
+  const { hand = 'right', natural } = maker
+  const ways = hand === 'right' ? (['left', 'right', 'straight'] as const) : (['right', 'left', 'straight'] as const)
   return specOf({ meta }, maker, {
-    tasks: (['left', 'right', 'straight'] as const).map(curve => ({ curve })),
+    tasks: ways.map(curve => ({ curve })),
     ballsEach: 5,
+    ...(hand === 'left' && { hand }),
+    ...(natural && { natural }),
   })
 }
 

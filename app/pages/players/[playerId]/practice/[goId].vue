@@ -16,6 +16,7 @@ import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useAccount } from '~/stores/account'
 import { useOutbox } from '~/stores/outbox'
 import { usePractice } from '~/stores/practice'
+import type { SeenBall } from '~/utils/seen-ball'
 import { newGo } from '~/utils/new-go'
 import { shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
@@ -23,6 +24,7 @@ import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import PracticeCount from '~/components/practice/Count.vue'
 import PracticeLive from '~/components/practice/Live.vue'
+import PracticeOtherWays from '~/components/practice/OtherWays.vue'
 import PracticePlay from '~/components/practice/Play.vue'
 
 /** One go, on the line or afterwards. */
@@ -51,6 +53,17 @@ const shots = computed(() =>
   ),
 )
 const title = computed(() => (go.value ? go.value.name || drillTexts(go.value.spec.drill).title : 'Practice'))
+/** What the go does not ask for any more is told, not lost in silence. */
+function several(balls: readonly SeenBall[], logAll: (balls: readonly SeenBall[]) => number): void {
+  const taken = logAll(balls)
+  const over = balls.length - taken
+  toast.add({
+    title: `${taken} ${taken === 1 ? 'ball' : 'balls'} logged`,
+    ...(over > 0 && {
+      description: `The go was over then: ${over} of the list ${over === 1 ? 'is' : 'are'} not in it.`,
+    }),
+  })
+}
 const running = computed(() => go.value?.endedAtMs === null)
 const { numbers } = usePlan(ref(0))
 const nearest = (targetM: number) => (numbers.value.length > 0 ? nearestNumber(numbers.value, targetM) : null)
@@ -123,10 +136,19 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
       :shots="shots"
       :plays="plays"
       :nearest="nearest"
+      :goals="record.player?.thresholds.goals ?? []"
       style="--go-bottom: var(--rail-height)"
       @put="put"
     >
-      <template #live="{ desk, shot }">
+      <template #live="{ desk, shot, log, logAll, asked }">
+        <PracticeOtherWays
+          :go-id="go.id"
+          :spec="go.spec"
+          :units="units"
+          :asked="asked"
+          @log="log"
+          @log-all="balls => several(balls, logAll)"
+        />
         <PracticeLive
           v-if="session && isSent"
           :key="session.id"
