@@ -22,11 +22,20 @@ import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
 export { LEVELS, type Level }
 
 export const LEVEL_WORDS: Record<Level, string> = {
-  unknown: 'Not said',
+  unknown: 'Not known',
   beginner: 'Beginner',
   improver: 'Improver',
   good: 'Good',
   expert: 'Expert',
+}
+
+/** Roughly which handicap is meant; '' where none is. Our choice. */
+export const LEVEL_HANDICAPS: Record<Level, string> = {
+  unknown: '',
+  beginner: 'handicap about 25 and up',
+  improver: 'about 14 to 24',
+  good: 'about 5 to 13',
+  expert: 'about 4 and under',
 }
 
 export const HAND_WORDS: Record<Hand, string> = { right: 'Right-handed', left: 'Left-handed' }

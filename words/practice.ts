@@ -11,7 +11,7 @@ import type { Memo } from '../core/memo'
 import type { StockShot } from '../core/bag/bag'
 import type { LeaveAt } from '../core/practice/leaves-at'
 import { distanceText, distanceWithUnit, toWind, yardsToMetres, type DistanceUnit, type SpeedUnit } from '../core/units'
-import { DRILL_WORDS, LEVEL_WORDS, PRACTICE } from './en/practice'
+import { DRILL_WORDS, PLAYERS_OF_LEVEL, PRACTICE } from './en/practice'
 import { listed, sentence, write } from './message'
 import { speedText, usualSpeedUnit } from './readings'
 
@@ -206,7 +206,7 @@ export function levelText(spec: DrillSpec, level: Level, value: number, names: P
   const isSum = spec.score === 'points'
   // A go of so many running is told by its share of good ones.
   const score = valueText(spec.score === 'balls' ? { ...spec, score: 'share' } : spec, value, names)
-  return write(PRACTICE.level, { level: LEVEL_WORDS[level], score: isSum ? `${score} a ball` : score })
+  return write(PRACTICE.level, { player: PLAYERS_OF_LEVEL[level], score: isSum ? `${score} a ball` : score })
 }
 
 /** Whether it has changed, as sure as it can be said; with the band of chance where there is one. */

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq } from 'drizzle-orm'
 import type { ChartSide } from '../calibration/jobs'
 import { workOut, type Asker } from '../calibration/pool'
 import type { Compared } from '../../core/history/compare'
@@ -26,6 +26,16 @@ export async function publishedLines(coach: Coach, playerId: string): Promise<Pu
     changed,
     numbers: cells.filter(cell => cell.carry).length,
   }))
+}
+
+/** Every published chart of a player, oldest first. The caller has found the player. */
+export async function publishedChartsOf(playerId: string): Promise<PublishedChart[]> {
+  const rows = await useDatabase()
+    .select({ body: publishedCharts.body })
+    .from(publishedCharts)
+    .where(eq(publishedCharts.playerId, playerId))
+    .orderBy(asc(publishedCharts.number))
+  return rows.map(({ body }) => body)
 }
 
 /** @throws 404 */

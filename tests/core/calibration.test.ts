@@ -445,9 +445,9 @@ describe('what to do next', () => {
     const { next } = calibrated(BAG, balls('50°', '9:00', [80]))
     expect(next[0]!.others.length).toBeGreaterThan(0)
     expect(nextText(next[0]!, cell => `${cell.clubId} ${cell.rungId}`)).toMatch(
-      /^It takes most doubt off the chart: its balls also tell about .+ and .+\.$/,
+      /^Nothing else tells you more: it also sharpens .+ and .+\.$/,
     )
-    expect(nextText({ others: [] }, () => '')).toBe('It takes most doubt off the chart.')
+    expect(nextText({ others: [] }, () => '')).toBe('Nothing else tells you more.')
   })
 
   it('never names a cell that is struck out, or a longer club', () => {

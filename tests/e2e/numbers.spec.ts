@@ -70,7 +70,7 @@ test('hit next is one key away and says why; the block is finished first; the ch
 }) => {
   await atTheRange(page)
   const next = page.getByRole('region', { name: 'Hit next' })
-  await expect(next).toContainText('It takes most doubt off the chart')
+  await expect(next).toContainText('Nothing else tells you more')
   await hit(page, '58° full', [80])
   await expect(page.getByRole('button', { name: '46° full' })).toContainText(/1[01]\d/)
   await expect(page.getByText('Then, after 2 more of these')).toBeVisible()

@@ -226,3 +226,67 @@ test('a clinic of four at one drill: turn by turn, a board, and each go is the p
   await page.getByRole('button', { name: 'End the clinic' }).click()
   await expect(page.getByText('Circles, running').first()).toBeVisible()
 })
+
+test('several balls at once, a sign, goals of launch and spin, and the curves of a left-hander', async ({
+  page,
+  demo,
+}) => {
+  await toPractice(page, demo)
+  await start(page, 'Stairs')
+  await expect(page.getByText('Ball 1 of 24')).toBeVisible()
+  await page.getByRole('button', { name: 'Several…' }).click()
+  const several = page.getByRole('dialog', { name: 'Several balls at once' })
+  await several.getByLabel('As on the keypad, yards').fill('48 1r\n4x\n49')
+  await several.getByRole('button', { name: 'Log them' }).click()
+  await expect(several.getByRole('alert')).toContainText('Line 2')
+  await several.getByLabel('As on the keypad, yards').fill('48 1r\n\n49')
+  await several.getByRole('button', { name: 'Log them' }).click()
+  await expect(page.getByText('Ball 3 of 24')).toBeVisible()
+  await page.getByRole('button', { name: 'Several…' }).click()
+  await several.locator('input[type=file]').setInputFiles({
+    name: 'balls.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('carry_yd,side_yd,launch_deg,spin_rpm\n50,0,31,7200\n900,0,,\n'),
+  })
+  await expect(several.getByRole('alert')).toContainText('Row 3, carry_yd: "900"')
+  await several.locator('input[type=file]').setInputFiles({
+    name: 'balls.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('carry_yd,side_yd,launch_deg,spin_rpm\n50,0,31,7200\n47,2,35,7900\n'),
+  })
+  await expect(page.getByText('2 balls logged').first()).toBeVisible()
+  await expect(page.getByText('Ball 5 of 24')).toBeVisible()
+
+  // A goal, set in the stock shot's panel, is kept, judged and taken back.
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await page
+    .getByRole('button', { name: /^60° at 8:00/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Set a launch or spin goal' }).click()
+  const goal = page.getByRole('dialog', { name: /Launch and spin of 60° at 8:00/ })
+  await goal.getByLabel('Launch from, °').fill('34')
+  await goal.getByLabel('Launch to, °').fill('28')
+  await goal.getByRole('button', { name: 'Save' }).click()
+  await expect(goal.getByText('Launch from 34 to 28: the first is the larger.')).toBeVisible()
+  await goal.getByLabel('Launch to, °').fill('40')
+  await goal.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText(/^Launch 34 to 40°: (\d+ of \d+ balls? inside|no ball was read)/)).toBeVisible()
+
+  // The hand decides which way a draw turns.
+  await page.goto('/players')
+  await page.getByRole('button', { name: 'Add a player' }).first().click()
+  await page.getByLabel('Name', { exact: true }).fill('Left Hander')
+  await page.getByLabel('Plays').click()
+  await page.getByRole('option', { name: 'Left-handed' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Add player' }).click()
+  await page.getByRole('button', { name: '46°, 52°, 58°' }).click()
+  await page.getByRole('button', { name: /^Clock/ }).click()
+  await page.getByRole('button', { name: 'Save the bag' }).click()
+  await page.getByRole('link', { name: /Practice/ }).click()
+  await start(page, 'Shape on demand')
+  await expect(page.getByText('turns right')).toBeVisible()
+  await page.getByRole('button', { name: 'Far right' }).click()
+  await expect(page.getByText('It went far right, a draw: good.').first()).toBeVisible()
+  expect(await seriousOf(page)).toEqual([])
+})

@@ -93,7 +93,7 @@ describe('the headless door', () => {
       club: '50°',
       swing: 'full',
       balls: 3,
-      why: 'It takes most doubt off the chart: its balls also tell about 54° full.',
+      why: 'Nothing else tells you more: it also sharpens 54° full.',
     })
     expect(chart.ready).toMatchObject({ withinM: 2.74, cellsInUse: 5, goodEnough: false })
     expect(chart).not.toHaveProperty('retestDue')

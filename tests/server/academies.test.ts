@@ -284,6 +284,11 @@ const ROUTES: Row[] = [
     ask: at => ['GET', `/api/players/${at.playerId}/practice`],
   },
   {
+    route: 'players/[playerId]/all.zip.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/all.zip`],
+  },
+  {
     route: 'players/[playerId]/scores.csv.get.ts',
     ofPlayer: true,
     ask: at => ['GET', `/api/players/${at.playerId}/scores.csv`],

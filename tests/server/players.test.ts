@@ -74,7 +74,7 @@ describe('players', () => {
     }>(`/api/players/${playerId}/chart.json`)
     expect(body.cells[0]).toMatchObject({ kind: 'measured', club: '56°', balls: 6 })
     expect(Math.abs(body.cells[0]!.carryM / 0.9144 - 90.8)).toBeLessThan(1)
-    expect(body.next[0]!.why).toMatch(/^It takes most doubt off the chart/)
+    expect(body.next[0]!.why).toMatch(/^Nothing else tells you more/)
     const table = readShotTable((await coach.get<string>(`/api/players/${playerId}/shots.csv`)).body)
     expect(table.rows.map(row => row.strike)).toEqual([null, null, null, null, null, 'heavy'])
   })
@@ -87,6 +87,22 @@ describe('players', () => {
       (await coach.post('/api/players', player)).status,
     ]).toEqual([201, 201])
     expect((await coach.get<PlayerLine[]>('/api/players')).body).toHaveLength(1)
+  })
+
+  it('play with the right hand unless it is said, and have goals that a ball can meet', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    const read = async () => (await coach.get<PlayerRecord>(`/api/players/${id}`)).body.player
+    expect((await read()).hand).toBe('right')
+    const goals = [{ clubId: newId(), rungId: newId(), launchDeg: [28, 32], spinRpm: [8000, 9500] }]
+    const path = `/api/players/${id}`
+    expect((await coach.patch(path, { version: 1, hand: 'left', thresholds: { goals } })).status).toBe(200)
+    expect(await read()).toMatchObject({ hand: 'left', thresholds: { goals } })
+    const refused = await coach.patch(path, { version: 2, hand: 'both' })
+    expect([refused.status, refusal(refused).hand]).toEqual([422, expect.stringContaining('both')])
+    const turned = [{ ...goals[0], launchDeg: [32, 28] }]
+    expect((await coach.patch(path, { version: 2, thresholds: { goals: turned } })).status).toBe(422)
+    expect(await read()).toMatchObject({ hand: 'left', thresholds: { goals } })
   })
 
   it('with an id of another academy are refused without telling whose it is', async () => {

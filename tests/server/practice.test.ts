@@ -1,3 +1,4 @@
+import { strFromU8, unzipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { PublishedChart } from '../../core/history/published'
 import type { PlayerLine } from '../../shared/player'
@@ -98,6 +99,24 @@ describe('goes', () => {
     expect(csv.split('\r\n')[0]).toMatch(/^go,started,drill/)
     const balls = (await practice()).goes.filter(go => !go.gone).flatMap(go => go.balls)
     expect(csv.trim().split('\r\n')).toHaveLength(balls.length + 1)
+    // The archive of the player holds the same, byte for byte, with words and metadata beside it.
+    const files = unzipSync(new Uint8Array(await coach.bytes(`/api/players/${playerId}/all.zip`)))
+    const text = (name: string) => strFromU8(files[name]!)
+    expect(text('scores.csv')).toBe(csv)
+    expect(text('shots.csv')).toBe((await coach.get(`/api/players/${playerId}/shots.csv`)).body)
+    expect(JSON.parse(text('bag.json'))).toEqual((await coach.get(`/api/players/${playerId}/bag.json`)).body)
+    expect(JSON.parse(text('practice.json')).goes).toEqual((await practice()).goes)
+    const { tableSchema, url } = JSON.parse(text('shots.csv-metadata.json')) as {
+      url: string
+      tableSchema: { columns: Record<string, string>[] }
+    }
+    expect(url).toBe('shots.csv')
+    expect(tableSchema.columns.map(({ name }) => name).join()).toBe(text('shots.csv').split('\r\n')[0])
+    expect(tableSchema.columns.find(({ name }) => name === 'carry_m' || name === 'carry_yd')).toMatchObject({
+      datatype: 'number',
+    })
+    for (const name of Object.keys(files))
+      if (name !== 'about.txt') expect(text('about.txt')).toContain(name.replace('.csv-metadata.json', '.csv'))
   })
 })
 

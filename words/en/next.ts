@@ -1,7 +1,7 @@
 /** What to hit next, and how ready the chart is. */
 export const NEXT = {
-  most: 'It takes most doubt off the chart.',
-  others: 'It takes most doubt off the chart: its balls also tell about {others}.',
+  most: 'Nothing else tells you more.',
+  others: 'Nothing else tells you more: it also sharpens {others}.',
   gains: 'Known to ± {now}; {n, plural, one {# ball makes} other {# balls make}} it about ± {after}.',
   gainsLittle: 'Known to ± {now}; {n, plural, one {# ball more changes} other {# balls more change}} little.',
   settle: 'To settle what is open: {n} balls with each.',

@@ -138,7 +138,7 @@ export const PRACTICE = {
   shot: '{shot}: {mean} left on average of {n, plural, one {one ball} other {# balls}}, best {best}, worst {worst}.',
   parCost: '{n, plural, one {One} other {#}} cost more than par.',
   apart: '{n, plural, one {One ball} other {# balls}} shown apart.',
-  level: 'A {level} player usually: {score}.',
+  level: '{player} usually: {score}.',
   worst: 'Worst at {target}.',
   // History.
   better: 'Better than at first: that is no luck (a false alarm in 1 player of 20).',
@@ -162,10 +162,10 @@ export const PRACTICE = {
   noRecord: 'No ball of practice near it yet.',
 } as const
 
-/** Levels, to be put before "player". */
-export const LEVEL_WORDS = {
-  expert: 'expert',
-  good: 'good',
-  improver: 'middling',
-  beginner: 'beginning',
+/** A player of each level, as a sentence begins. */
+export const PLAYERS_OF_LEVEL = {
+  expert: 'An expert',
+  good: 'A good player',
+  improver: 'An improver',
+  beginner: 'A beginner',
 } as const

@@ -1,7 +1,7 @@
 /** How a session went. */
 export const SESSIONS = {
   fresh: '{n, plural, one {# new number} other {# new numbers}}',
-  moved: '{n} otherwise than thought',
+  moved: '{n, plural, one {# number} other {# numbers}} not what was expected',
   nothingNew: 'nothing new',
   notInPile: 'not put into a pile',
   minutes: '{minutes} min',

@@ -32,7 +32,7 @@ interface Row {
 const level = computed(() => record.player?.level ?? 'unknown')
 const whoseLevel = computed(() =>
   level.value === 'unknown'
-    ? 'a player whose level is not said'
+    ? 'a player whose level is not known'
     : `this level (${LEVEL_WORDS[level.value].toLowerCase()})`,
 )
 const rows = computed<Row[]>(() => [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { HANDS } from '#core/shot/curve'
-import { HAND_WORDS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+import { HAND_WORDS, LEVEL_HANDICAPS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 
@@ -64,7 +64,10 @@ function takeTheirs() {
 }
 
 const hands = HANDS.map(value => ({ value, label: HAND_WORDS[value] }))
-const levels = LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
+const levels = LEVELS.map(value => ({
+  value,
+  label: [LEVEL_WORDS[value], LEVEL_HANDICAPS[value]].filter(Boolean).join(', '),
+}))
 </script>
 
 <template>

@@ -51,7 +51,7 @@ const menu = computed(() => [
           player.name
         }}</NuxtLink>
         <span class="soft block truncate text-sm"
-          >{{ player.level === 'unknown' ? 'Level not said' : LEVEL_WORDS[player.level]
+          >{{ player.level === 'unknown' ? 'Level not known' : LEVEL_WORDS[player.level]
           }}<template v-if="player.note">: {{ player.note }}</template></span
         >
       </p>

@@ -42,7 +42,7 @@ const rows = computed(() => {
 <template>
   <details class="raised p-4">
     <summary class="cursor-pointer font-bold">
-      {{ bag.name }} <span class="soft font-normal">thought of {{ daysAgo(bag.handedAtMs) }}</span>
+      {{ bag.name }} <span class="soft font-normal">drawn up {{ daysAgo(bag.handedAtMs) }}</span>
     </summary>
     <p class="mt-2">
       {{

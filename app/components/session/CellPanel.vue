@@ -63,7 +63,7 @@ const method = computed(() => {
     return cell.carryM === null ? 'written' : `written; the balls say ${text(cell.carryM)} ± ${text(plusMinusM(cell)!)}`
   if (cell.carryM === null) return 'no ball counts yet'
   if (cell.kind === 'predicted') return 'predicted from the others'
-  return pulledText(cell, unit.value) || 'with what the others say'
+  return pulledText(cell, unit.value) || 'from its balls and the other shots'
 })
 </script>
 

@@ -145,7 +145,7 @@ const choices = computed<Choice[]>(() => [
 ])
 const NO_RANGE = 'none'
 const rangeItems = computed(() => [
-  { value: NO_RANGE, label: 'not said' },
+  { value: NO_RANGE, label: 'No range chosen' },
   ...ranges.value.map(range => ({ value: range.id, label: range.name })),
 ])
 const rangeId = computed({

@@ -119,7 +119,7 @@ function toggle(rung: { id: string; fresh: WhatIf['newRungs'][number] | null }) 
 
 <template>
   <section class="raised p-4" aria-labelledby="thought-title">
-    <h2 id="thought-title" class="text-lg font-bold">The bag, thought of</h2>
+    <h2 id="thought-title" class="text-lg font-bold">The bag to try</h2>
     <ul class="mt-2 divide-y divide-default">
       <li v-for="club in bag.clubs" :key="club.id" class="flex flex-wrap items-center gap-x-2 gap-y-1 py-1.5">
         <strong class="w-16 shrink-0 text-lg">{{ club.label }}</strong>

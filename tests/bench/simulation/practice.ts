@@ -84,7 +84,7 @@ function changeRow(id: string, times: number): string {
 }
 
 const tables = [
-  '| drill | expert | good | middling | beginner |',
+  '| drill | expert | good | improver | beginner |',
   '|---|---|---|---|---|',
   ...levelRows(),
   '',

@@ -107,6 +107,12 @@ const more = computed(() => [
   })),
   { label: 'Copy for a spreadsheet', icon: 'i-lucide-clipboard-copy', onSelect: () => void copyTable() },
   { label: 'Shots as CSV', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/shots.csv`, external: true },
+  {
+    label: 'Everything as a zip',
+    icon: 'i-lucide-archive',
+    to: `/api/players/${playerId.value}/all.zip`,
+    external: true,
+  },
   { label: 'Chart file', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/chart.json`, external: true },
 ])
 

@@ -201,13 +201,13 @@ const print = () => window.print()
                 {{
                   besideName ?? "Today's bag"
                 }}
-                and the one thought of
+                and the bag to try
               </caption>
               <thead class="soft text-left text-sm">
                 <tr>
                   <th scope="col" class="px-3 py-1.5"><span class="sr-only">What</span></th>
                   <th scope="col" class="px-3 py-1.5">{{ besideName ?? 'Today' }}</th>
-                  <th scope="col" class="px-3 py-1.5">Thought of</th>
+                  <th scope="col" class="px-3 py-1.5">What if</th>
                 </tr>
               </thead>
               <tbody class="divide-y divide-default">

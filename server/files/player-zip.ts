@@ -1,0 +1,50 @@
+import { strToU8, zip } from 'fflate'
+import { tableMetadata } from '../../core/files/table-metadata'
+import type { PublishedChart } from '../../core/history/published'
+import type { PracticeRecord } from '../../shared/practice'
+import type { PlayerRecord } from '../../shared/record'
+import { bagFileText, scoreTableText, shotTableText } from './player-files'
+
+/** What the files are, for whoever opens the archive years later. */
+const ABOUT = `Everything that is kept of one player.
+
+player.json     name, level, hand, note, and what the numbers are judged by
+bag.json        clubs, lofts and swing lengths, with what was believed
+shots.csv       every ball, as read; shots.csv-metadata.json tells columns and units
+sessions.json   when, where and how balls were hit, and in what air
+remarks.json    believed, written and struck-out numbers, notes, and answers to flags
+scores.csv      every ball of practice with its score; its metadata beside it
+practice.json   goes at drills and homework, as they were kept
+published.json  every published chart, as it was handed over
+
+Lengths in JSON are metres, times milliseconds since 1970 (UTC).
+`
+
+const json = (value: unknown) => strToU8(`${JSON.stringify(value, null, 2)}\n`)
+
+/** A player's whole record as a zip archive (ISO/IEC 21320-1: deflate, UTF-8 names). */
+export function playerZip(
+  record: PlayerRecord,
+  { goes, homework }: PracticeRecord,
+  published: readonly PublishedChart[],
+): Promise<Uint8Array> {
+  const { player, bag, sessions, words, answers } = record
+  const shots = shotTableText(record)
+  const scores = scoreTableText(bag, goes)
+  const files = {
+    'about.txt': strToU8(ABOUT),
+    'player.json': json({ format: 'uzzet-player', version: 1, player }),
+    'bag.json': strToU8(bagFileText(player, bag, words)),
+    'shots.csv': strToU8(shots),
+    'shots.csv-metadata.json': json(tableMetadata('shots.csv', `Shots of ${player.name}`, shots)),
+    'sessions.json': json(sessions),
+    'remarks.json': json({ remarks: words, answers }),
+    'scores.csv': strToU8(scores),
+    'scores.csv-metadata.json': json(tableMetadata('scores.csv', `Practice of ${player.name}`, scores)),
+    'practice.json': json({ goes, homework }),
+    'published.json': json(published),
+  }
+  return new Promise((done, fail) => {
+    zip(files, (error, data) => (error ? fail(error) : done(data)))
+  })
+}
