@@ -411,5 +411,19 @@ describe('the plan', () => {
     expect(first!.reason).toMatchObject({ kind: 'loose', shot: { clubId: '50' } })
     expect(first!.worthM).toBeGreaterThan(0.1)
   })
+  it('a number that nobody has hit is not called loose, however wide its doubt', () => {
+    const chart = numbers.map((one, i) =>
+      cell(i, i === 4 ? { kind: 'predicted', window80M: [one.carryM - 15, one.carryM + 15] } : {}),
+    ) as unknown as PlanFacts['chart']
+    for (const { reason } of planOf(facts({ chart }), maker, 60)) expect(reason.kind).not.toBe('loose')
+    // Nor is one whose window is wide by the doubt about its number alone.
+    const doubted = numbers.map((one, i) =>
+      cell(i, {
+        window80M: [one.carryM - 9, one.carryM + 9],
+        certainty80M: [one.carryM - 8.9, one.carryM + 8.9],
+      }),
+    ) as unknown as PlanFacts['chart']
+    for (const { reason } of planOf(facts({ chart: doubted }), maker, 60)) expect(reason.kind).not.toBe('loose')
+  })
   it('minutes are balls', () => expect(ballsIn(30)).toBe(24))
 })

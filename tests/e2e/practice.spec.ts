@@ -25,7 +25,7 @@ test('a plan within its balls, a go of stairs with undo and a ball apart, its sc
 }) => {
   await toPractice(page, demo)
   const plan = page.getByRole('region', { name: 'What to practise' })
-  await expect(plan.getByRole('listitem').first()).toContainText(/as an? guess|holds what you have/)
+  await expect(plan.getByRole('listitem').first()).toContainText(/as an? guess|keeps what you have/)
   await page.getByLabel('How many balls').fill('900')
   await expect(plan.getByText('"900" is not possible: 1 to 200 balls.')).toBeVisible()
   await page.getByLabel('How many balls').fill('5')
@@ -93,7 +93,7 @@ test('by eye, by speed and by call: one tap is a score too', async ({ page, demo
   await page.goBack()
   await start(page, 'Shape on demand')
   await page.getByRole('button', { name: 'Far left' }).click()
-  await expect(page.getByText('It went curving left: good.').first()).toBeVisible()
+  await expect(page.getByText('It went far left, a draw: good.').first()).toBeVisible()
   await page.goBack()
   await start(page, 'Speed calls')
   await log(page, '500')
@@ -260,7 +260,7 @@ test('several balls at once, a sign, goals of launch and spin, and the curves of
   // A goal, set in the stock shot's panel, is kept, judged and taken back.
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await page
-    .getByRole('button', { name: /^60° at 8:00/ })
+    .getByRole('button', { name: /^60° 8:00, / })
     .first()
     .click()
   await page.getByRole('button', { name: 'Set a launch or spin goal' }).click()

@@ -155,7 +155,7 @@ export const PRACTICE = {
   twoNear: '{a} and {b} do one job: see whose bad ball ends nearer.',
   mixed: 'Mixed at the end: one ball each is what the course asks.',
   worth: 'About {by} nearer on average, as a guess.',
-  holds: 'It holds what you have.',
+  holds: 'It keeps what you have.',
   // What is liked least.
   reallyWorst: 'It really is your worst: {mean} left on average there.',
   notWorst: 'The record says otherwise: {mean} left there, but {worst} at {at}.',
