@@ -413,7 +413,12 @@ describe('the plan', () => {
   })
   it('a number that nobody has hit is not called loose, however wide its doubt', () => {
     const chart = numbers.map((one, i) =>
-      cell(i, i === 4 ? { kind: 'predicted', window80M: [one.carryM - 15, one.carryM + 15] } : {}),
+      cell(i, {
+        certainty80M: null,
+        ...(i === 4
+          ? { kind: 'predicted', window80M: [one.carryM - 15, one.carryM + 15] }
+          : { window80M: [one.carryM - 1, one.carryM + 1] }),
+      }),
     ) as unknown as PlanFacts['chart']
     for (const { reason } of planOf(facts({ chart }), maker, 60)) expect(reason.kind).not.toBe('loose')
     // Nor is one whose window is wide by the doubt about its number alone.
