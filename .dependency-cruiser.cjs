@@ -7,6 +7,7 @@ const STAGES = [
   'pick',
   'players',
   'practice',
+  'rounds',
   'published',
   'ranges',
   'session',

@@ -16,6 +16,7 @@ import type { PracticeLeave } from '../core/chart/practice-scatter'
 import { CURVE_WAYS, HANDS } from '../core/shot/curve'
 import { READING_RANGE } from '../core/shot/readings'
 import { possibleTime } from './clock'
+import { mergedParts } from './merged'
 import { boundedNumber, ClockTime, Id, lineOfText, oneOf, Version } from './text'
 
 export const GO_BALLS_MAX = 300
@@ -124,13 +125,9 @@ export const ballsOfGo = ({ balls }: Pick<GoRecord, 'balls'>): GoBall[] =>
  * of the rest that of the later go.
  */
 export function mergedGo(known: GoRecord, sent: GoRecord): GoRecord {
-  const balls = new Map(known.balls.map(ball => [ball.id, ball]))
-  for (const ball of sent.balls) {
-    const there = balls.get(ball.id)
-    if (!there || ball.version > there.version) balls.set(ball.id, ball)
-  }
   const head = sent.version >= known.version ? sent : known
-  return { ...head, balls: [...balls.values()], version: Math.max(known.version, sent.version) }
+  const version = Math.max(known.version, sent.version)
+  return { ...head, balls: mergedParts(known.balls, sent.balls), version }
 }
 
 /** A go with times that can be. */

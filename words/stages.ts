@@ -4,7 +4,7 @@ import { shortDayText } from './dates'
 import { write } from './message'
 
 /** Where each stage stands while the bag is empty. */
-export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps' | 'pick' | 'practice', string> = NO_BAG
+export const noBagTexts: Record<'bag' | 'session' | 'chart' | 'gaps' | 'pick' | 'practice' | 'rounds', string> = NO_BAG
 
 export function bagStateText(clubs: number, school: string): string {
   return write(STAGES.bag, { n: clubs, school: school.toLowerCase() })
@@ -61,3 +61,7 @@ export function gapsStateText(state: GapsState | null): string {
     return write(STAGES.covered, { within: String(covered.within), all: String(covered.targets) })
   return write(STAGES.nothingToDo)
 }
+
+/** Where Rounds stands. */
+export const roundsStateText = (rounds: number): string =>
+  write(rounds === 0 ? STAGES.noRounds : STAGES.rounds, { n: rounds })

@@ -8,12 +8,14 @@ import {
   noBagTexts,
   pickStateText,
   practiceStateText,
+  roundsStateText,
   sessionStateText,
 } from '#words/stages'
 import type { StageId } from '~/utils/stages'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePractice } from '~/stores/practice'
+import { useRounds } from '~/stores/rounds'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Where each stage stands, in a few words. */
@@ -22,9 +24,10 @@ export const useStageWords = createSharedComposable(() => {
   const { known, chart, ladder, ready, openFlags, stillOpen, unproven, cover } = useNumbers()
   const { lineM } = useGapsLine()
   const practice = usePractice()
+  const rounds = useRounds()
   return computed<Record<StageId, string>>(() => {
     const { bag, shots, sessions, player } = record
-    if (!player) return { bag: '', session: '', chart: '', gaps: '', pick: '', practice: '' }
+    if (!player) return { bag: '', session: '', chart: '', gaps: '', pick: '', practice: '', rounds: '' }
     const clubs = clubsInUse(bag).length
     if (clubs === 0 || rungsInUse(bag).length === 0) return noBagTexts
     const running = sessions.filter(session => session.endedAtMs === null && !session.plan.gone).at(-1)
@@ -36,6 +39,7 @@ export const useStageWords = createSharedComposable(() => {
       session: sessionStateText(balls, shots.length > 0),
       chart: chartStateText(known.value, hit, ready.value),
       pick: pickStateText(record.published?.publishedAtMs ?? null),
+      rounds: roundsStateText(rounds.standing.length),
       practice: practiceStateText(practice.done.length, practice.standing.length),
       gaps: gapsStateText(
         known.value

@@ -30,6 +30,7 @@ export const KEYMAP = {
   goGaps: { group: 'everywhere', keys: ['g g'], shown: 'G then G', what: 'Gaps' },
   goPick: { group: 'everywhere', keys: ['g k'], shown: 'G then K', what: 'Pick' },
   goPractice: { group: 'everywhere', keys: ['g t'], shown: 'G then T', what: 'Practice' },
+  goRounds: { group: 'everywhere', keys: ['g o'], shown: 'G then O', what: 'Rounds' },
   goPlayers: { group: 'everywhere', keys: ['g p'], shown: 'G then P', what: 'Players' },
   addPlayer: { group: 'everywhere', keys: ['n'], shown: 'N', what: 'Add a player, on their list' },
   digit: {

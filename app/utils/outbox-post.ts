@@ -31,6 +31,10 @@ function put({ playerId, entry }: OutboxItem, lot: readonly OutboxItem[]): Promi
     const { record } = lot.at(-1)!.entry as Extract<Entry, { kind: 'go' }>
     return api(`${RECORD}/goes/:goId`, { params: { ...params, goId: record.id }, method: 'PUT', body: record })
   }
+  if (entry.kind === 'round') {
+    const { record } = lot.at(-1)!.entry as Extract<Entry, { kind: 'round' }>
+    return api(`${RECORD}/rounds/:roundId`, { params: { ...params, roundId: record.id }, method: 'PUT', body: record })
+  }
   if (entry.kind === 'word') return api(`${RECORD}/words`, { params, method: 'POST', body: entry.record })
   if (entry.kind === 'answer') return api(`${RECORD}/answers`, { params, method: 'POST', body: entry.record })
   if (entry.kind === 'bag') return api(`${RECORD}/bag-steps`, { params, method: 'POST', body: entry.record })

@@ -3,6 +3,7 @@ import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import { CLOCK_GOOD_MS } from '#shared/clock'
 import type { GoRecord } from '#shared/practice'
+import type { RoundRecord } from '#shared/rounds'
 import type { SessionRecord, ShotRecord } from '#shared/session'
 
 /** What can be entered without a connection. */
@@ -13,6 +14,7 @@ export type Entry =
   | { kind: 'answer'; record: FlagAnswerRecord }
   | { kind: 'bag'; record: BagStepRecord }
   | { kind: 'go'; record: GoRecord }
+  | { kind: 'round'; record: RoundRecord }
 
 /** A field of a ball that names something the player has no more. */
 export type Lacking = 'sessionId' | 'clubId' | 'rungId'
@@ -72,8 +74,8 @@ export function nextLot(waiting: readonly OutboxItem[], triesOf: (item: OutboxIt
     if (!held(item)) first = item
   }
   if (!first) return []
-  // Each state of a go holds all of its balls: the last one goes for all of them.
-  if (first.entry.kind === 'go') {
+  // Each state of a go holds all of its balls, as one of a round its approaches: the last goes for all of them.
+  if (first.entry.kind === 'go' || first.entry.kind === 'round') {
     const { playerId, entry } = first
     return waiting.filter(item => item.playerId === playerId && sameThing(item.entry, entry))
   }
@@ -158,6 +160,8 @@ export function withTimeRight(item: OutboxItem, knownMs: number): OutboxItem {
       },
     }
   }
+  // A round's day is the coach's word, no clock's.
+  if (entry.kind === 'round') return item
   return {
     ...item,
     clockMs: knownMs,

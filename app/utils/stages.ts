@@ -8,6 +8,7 @@ export const STAGES = [
   { id: 'gaps', title: 'Gaps', short: 'Gaps', icon: 'i-lucide-ruler', key: 'g' },
   { id: 'pick', title: 'Pick', short: 'Pick', icon: 'i-lucide-flag', key: 'k' },
   { id: 'practice', title: 'Practice', short: 'Practice', icon: 'i-lucide-dumbbell', key: 't' },
+  { id: 'rounds', title: 'Rounds', short: 'Rounds', icon: 'i-lucide-map', key: 'o' },
 ] as const
 
 export type StageId = (typeof STAGES)[number]['id']

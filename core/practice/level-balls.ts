@@ -6,14 +6,14 @@ import { MODEL, SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import { costAround } from '../pick/around'
 import { meanCost, type Meant } from '../pick/candidate'
 import { STRIKES_REFINED, strikePoints } from '../pick/strikes'
-import { costsOf } from '../pick/strokes'
+import { costsOf, COURSE_SCATTER } from '../pick/strokes'
 
 /** Whether the side of a ball is seen, or its length alone. */
 export type Dimensions = 'length' | 'both'
 
-/** How the level's balls lie about a target on the range. Metres. */
-function patternOf(level: Level, targetM: number, dimensions: Dimensions): Meant {
-  const longSdM = usualScatterM(SPREAD_OF_LEVEL[level], targetM)
+/** How the level's balls lie about a target, so many times as wide as on the range. Metres. */
+function patternOf(level: Level, targetM: number, dimensions: Dimensions, times = 1): Meant {
+  const longSdM = times * usualScatterM(SPREAD_OF_LEVEL[level], targetM)
   return {
     plusM: 0,
     aimRightM: 0,
@@ -21,7 +21,7 @@ function patternOf(level: Level, targetM: number, dimensions: Dimensions): Meant
     pastM: 0,
     rightM: 0,
     longSdM,
-    sideSdM: dimensions === 'both' ? SIDE_OF_LEVEL[level] * targetM : 0,
+    sideSdM: dimensions === 'both' ? times * SIDE_OF_LEVEL[level] * targetM : 0,
     mishitShortM: MISHIT_SHORT * targetM,
     mishitSdM: Math.hypot(MISHIT_SD * targetM, longSdM),
   }
@@ -67,6 +67,18 @@ export function levelRest(level: Level, targetM: number, dimensions: Dimensions,
     meanCost(
       patternOf(level, targetM, dimensions),
       { times: 1, mishitShare: MODEL.mishitShare },
+      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
+      strikePoints(STRIKES_REFINED, memo),
+    ),
+  )
+}
+
+/** The same on the course, where balls scatter wider: the par of an approach. */
+export function levelCourseRest(level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number {
+  return memo.recall('level-course-rest', key(level, targetM, dimensions), () =>
+    meanCost(
+      patternOf(level, targetM, dimensions, COURSE_SCATTER),
+      { times: COURSE_SCATTER, mishitShare: MODEL.mishitShare },
       (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
       strikePoints(STRIKES_REFINED, memo),
     ),

@@ -33,6 +33,7 @@ import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
 import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
 import type { Hand } from '../../core/shot/curve'
+import type { RoundRecord } from '../../shared/rounds'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
@@ -323,6 +324,23 @@ export const goes = mysqlTable(
     createdAt,
   },
   t => [index('goes_player').on(t.playerId, t.startedAt)],
+)
+
+/** A round's approaches, as they are known by now. */
+export const rounds = mysqlTable(
+  'rounds',
+  {
+    id: id('id').primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    coachId: id('coach_id').references(() => coaches.id),
+    playedAt: datetime('played_at', { mode: 'date', fsp: 3 }).notNull(),
+    body: json('body').$type<RoundRecord>().notNull(),
+    version: int('version').notNull(),
+    createdAt,
+  },
+  t => [index('rounds_player').on(t.playerId, t.playedAt)],
 )
 
 /** What a coach sets a player to practise alone. */

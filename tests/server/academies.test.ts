@@ -24,6 +24,15 @@ interface Row {
 
 const A_GO = aGo()
 const HOMEWORK = aHomework()
+const ROUND = {
+  id: newId(),
+  name: 'Home course',
+  kind: 'casual',
+  playedAtMs: Date.now() - 86_400_000,
+  approaches: [{ id: newId(), chance: true, distanceM: 80, offM: -6, version: 1 }],
+  gone: false,
+  version: 1,
+}
 const OWN_DRILL = { id: newId(), name: 'Ours', spec: A_GO.spec }
 
 const ROUTES: Row[] = [
@@ -282,6 +291,16 @@ const ROUTES: Row[] = [
     route: 'players/[playerId]/practice.get.ts',
     ofPlayer: true,
     ask: at => ['GET', `/api/players/${at.playerId}/practice`],
+  },
+  {
+    route: 'players/[playerId]/rounds/index.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/rounds`],
+  },
+  {
+    route: 'players/[playerId]/rounds/[roundId].put.ts',
+    ofPlayer: true,
+    ask: at => ['PUT', `/api/players/${at.playerId}/rounds/${ROUND.id}`, ROUND],
   },
   {
     route: 'players/[playerId]/all.zip.get.ts',

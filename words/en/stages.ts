@@ -18,6 +18,8 @@ export const STAGES = {
   goes: '{n, plural, one {# go} other {# goes}}',
   noGoes: 'nothing yet',
   homework: '{n, plural, one {homework set} other {# homework set}}',
+  rounds: '{n, plural, one {# round} other {# rounds}}',
+  noRounds: 'none yet',
   workingOut: '…',
 } as const
 
@@ -29,4 +31,5 @@ export const NO_BAG = {
   gaps: 'no numbers yet',
   pick: 'no card yet',
   practice: 'nothing yet',
+  rounds: 'none yet',
 } as const

@@ -14,6 +14,7 @@ const KIND_WORDS = {
   answer: 'Answer to a flag',
   bag: 'Change of the bag',
   go: 'Practice',
+  round: 'Round',
 } as const
 const what = computed(() => {
   const { entry } = props.item

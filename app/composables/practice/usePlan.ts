@@ -2,9 +2,12 @@ import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { DrillMaker, DrillNumber } from '#core/practice/drill'
 import { planOf, type PlanFacts } from '#core/practice/plan'
 import { naturalShape } from '#core/shot/curve'
+import { askedBands, mostNeeded } from '#core/rounds/asks'
 import { rungSpeedMs } from '#core/swing/called-speed'
+import { playedOf } from '#shared/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
+import { useRounds } from '~/stores/rounds'
 import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
@@ -13,6 +16,7 @@ import { serverNowMs } from '~/utils/server-clock'
 export function usePlan(balls: Ref<number>) {
   const record = usePlayerRecord()
   const practice = usePractice()
+  const rounds = useRounds()
   const { unit } = useDistance()
   const { readChart, openFlags } = useNumbers()
   /** Another go draws other targets. */
@@ -45,6 +49,13 @@ export function usePlan(balls: Ref<number>) {
         if (clubId && rungId && !gone) note(cellKey({ clubId, rungId }), atMs)
     return last
   })
+  /** The bands that most chances of the rounds come from. */
+  const needed = computed(() =>
+    mostNeeded(askedBands(playedOf(rounds.standing), unit.value)).map(({ fromM, toM, share }) => ({
+      atM: (fromM + toM) / 2,
+      share,
+    })),
+  )
   const facts = computed((): PlanFacts => ({
     chart: readChart.value,
     flags: openFlags.value,
@@ -52,7 +63,7 @@ export function usePlan(balls: Ref<number>) {
     nowMs: serverNowMs(),
     lastHitMs: lastHitMs.value,
     leastLikedM: record.player?.thresholds.leastLikedM ?? null,
-    needed: [],
+    needed: needed.value,
   }))
   const plan = computed(() => planOf(facts.value, maker.value, balls.value))
   /** The same plan another day: its targets are drawn anew. */

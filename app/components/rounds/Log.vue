@@ -1,0 +1,212 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
+import type { Approach } from '#core/rounds/approach'
+import { approachLine, readApproach } from '#core/rounds/typed-approach'
+import { nearestNumber } from '#core/practice/drill'
+import { rungName } from '#core/swing/scale'
+import { approachesOf, APPROACHES_MAX, ROUND_NAME_MAX, type ApproachRecord, type RoundRecord } from '#shared/rounds'
+import { approachFaultText, finishText } from '#words/rounds'
+import { stockShotName } from '#words/stock-shot'
+import { useDistance } from '~/composables/useDistance'
+import { useNumbers } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
+import type { KeptPick } from '~/utils/kept-picks'
+import { serverNowMs } from '~/utils/server-clock'
+
+/**
+ * A round as it is told afterwards: one approach a line, the stock shot taken for the nearest number until somebody
+ * says another. What is half typed stays.
+ */
+const props = defineProps<{ round?: RoundRecord }>()
+const emit = defineEmits<{ put: [round: RoundRecord]; cancel: [] }>()
+const record = usePlayerRecord()
+const { unit, text } = useDistance()
+const { readChart } = useNumbers()
+
+const numbers = computed(() =>
+  readChart.value
+    .filter(cell => cell.carryM !== null && !cell.plain && cell.kind !== 'struck-out')
+    .map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM: carryM! }))
+    .sort((a, b) => a.carryM - b.carryM),
+)
+const NO_SHOT = 'none'
+const shots = computed(() => [
+  { value: NO_SHOT, label: 'Another shot' },
+  ...clubsInUse(record.bag).flatMap(club =>
+    rungsInUse(record.bag).map(rung => ({
+      value: cellKey({ clubId: club.id, rungId: rung.id }),
+      label: stockShotName(club.label, rungName(rung)),
+    })),
+  ),
+])
+const nearestKey = (distanceM: number) =>
+  numbers.value.length === 0 ? NO_SHOT : cellKey(nearestNumber(numbers.value, distanceM))
+
+interface Draft {
+  name: string
+  day: string
+  competition: boolean
+  lines: string
+  /** The stock shot of a line, by its place, where it is not the nearest number. */
+  said: Record<number, string>
+  /** Shots of Pick that these lines were made of. */
+  picked: string[]
+}
+const dayOf = (ms: number) => {
+  const date = new Date(ms)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+}
+const shotOf = ({ clubId, rungId }: Approach) => (clubId && rungId ? cellKey({ clubId, rungId }) : NO_SHOT)
+function draftOf(round: RoundRecord | undefined): Draft {
+  const standing = round ? approachesOf(round) : []
+  return {
+    name: round?.name ?? '',
+    day: dayOf(round?.playedAtMs ?? serverNowMs()),
+    competition: round?.kind === 'competition',
+    lines: standing.map(one => approachLine(one, unit.value)).join('\n'),
+    said: Object.fromEntries(standing.map((one, i) => [i, shotOf(one)])),
+    picked: [],
+  }
+}
+const draft = useSessionStorage<Draft>(`uzzet-round-draft-${props.round?.id ?? record.playerId}`, draftOf(props.round))
+
+const rows = computed(() =>
+  draft.value.lines
+    .split('\n')
+    .map((line, i) => ({ line: line.trim(), n: i + 1 }))
+    .filter(({ line }) => line !== '')
+    .map(({ line, n }, place) => ({ n, place, read: readApproach(line, unit.value) })),
+)
+const faults = computed(() =>
+  rows.value.flatMap(({ n, read }) =>
+    'fault' in read ? [{ n, text: `Line ${n}: ${approachFaultText(read, unit.value)}` }] : [],
+  ),
+)
+const read = computed(() =>
+  rows.value.flatMap(({ place, read: one }) =>
+    'fault' in one ? [] : [{ place, one, key: keyAt(place, one.distanceM) }],
+  ),
+)
+function keyAt(place: number, distanceM: number): string {
+  const said = draft.value.said[place]
+  return said && shots.value.some(({ value }) => value === said) ? said : nearestKey(distanceM)
+}
+const say = (place: number, key: string) => {
+  draft.value.said = { ...draft.value.said, [place]: key }
+}
+
+/** Shots kept in Pick on this device. */
+const kept = useLocalStorage<KeptPick[]>(`uzzet-round-${record.playerId}`, [])
+const open = computed(() => kept.value.filter(({ id }) => !draft.value.picked.includes(id)))
+const SIGNS: Partial<Record<KeptPick['ended'], (figure: string) => string>> = {
+  short: figure => `-${figure}`,
+  long: figure => `+${figure}`,
+  left: figure => `${figure}l`,
+  right: figure => `${figure}r`,
+}
+function takePicked() {
+  const newest = [...open.value].reverse()
+  const before = rows.value.length
+  const lines = newest.map(({ targetM, ended, offM }) =>
+    [text(targetM), offM === null ? '' : (SIGNS[ended]?.(text(offM)) ?? '')].filter(Boolean).join(' '),
+  )
+  draft.value = {
+    ...draft.value,
+    lines: [draft.value.lines.trimEnd(), ...lines].filter(Boolean).join('\n'),
+    said: { ...draft.value.said, ...Object.fromEntries(newest.map((one, i) => [before + i, cellKey(one)])) },
+    picked: [...draft.value.picked, ...newest.map(({ id }) => id)],
+  }
+}
+
+const fault = ref('')
+const NOON_MS = 12 * 3_600_000
+function save() {
+  const { name, day, competition, picked } = draft.value
+  const playedAtMs = new Date(`${day}T00:00`).getTime() + NOON_MS
+  fault.value = ''
+  if (Number.isNaN(playedAtMs)) fault.value = `"${day}" is no day.`
+  else if (dayOf(playedAtMs) > dayOf(serverNowMs())) fault.value = 'The round lies in the future.'
+  else if (read.value.length === 0) fault.value = 'Write one approach a line first.'
+  else if (read.value.length > APPROACHES_MAX)
+    fault.value = `${read.value.length} approaches are not possible: at most ${APPROACHES_MAX} in a round.`
+  if (fault.value || faults.value.length > 0) return
+  const before = props.round ? approachesOf(props.round) : []
+  const now = read.value.map(({ one, key }, i): ApproachRecord => {
+    const [clubId, rungId] = key === NO_SHOT ? [] : key.split('/')
+    const was = before[i]
+    const next = { ...one, ...(clubId && rungId && { clubId, rungId }), ...(was?.hole && { hole: was.hole }) }
+    return { ...next, id: was?.id ?? newId(), version: (was?.version ?? 0) + 1 }
+  })
+  const taken = before
+    .slice(now.length)
+    .map((one): ApproachRecord => ({ ...one, gone: true, version: one.version + 1 }))
+  emit('put', {
+    id: props.round?.id ?? newId(),
+    name: name.trim(),
+    kind: competition ? 'competition' : 'casual',
+    // Noon of a day that is not over yet has not come for everybody.
+    playedAtMs: Math.min(playedAtMs, serverNowMs()),
+    approaches: [...now, ...taken, ...(props.round?.approaches.filter(({ gone }) => gone) ?? [])],
+    gone: false,
+    version: (props.round?.version ?? 0) + 1,
+  })
+  kept.value = kept.value.filter(({ id }) => !picked.includes(id))
+  draft.value = draftOf(undefined)
+}
+function cancel() {
+  draft.value = draftOf(props.round)
+  emit('cancel')
+}
+</script>
+
+<template>
+  <form class="raised space-y-3 p-4" novalidate @submit.prevent="save">
+    <div class="flex flex-wrap gap-3">
+      <UFormField label="Day"><UInput v-model="draft.day" type="date" class="w-40" /></UFormField>
+      <UFormField label="Name" class="min-w-40 flex-1"
+        ><UInput v-model="draft.name" :maxlength="ROUND_NAME_MAX" placeholder="Home course" class="w-full"
+      /></UFormField>
+      <USwitch v-model="draft.competition" label="Competition" class="self-end pb-2.5" />
+    </div>
+    <UFormField
+      :label="`Approaches, one a line, ${unit}`"
+      help="95 -8 3r: from 95, it finished 8 short and 3 right. Also: on, rough, sand, penalty, layup."
+    >
+      <UTextarea v-model="draft.lines" :rows="6" autoresize :maxrows="20" class="w-full font-bold" spellcheck="false" />
+    </UFormField>
+    <ol v-if="read.length > 0" class="divide-y divide-default" aria-label="As it is read">
+      <li v-for="{ place, one, key } in read" :key="place" class="flex items-center gap-3 py-1">
+        <span class="w-12 text-lg font-bold">{{ text(one.distanceM) }}</span>
+        <span class="min-w-0 flex-1 text-sm leading-tight"
+          >{{ finishText(one, unit) || 'finish not told' }}<span v-if="one.lie" class="soft">, {{ one.lie }}</span
+          ><span v-if="!one.chance" class="soft">, no chance at the green</span></span
+        >
+        <USelect
+          :model-value="key"
+          :items="shots"
+          :aria-label="`Hit with, approach ${place + 1}`"
+          class="w-36 shrink-0"
+          @update:model-value="say(place, String($event))"
+        />
+      </li>
+    </ol>
+    <ul v-if="faults.length > 0 || fault" role="alert" class="font-semibold text-error">
+      <li v-if="fault">{{ fault }}</li>
+      <li v-for="one in faults" :key="one.n">{{ one.text }}</li>
+    </ul>
+    <div class="flex flex-wrap gap-2">
+      <UButton type="submit" icon="i-lucide-check">Keep the round</UButton>
+      <UButton
+        v-if="!round && open.length > 0"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-flag"
+        @click="takePicked"
+        >Take {{ open.length }} kept in Pick</UButton
+      >
+      <UButton v-if="round" color="neutral" variant="outline" @click="cancel">Cancel</UButton>
+    </div>
+  </form>
+</template>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { cellKey } from '#core/bag/bag'
+import { newMemo } from '#core/memo'
+import type { Played } from '#core/rounds/approach'
+import { courseShift } from '#core/rounds/cost'
+import { workFor } from '#core/rounds/work'
+import { noWorkText, shiftText, workText } from '#words/rounds'
+import { useDistance } from '~/composables/useDistance'
+import { useCellNames } from '~/composables/useNumbers'
+import { usePlayerRecord } from '~/stores/record'
+
+/** Need times weakness: what an hour is worth most on, and whether the course plays as the range does. */
+const props = defineProps<{ played: readonly Played[] }>()
+const record = usePlayerRecord()
+const { unit } = useDistance()
+const { cellName } = useCellNames()
+const memo = newMemo()
+const MOST = 5
+const work = computed(() => workFor(props.played, record.player?.level ?? 'unknown', memo).slice(0, MOST))
+const isTold = computed(() => props.played.some(({ approaches }) => approaches.some(({ offM }) => offM !== undefined)))
+const shift = computed(() => courseShift(props.played))
+</script>
+
+<template>
+  <section aria-labelledby="work-title">
+    <h2 id="work-title" class="text-xl font-bold">What to work on</h2>
+    <ol v-if="work.length > 0" class="raised mt-2 divide-y divide-default">
+      <li v-for="(one, i) in work" :key="cellKey(one)" class="flex gap-4 px-4 py-2.5">
+        <span class="soft text-xl font-extrabold">{{ i + 1 }}</span>
+        <span class="min-w-0 flex-1 leading-snug"
+          ><b class="block text-lg">{{ cellName(one) }}</b
+          >{{ workText(one, unit).why }} <span class="soft">{{ workText(one, unit).worth }}</span></span
+        >
+      </li>
+    </ol>
+    <p v-else class="soft mt-1">{{ noWorkText(isTold) }}</p>
+    <p v-if="isTold" class="mt-3" :class="shift ? 'font-semibold' : 'soft'">{{ shiftText(shift, unit) }}</p>
+    <UButton
+      v-if="work.length > 0"
+      class="mt-3"
+      variant="outline"
+      icon="i-lucide-dumbbell"
+      :to="`/players/${record.playerId}/practice`"
+      >To the plan of practice</UButton
+    >
+  </section>
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { chancesOf } from '#core/rounds/approach'
+import { approachesOf, playedOf, type RoundRecord } from '#shared/rounds'
+import { approachesText } from '#words/rounds'
+import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useRounds } from '~/stores/rounds'
+import { shortDate } from '~/utils/dates'
+import FrameStagePage from '~/components/frame/StagePage.vue'
+import RoundsAsks from '~/components/rounds/Asks.vue'
+import RoundsLog from '~/components/rounds/Log.vue'
+import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
+
+/** Rounds: where approaches come from, what they cost, and what to work on. */
+usePlayerRoute()
+const rounds = useRounds()
+const toast = useToast()
+const played = computed(() => playedOf(rounds.standing))
+const hasChances = computed(() => chancesOf(played.value).length > 0)
+const edited = ref<string>()
+
+async function put(round: RoundRecord) {
+  edited.value = undefined
+  await rounds.put(round)
+  toast.add({ title: `${approachesText(approachesOf(round).length)} kept`, color: 'success' })
+}
+async function drop(round: RoundRecord) {
+  const gone = { ...round, gone: true, version: round.version + 1 }
+  await rounds.put(gone)
+  toast.add({
+    title: 'Round deleted',
+    actions: [
+      {
+        label: 'Undo',
+        color: 'neutral',
+        variant: 'outline',
+        onClick: () => void rounds.put({ ...gone, gone: false, version: gone.version + 1 }),
+      },
+    ],
+  })
+}
+const nameOf = ({ name, kind }: RoundRecord) =>
+  [name || 'Round', kind === 'competition' && 'competition'].filter(Boolean).join(', ')
+</script>
+
+<template>
+  <FrameStagePage title="Rounds" line="What the course asks, what it costs, what to do next.">
+    <p v-if="rounds.failure" role="alert" class="raised mb-4 flex flex-wrap items-center gap-3 p-4">
+      {{ rounds.failure }}
+      <UButton size="sm" color="neutral" variant="outline" @click="rounds.load()">Try again</UButton>
+    </p>
+    <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
+      <div v-if="hasChances" class="min-w-0 space-y-8">
+        <RoundsAsks :played="played" />
+        <RoundsWorkOn :played="played" />
+      </div>
+      <div class="min-w-0 space-y-6" :class="!hasChances && 'lg:col-span-2 lg:max-w-2xl'">
+        <section aria-labelledby="log-title">
+          <h2 id="log-title" class="mb-2 text-xl font-bold">A round, afterwards</h2>
+          <RoundsLog key="new" @put="put" />
+        </section>
+        <section v-if="rounds.standing.length > 0" aria-labelledby="rounds-title">
+          <h2 id="rounds-title" class="mb-2 text-xl font-bold">Rounds so far</h2>
+          <ul class="raised divide-y divide-default">
+            <li v-for="round in rounds.standing" :key="round.id" class="px-4 py-2">
+              <RoundsLog v-if="edited === round.id" :round="round" @put="put" @cancel="edited = undefined" />
+              <span v-else class="flex flex-wrap items-center gap-x-3 gap-y-1">
+                <span class="min-w-0 flex-1 leading-tight"
+                  ><b class="block">{{ shortDate(round.playedAtMs) }}, {{ nameOf(round) }}</b
+                  ><span class="soft text-sm">{{ approachesText(approachesOf(round).length) }}</span></span
+                >
+                <UButton
+                  color="neutral"
+                  variant="outline"
+                  icon="i-lucide-pencil"
+                  :aria-label="`Change the round of ${shortDate(round.playedAtMs)}`"
+                  @click="edited = round.id"
+                />
+                <UButton
+                  color="neutral"
+                  variant="outline"
+                  icon="i-lucide-trash-2"
+                  :aria-label="`Delete the round of ${shortDate(round.playedAtMs)}`"
+                  @click="drop(round)"
+                />
+              </span>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </div>
+  </FrameStagePage>
+</template>

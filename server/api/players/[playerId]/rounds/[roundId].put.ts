@@ -1,0 +1,14 @@
+import { RoundRecord } from '../../../../../shared/rounds'
+import { putRound } from '../../../../data/rounds'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { sameIdAsRoute } from '../../../../request/same-id'
+
+/** A round as the browser knows it, under the browser's id. */
+export default defineEventHandler(async event => {
+  const coach = await requireCoach(event)
+  const playerId = idFromRoute(event, 'playerId', 'player')
+  const record = sameIdAsRoute(event, 'roundId', 'round', await readChecked(event, RoundRecord))
+  const round = await putRound(coach, playerId, record)
+  return { taken: [round.id], round }
+})

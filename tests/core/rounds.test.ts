@@ -1,0 +1,234 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { MISHIT_SD, MISHIT_SHORT } from '../../core/gaps/leave'
+import type { Level } from '../../core/level'
+import { newMemo } from '../../core/memo'
+import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../core/model/constants'
+import { usualScatterM } from '../../core/model/usual-scatter'
+import { COURSE_SCATTER } from '../../core/pick/strokes'
+import type { Approach, Played } from '../../core/rounds/approach'
+import { askedBands, mostAsked, mostNeeded } from '../../core/rounds/asks'
+import { courseShift, shotCosts, strokesLost } from '../../core/rounds/cost'
+import { approachLine, readApproach } from '../../core/rounds/typed-approach'
+import { workFor } from '../../core/rounds/work'
+import { yardsToMetres as yd } from '../../core/units'
+import { mergedRound, playedOf, RoundRecord } from '../../shared/rounds'
+import { approachFaultText, asksLines, finishText, shiftText, workText } from '../../words/rounds'
+import { makeDice, type Dice } from '../bench/simulation/dice'
+
+const memo = newMemo()
+const LEVEL: Level = 'good'
+const CARRIES = [45, 55, 63, 74, 83, 92, 107, 124, 137].map(yd)
+const shotAt = (i: number) => ({ clubId: `c${i}`, rungId: 'r' })
+
+/** What is wrong with one stock shot of a season's player. */
+interface Planted {
+  shot: number
+  looser?: number
+  offM?: number
+}
+
+/** A season of a player of the level with the usual course scatter; one approach in five asks for the planted shot. */
+function season(dice: Dice, rounds: number, planted: Planted | null, shiftM = 0): Played[] {
+  const others = CARRIES.map((_, i) => i).filter(i => i !== planted?.shot)
+  return Array.from({ length: rounds }, () => ({
+    approaches: Array.from({ length: 12 }, (): Approach => {
+      const i = planted && dice.uniform() < 0.2 ? planted.shot : others[Math.floor(dice.uniform() * others.length)]!
+      const targetM = CARRIES[i]! + yd(4) * (2 * dice.uniform() - 1)
+      const mine = planted?.shot === i ? planted : null
+      const times = COURSE_SCATTER * (mine?.looser ?? 1)
+      const mishit = dice.uniform() < 0.07
+      const length = usualScatterM(SPREAD_OF_LEVEL[LEVEL], targetM) * times * dice.normal()
+      return {
+        ...shotAt(i),
+        chance: true,
+        distanceM: targetM,
+        offM: length + (mine?.offM ?? 0) + shiftM + (mishit ? targetM * (MISHIT_SD * dice.normal() - MISHIT_SHORT) : 0),
+        sideM: SIDE_OF_LEVEL[LEVEL] * targetM * times * dice.normal(),
+      }
+    }),
+  }))
+}
+
+describe('an approach in one line', () => {
+  it('reads what was said, in any order', () => {
+    expect(readApproach('95 -8 3r rough', 'm')).toEqual({
+      chance: true,
+      distanceM: 95,
+      offM: -8,
+      sideM: 3,
+      lie: 'light rough',
+    })
+    expect(readApproach('82 on sa pen', 'm')).toMatchObject({ offM: 0, sideM: 0, lie: 'sand', penalty: 1 })
+    expect(readApproach('180 lay', 'm')).toEqual({ chance: false, distanceM: 180 })
+    expect(readApproach('100', 'yd')).toEqual({ chance: true, distanceM: yd(100) })
+  })
+
+  it('names what is wrong, and what is allowed', () => {
+    const told = (line: string) => {
+      const read = readApproach(line, 'yd')
+      return 'fault' in read ? approachFaultText(read, 'yd') : ''
+    }
+    expect(told('far')).toBe('"far" is no distance: 1 to 400 yd come first.')
+    expect(told('95 8')).toMatch(/^"8" is not known: -8 is 8 short/)
+    expect(told('95 -8 +3')).toBe('"+3" says something a second time.')
+    expect(told('95 on -3')).toBe('"-3" says something a second time.')
+    expect(told('95 999r')).toBe('"999r" is too far to the side.')
+    expect(told('95 r')).toMatch(/^"r" is not known/)
+  })
+
+  it('comes back as it was typed, in either unit', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 200 }),
+        fc.option(fc.integer({ min: -30, max: 30 })),
+        fc.option(fc.integer({ min: -30, max: 30 })),
+        fc.boolean(),
+        fc.constantFrom('yd' as const, 'm' as const),
+        (at, off, side, rough, unit) => {
+          const line = [
+            String(at),
+            off === null ? '' : `${off < 0 ? '-' : '+'}${Math.abs(off)}`,
+            side === null ? '' : `${Math.abs(side)}${side < 0 ? 'l' : 'r'}`,
+            rough ? 'rough' : '',
+          ]
+            .filter(Boolean)
+            .join(' ')
+          const read = readApproach(line, unit)
+          expect('fault' in read ? read : approachLine(read, unit)).toBe(line)
+        },
+      ),
+    )
+  })
+})
+
+describe('what the course asks', () => {
+  const at = (...yards: number[]): Played => ({ approaches: yards.map(y => ({ chance: true, distanceM: yd(y) })) })
+  it('counts chances by band, leaves lay-ups away, and is surer with more rounds', () => {
+    const few = askedBands([at(72, 75, 78, 95)], 'yd')
+    expect(few.map(({ chances }) => chances)).toEqual([3, 0, 1])
+    expect(few[0]!.fromM).toBeCloseTo(yd(70), 9)
+    const many = askedBands(
+      Array.from({ length: 20 }, () => at(72, 75, 78, 95)),
+      'yd',
+    )
+    expect(many[0]!.most - many[0]!.least).toBeLessThan((few[0]!.most - few[0]!.least) / 2)
+    expect(many[0]!.share).toBeGreaterThan(0.5)
+    expect(askedBands([{ approaches: [{ chance: false, distanceM: 90 }] }], 'yd')).toEqual([])
+    expect(mostNeeded(many)[0]).toBe(many[0])
+  })
+
+  it('shares are never below 0, nor all of them above 1, in either unit', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 2, max: 300, noNaN: true }), { minLength: 1, maxLength: 60 }),
+        fc.constantFrom('yd' as const, 'm' as const),
+        (distances, unit) => {
+          const bands = askedBands([{ approaches: distances.map(distanceM => ({ chance: true, distanceM })) }], unit)
+          expect(bands.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(1 + 1e-9)
+          for (const { least, share, most } of bands) {
+            expect(least).toBeGreaterThanOrEqual(0)
+            expect(least).toBeLessThanOrEqual(share)
+            expect(share).toBeLessThanOrEqual(most)
+          }
+          expect(bands.reduce((sum, { chances }) => sum + chances, 0)).toBe(distances.length)
+        },
+      ),
+    )
+  })
+
+  it('names the stretch that four in ten come from, once there are enough', () => {
+    expect(mostAsked([at(70, 80, 90)], 'yd')).toBeNull()
+    const rounds = [at(72, 76, 81, 84, 88, 93), at(40, 55, 110, 130, 150, 165, 180, 71, 94, 30)]
+    const most = mostAsked(rounds, 'yd')!
+    expect([most.fromM, most.toM].map(m => Math.round(m / yd(1)))).toEqual([70, 95])
+    expect(asksLines(16, 2, yd(180), most, 'yd')).toEqual([
+      '16 chances in 2 rounds. None longer than 180 yd.',
+      'Five in ten of your chances come from 70 to 95 yd.',
+    ])
+  })
+})
+
+describe('what it costs', () => {
+  it('a ball beside the flag gains, a wild one costs, a penalty costs its stroke', () => {
+    const from = { chance: true, distanceM: 90 }
+    const near = strokesLost({ ...from, offM: 1, sideM: 0 }, LEVEL, memo)!
+    const wild = strokesLost({ ...from, offM: -25, sideM: 10 }, LEVEL, memo)!
+    expect(near).toBeLessThan(-0.3)
+    expect(wild).toBeGreaterThan(0.2)
+    expect(strokesLost({ ...from, offM: -25, sideM: 10, penalty: 1 }, LEVEL, memo)).toBeCloseTo(wild + 1, 9)
+    expect(strokesLost(from, LEVEL, memo)).toBeNull()
+  })
+
+  it('a player of the level loses nothing on average', () => {
+    const rounds = season(makeDice(77), 250, null)
+    const all = rounds.flatMap(({ approaches }) => approaches.map(one => strokesLost(one, LEVEL, memo)!))
+    expect(Math.abs(all.reduce((a, b) => a + b, 0) / all.length)).toBeLessThan(0.03)
+    for (const { lost } of shotCosts(rounds, LEVEL, memo)) expect(Math.abs(lost)).toBeLessThan(0.12)
+  })
+
+  it('the planted weakness is among the first three of the list in 9 seasons of 10', () => {
+    // Seeds that nothing was chosen on; seasons of eight rounds, one approach in five asks for the shot.
+    const found = (planted: (i: number) => Planted) =>
+      Array.from({ length: 40 }, (_, i) => {
+        const wrong = planted(i)
+        const work = workFor(season(makeDice(9000 + i), 8, wrong), LEVEL, memo).slice(0, 3)
+        return work.some(({ clubId }) => clubId === shotAt(wrong.shot).clubId)
+      }).filter(Boolean).length
+    expect(found(i => ({ shot: i % CARRIES.length, looser: 2 }))).toBeGreaterThanOrEqual(36)
+    expect(found(i => ({ shot: i % CARRIES.length, offM: -yd(6) }))).toBeGreaterThanOrEqual(30)
+  })
+})
+
+describe('the course against the range', () => {
+  it('five yards short is said in most seasons, and none of 100 even players hears it more often than 1 in 20', () => {
+    const heard = (shiftM: number, seed: number, seasons: number) =>
+      Array.from({ length: seasons }, (_, i) => courseShift(season(makeDice(seed + i), 8, null, shiftM))).filter(
+        Boolean,
+      )
+    expect(heard(0, 4000, 100).length).toBeLessThanOrEqual(5)
+    const short = heard(-yd(5), 6000, 40)
+    expect(short.length).toBeGreaterThanOrEqual(30)
+    expect(short.every(shift => shift!.meanM < 0)).toBe(true)
+    expect(courseShift([])).toBeNull()
+  })
+
+  it('is told in words', () => {
+    expect(shiftText({ meanM: -yd(5), halfM: 1, balls: 40 }, 'yd')).toMatch(/^5 yd short on the course, on average/)
+    expect(finishText({ chance: true, distanceM: 90, offM: -yd(8), sideM: yd(3) }, 'yd')).toBe('8 yd short, 3 yd right')
+    const work = { share: 0.2, lost: 0.12, off: false, meanOffM: 0, worth: 0.08 }
+    expect(workText(work, 'yd')).toEqual({
+      why: 'Asked for by 20 in 100 chances, and costs 0.12 strokes a ball more than the level does.',
+      worth: 'An hour on it may be worth 0.08 strokes a round, as a guess.',
+    })
+  })
+})
+
+describe('a round that two devices know', () => {
+  const id = (n: number) => `0196b1de-0000-7000-8000-00000000000${n}`
+  const round = (approaches: object[], version: number) =>
+    RoundRecord.parse({ id: id(1), name: '', kind: 'casual', playedAtMs: 1e12, approaches, gone: false, version })
+  const approach = (n: number, version = 1, more: object = {}) => ({
+    id: id(n),
+    chance: true,
+    distanceM: 80 + n,
+    version,
+    ...more,
+  })
+
+  it('keeps every approach, each in its later version', () => {
+    const merged = mergedRound(round([approach(2), approach(3, 2)], 2), round([approach(3), approach(4)], 1))
+    expect(merged.approaches.map(({ id: one, version }) => [one, version])).toEqual([
+      [id(2), 1],
+      [id(3), 2],
+      [id(4), 1],
+    ])
+    expect(merged.version).toBe(2)
+  })
+
+  it('what was taken out is not counted', () => {
+    const rounds = [round([approach(2), approach(3, 2, { gone: true })], 1)]
+    expect(playedOf(rounds)[0]!.approaches).toHaveLength(1)
+    expect(playedOf([{ ...rounds[0]!, gone: true }])).toEqual([])
+  })
+})

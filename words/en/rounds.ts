@@ -1,0 +1,25 @@
+/** What rounds asked for, what it cost, and what to work on. */
+export const ROUNDS = {
+  // A line that was typed.
+  distance: '"{part}" is no distance: {least} to {most} {unit} come first.',
+  past: '"{part}" is too far past or short.',
+  side: '"{part}" is too far to the side.',
+  word: '"{part}" is not known: -8 is 8 short, 3r is 3 right; then rough, sand, penalty, layup.',
+  twice: '"{part}" says something a second time.',
+  // What the course asks.
+  most: '{tenths} in ten of your chances come from {from} to {to}.',
+  chances: '{n, plural, one {# chance} other {# chances}} in {rounds, plural, one {one round} other {# rounds}}.',
+  longest: 'None longer than {to}.',
+  tooFew: 'Fifteen chances are the least before a stretch is named: {n} so far.',
+  // The course against the range.
+  shift:
+    '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck (a false alarm in 1 player of 20).',
+  noShift: 'No sign that the course plays longer or shorter than the range.',
+  // What to work on.
+  loose: 'asked for by {share} in 100 chances, and costs {lost} strokes a ball more than the level does',
+  offNumber: 'asked for by {share} in 100 chances, and ends {off} {way, select, short {short} other {long}} on average',
+  worth: 'An hour on it may be worth {worth} strokes a round, as a guess.',
+  nothing: 'No stock shot costs more than is usual for the level.',
+  needsEnds: 'Say where approaches finished, and it tells what they cost.',
+  summary: '{n, plural, one {# approach} other {# approaches}}',
+} as const
