@@ -9,6 +9,7 @@ import { DEMO_EMAIL } from '../shared/demo'
 import { stockShotName } from '../words/stock-shot'
 import { makeDice } from '../devices/dice'
 import { drawPlayer } from './draw'
+import { roundsOfDemo } from './rounds'
 import { practiceOfDemo } from './practice'
 import { bagOfDemo, recordOfDemo, type DrawnPlayer } from './record'
 import { yardsToMetres } from '../core/units'
@@ -67,6 +68,7 @@ async function load(url: string): Promise<void> {
     // Of their own, so that what is said and published changes no ball.
     const ids = makeDice(SEED + 1)
     const practiceDice = makeDice(SEED + 2)
+    const roundsDice = makeDice(SEED + 3)
     const [academyId, coachId] = [dice.id(nowMs), dice.id(nowMs)]
     const insert = (table: string, columns: string, rows: unknown[][]) =>
       rows.length > 0 ? connection.query(`insert into ${table} (${columns}) values ?`, [rows]) : undefined
@@ -194,6 +196,21 @@ async function load(url: string): Promise<void> {
             JSON.stringify(chart),
           ]),
         )
+        if (player.rounds) {
+          const played = roundsOfDemo(player.rounds, charts.at(-1)!, player.level, nowMs, roundsDice)
+          await insert(
+            'rounds',
+            'id, player_id, coach_id, played_at, body, version',
+            played.map(round => [
+              round.id,
+              playerId,
+              coachId,
+              new Date(round.playedAtMs),
+              JSON.stringify(round),
+              round.version,
+            ]),
+          )
+        }
         if (player.practice) {
           const practised = practiceOfDemo(player.practice, charts.at(-1)!, player.level, nowMs, practiceDice)
           await insert(

@@ -42,6 +42,13 @@ export interface DemoPractice {
   }
 }
 
+/** Rounds of a player, days before today, oldest first; one stock shot lies twice as loose as the level's. */
+export interface DemoRounds {
+  days: number[]
+  chances: number
+  loose: string
+}
+
 export interface DemoPlayer {
   name: string
   level: Level
@@ -61,6 +68,7 @@ export interface DemoPlayer {
   written?: [club: string, rung: string, yd: number, why: string][]
   /** Days before today on which the chart was published, and the note that went along, oldest first. */
   published?: [daysAgo: number, note: string][]
+  rounds?: DemoRounds
   practice?: DemoPractice
   /** Days before today and balls, oldest first. */
   sessions: {
@@ -106,6 +114,7 @@ export const PLAYERS: readonly DemoPlayer[] = [
         done: ['circles', 0.04],
       },
     },
+    rounds: { days: [76, 62, 48, 34, 20, 9], chances: 11, loose: '51° 9:00' },
     clubs: [
       wedge(60, 'lob wedge'),
       wedge(56, 'sand wedge'),

@@ -1,6 +1,7 @@
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
 import { writeBagFile } from '../../core/files/bag-file'
+import { writeRoundTable } from '../../core/files/round-table'
 import { writeScoreTable } from '../../core/files/score-table'
 import { writeShotTable } from '../../core/files/shot-table'
 import { airAt } from '../../core/flight/session-air'
@@ -11,6 +12,7 @@ import { rungName } from '../../core/swing/scale'
 import type { Bag } from '../../core/bag/bag'
 import type { Player } from '../../shared/player'
 import { ballsOfGo, type GoRecord } from '../../shared/practice'
+import { approachesOf, type RoundRecord } from '../../shared/rounds'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 
 /** The player's bag as the open bag file, with what is believed of it. */
@@ -54,6 +56,23 @@ export function shotTableText({
       taken: shot.taken,
       air: airOf(shot.sessionId, shot.hitAtMs),
     })),
+  )
+}
+
+/** Rounds as the open table, a row an approach. */
+export function roundTableText(bag: Bag, rounds: readonly RoundRecord[]): string {
+  const names = labelsOf(bag)
+  return writeRoundTable(
+    rounds
+      .filter(({ gone }) => !gone)
+      .map(round => ({
+        round: round.id,
+        date: new Date(round.playedAtMs).toISOString(),
+        rows: approachesOf(round).map(approach => {
+          const { clubId, rungId } = approach
+          return { approach, ...(clubId && rungId ? names({ clubId, rungId }) : { club: '', swing: '' }) }
+        }),
+      })),
   )
 }
 

@@ -3,7 +3,8 @@ import { tableMetadata } from '../../core/files/table-metadata'
 import type { PublishedChart } from '../../core/history/published'
 import type { PracticeRecord } from '../../shared/practice'
 import type { PlayerRecord } from '../../shared/record'
-import { bagFileText, scoreTableText, shotTableText } from './player-files'
+import type { RoundRecord } from '../../shared/rounds'
+import { bagFileText, roundTableText, scoreTableText, shotTableText } from './player-files'
 
 /** What the files are, for whoever opens the archive years later. */
 const ABOUT = `Everything that is kept of one player.
@@ -14,6 +15,8 @@ shots.csv       every ball, as read; shots.csv-metadata.json tells columns and u
 sessions.json   when, where and how balls were hit, and in what air
 remarks.json    believed, written and struck-out numbers, notes, and answers to flags
 scores.csv      every ball of practice with its score; its metadata beside it
+rounds.csv      every approach of every round; its metadata beside it
+rounds.json     rounds as they were kept
 practice.json   goes at drills and homework, as they were kept
 published.json  every published chart, as it was handed over
 
@@ -26,11 +29,13 @@ const json = (value: unknown) => strToU8(`${JSON.stringify(value, null, 2)}\n`)
 export function playerZip(
   record: PlayerRecord,
   { goes, homework }: PracticeRecord,
+  rounds: readonly RoundRecord[],
   published: readonly PublishedChart[],
 ): Promise<Uint8Array> {
   const { player, bag, sessions, words, answers } = record
   const shots = shotTableText(record)
   const scores = scoreTableText(bag, goes)
+  const roundRows = roundTableText(bag, rounds)
   const files = {
     'about.txt': strToU8(ABOUT),
     'player.json': json({ format: 'uzzet-player', version: 1, player }),
@@ -41,7 +46,10 @@ export function playerZip(
     'remarks.json': json({ remarks: words, answers }),
     'scores.csv': strToU8(scores),
     'scores.csv-metadata.json': json(tableMetadata('scores.csv', `Practice of ${player.name}`, scores)),
+    'rounds.csv': strToU8(roundRows),
+    'rounds.csv-metadata.json': json(tableMetadata('rounds.csv', `Rounds of ${player.name}`, roundRows)),
     'practice.json': json({ goes, homework }),
+    'rounds.json': json(rounds),
     'published.json': json(published),
   }
   return new Promise((done, fail) => {

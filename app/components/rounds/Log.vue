@@ -174,7 +174,15 @@ function cancel() {
       :label="`Approaches, one a line, ${unit}`"
       help="95 -8 3r: from 95, it finished 8 short and 3 right. Also: on, rough, sand, penalty, layup."
     >
-      <UTextarea v-model="draft.lines" :rows="6" autoresize :maxrows="20" class="w-full font-bold" spellcheck="false" />
+      <UTextarea
+        v-model="draft.lines"
+        :rows="6"
+        placeholder="95 -8 3r&#10;72 on&#10;120 +4 rough"
+        autoresize
+        :maxrows="20"
+        class="w-full font-bold"
+        spellcheck="false"
+      />
     </UFormField>
     <ol v-if="read.length > 0" class="divide-y divide-default" aria-label="As it is read">
       <li v-for="{ place, one, key } in read" :key="place" class="flex items-center gap-3 py-1">

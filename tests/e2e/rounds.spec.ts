@@ -1,0 +1,71 @@
+import { areKept, expect, hit, openAccount, packBag, addPlayer, seriousOf, startSession, test } from './coach'
+
+test('a round of approaches by keyboard, mended, deleted and brought back; it works without a network, and practice hears of it', async ({
+  page,
+  context,
+}) => {
+  test.info().annotations.push({ type: 'provokes', description: 'ERR_INTERNET_DISCONNECTED|Failed to load resource' })
+  await openAccount(page)
+  await addPlayer(page, 'Pip Marlow')
+  await packBag(page)
+  await startSession(page)
+  await hit(page, '58° full', [80, 81, 79])
+  await hit(page, '52° full', [100, 101])
+  await page.getByRole('link', { name: /Rounds/ }).click()
+  const lines = page.getByLabel('Approaches, one a line, yd')
+  await page.getByRole('button', { name: 'Keep the round' }).click()
+  await expect(page.getByRole('alert')).toContainText('Write one approach a line first.')
+  await lines.fill('80 -8 3r\n102 far')
+  await expect(page.getByRole('alert')).toContainText('Line 2: "far" is not known')
+  const season = Array.from({ length: 9 }, (_, i) => [`80 -${14 + (i % 3)} 2r`, `101 +${i % 3} 1l`]).flat()
+  await lines.fill(season.join('\n'))
+  const asRead = page.getByRole('list', { name: 'As it is read' })
+  await expect(asRead.getByRole('listitem')).toHaveCount(18)
+  await expect(asRead.getByRole('listitem').first()).toContainText('14 yd short, 2 yd right')
+  await expect(page.getByLabel('Hit with, approach 1')).toContainText('58° full')
+  await expect(page.getByLabel('Hit with, approach 2')).toContainText('52° full')
+  // What is half typed survives a reload.
+  await page.reload()
+  await expect(lines).toHaveValue(/^80 -14 2r/)
+  expect(await seriousOf(page)).toEqual([])
+  await page.getByRole('button', { name: 'Keep the round' }).click()
+  await expect(page.getByText('18 approaches kept').first()).toBeVisible()
+  await expect(page.getByText('18 chances in one round. None longer than 101 yd.')).toBeVisible()
+  const work = page.getByRole('region', { name: 'What to work on' })
+  await expect(work.getByRole('listitem').first()).toContainText(/58° full.*50 in 100 chances/)
+  await expect(page.getByRole('row', { name: /80 to 90 9/ })).toBeVisible()
+
+  await context.setOffline(true)
+  await lines.fill('80 on')
+  await page.getByRole('button', { name: 'Keep the round' }).click()
+  await expect(page.getByText('19 chances in 2 rounds.')).toBeVisible()
+  await areKept(page, 1)
+  await context.setOffline(false)
+  await areKept(page, 0)
+  await page.reload()
+  await expect(page.getByText('19 chances in 2 rounds.')).toBeVisible()
+
+  // Mended: one line taken out, another stock shot said.
+  await page
+    .getByRole('button', { name: /^Change the round of/ })
+    .last()
+    .click()
+  const mended = page.getByRole('listitem').getByLabel('Approaches, one a line, yd')
+  await mended.fill(season.slice(0, 17).join('\n'))
+  await page.getByRole('listitem').getByRole('button', { name: 'Keep the round' }).click()
+  await expect(page.getByText('18 chances in 2 rounds.')).toBeVisible()
+  await page
+    .getByRole('button', { name: /^Delete the round of/ })
+    .first()
+    .click()
+  await expect(page.getByText(/chances in one round\./)).toBeVisible()
+  await page
+    .getByRole('region', { name: /Notifications/ })
+    .getByRole('button', { name: 'Undo' })
+    .first()
+    .click()
+  await expect(page.getByText('18 chances in 2 rounds.')).toBeVisible()
+
+  await page.getByRole('link', { name: 'To the plan of practice' }).click()
+  await expect(page.getByText(/in 100 of your approaches come from about/).first()).toBeVisible()
+})
