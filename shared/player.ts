@@ -12,7 +12,7 @@ import {
   WITHIN_MAX_M,
   WITHIN_MIN_M,
 } from '../core/limits'
-import { HANDS, type Hand } from '../core/shot/curve'
+import { HANDS, type Hand } from '../core/shot/hand'
 import { GOAL_RANGE, type GoalReading } from '../core/shot/goal'
 import type { Finding } from '../core/gaps/flag'
 import { HABITS } from '../core/history/published'

@@ -13,7 +13,7 @@ import {
 } from '../core/practice/drill-spec'
 import { drillById, DRILLS } from '../core/practice/drills'
 import type { PracticeLeave } from '../core/chart/practice-scatter'
-import { CURVE_WAYS, HANDS } from '../core/shot/curve'
+import { CURVE_WAYS, HANDS } from '../core/shot/hand'
 import { READING_RANGE } from '../core/shot/readings'
 import { possibleTime } from './clock'
 import { mergedParts } from './merged'

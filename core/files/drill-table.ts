@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { CALLS, ASKED_FLIGHTS, type DrillBall, type DrillTask } from '../practice/drill-spec'
 import { CARRY_LIMITS_IN_FILE } from '../limits'
-import { CURVE_WAYS } from '../shot/curve'
+import { CURVE_WAYS } from '../shot/hand'
 import { READING_RANGE } from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
 import { readNumber, type NumberColumn } from './cells'

@@ -1,6 +1,7 @@
 import { atan2, cos, sin } from '../stats/exact'
 import { dragCoefficient, liftCoefficient, SPIN_DECAY, SPIN_DECAY_DENSITY_KG_M3 } from './aerodynamics'
 import { GRAVITY_MS2, windFactor, type Conditions } from './air'
+import { POSSIBLE } from './possible'
 import { BALL_DIAMETER_M, BALL_KG, BALL_RADIUS_M, radSToRpm, rpmToRadS, toDeg, toRad } from './ball'
 
 /** How the ball leaves the club. Right of the target, and a curve to the right, are positive. */
@@ -30,14 +31,6 @@ export type Flight = Flown | { ok: false; reason: 'unreachable' }
 
 /** What is checked and known to be good; outside it a flight is computed and marked, and outside `POSSIBLE` refused. */
 export const CHECKED = { speedMs: [8, 60], launchDeg: [15, 55], spinRpm: [1500, 12_000] } as const
-export const POSSIBLE = {
-  speedMs: [0.5, 100],
-  launchDeg: [-10, 89],
-  azimuthDeg: [-80, 80],
-  spinRpm: [0, 20_000],
-  tiltDeg: [-90, 90],
-} as const
-
 /** @throws RangeError that names the value and what is allowed */
 export function checkLaunch(launch: Launch): void {
   for (const [name, [least, most]] of Object.entries(POSSIBLE)) {

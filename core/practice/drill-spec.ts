@@ -1,6 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import type { Level } from '../level'
-import type { CurveWay, Hand, NaturalShape } from '../shot/curve'
+import type { CurveWay, Hand, NaturalShape } from '../shot/hand'
 
 /** What is looked at after a ball. */
 export const MEASURES = ['leave', 'length', 'side', 'eye', 'speed', 'curve', 'call', 'launch'] as const

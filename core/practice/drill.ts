@@ -1,6 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import type { Level } from '../level'
-import type { Hand, NaturalShape } from '../shot/curve'
+import type { Hand, NaturalShape } from '../shot/hand'
 import { fromUnit, toUnit, type DistanceUnit } from '../units'
 import type { DrillOrder, DrillSpec, Measure, ScoreKind } from './drill-spec'
 import { drawn } from './draw'

@@ -1,5 +1,5 @@
 import type { Memo } from '../memo'
-import { curveWay } from '../shot/curve'
+import { curveWay } from '../shot/hand'
 import { mphToMps, yardsToMetres } from '../units'
 import type { DrillBall, DrillSpec, DrillTask } from './drill-spec'
 import { leaveOfLevel, levelRest, restStrokes } from './level-balls'

@@ -22,6 +22,8 @@ const HOUR_BALLS = 48
 /** So many balls halve what can be gained, and at most half of it goes: the same guesses as in the plan of practice. */
 const HALVES_AFTER = 60
 const MOST_GAIN = 0.5
+/** Less than a hundredth of a stroke a round is nobody's hour. Our choice. */
+const LEAST_WORTH = 0.01
 /** Balls before a stock shot is ranked. Our choice. */
 const LEAST_TOLD = 3
 
@@ -45,5 +47,6 @@ export function workFor(rounds: readonly Played[], level: Level, memo: Memo): Wo
       meanOffM,
       worth: (gain * lost * own) / rounds.length,
     }))
+    .filter(({ worth }) => worth >= LEAST_WORTH)
     .sort((a, b) => b.worth - a.worth)
 }

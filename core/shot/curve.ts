@@ -2,25 +2,8 @@ import { NEUTRAL } from '../flight/air'
 import { fly } from '../flight/fly'
 import { toDeg } from '../flight/ball'
 import { atan2 } from '../stats/exact'
+import { curveWay, type NaturalShape } from './hand'
 import { launchOf, type Readings } from './readings'
-
-/** The hand a player plays with. */
-export const HANDS = ['right', 'left'] as const
-export type Hand = (typeof HANDS)[number]
-
-/** Which way a ball curved. */
-export const CURVE_WAYS = ['left', 'straight', 'right'] as const
-export type CurveWay = (typeof CURVE_WAYS)[number]
-
-/**
- * What golfers call a curve: a draw turns towards the side the player stands on, a fade away from it.
- * @example shapeName('left', 'right') // => 'draw'
- * @example shapeName('left', 'left') // => 'fade'
- */
-export function shapeName(way: CurveWay, hand: Hand): 'draw' | 'fade' | 'straight' {
-  if (way === 'straight') return 'straight'
-  return (way === 'left') === (hand === 'right') ? 'draw' : 'fade'
-}
 
 /** Less than this is straight, and from there on it is far: 4 and 12 yd at 150. Our choice. */
 const STRAIGHT_DEG = 1.5
@@ -32,9 +15,6 @@ export function curveClassOf(deg: number): number {
   if (size < STRAIGHT_DEG) return 0
   return Math.sign(deg) * (size < FAR_DEG ? 1 : 2)
 }
-
-/** Which way, of the five classes. @example curveWay(-2) // => 'left' */
-export const curveWay = (curve: number): CurveWay => (curve < 0 ? 'left' : curve > 0 ? 'right' : 'straight')
 
 /**
  * How far a ball turned from where it started, seen from the tee, degrees; right is positive. By the start line and
@@ -50,9 +30,6 @@ export function curveDegOf(readings: Readings, carryM: number): number | null {
   const flight = fly({ ...launch, azimuthDeg: 0 }, NEUTRAL)
   return flight.ok ? toDeg(atan2(flight.sideM, flight.carryM)) : null
 }
-
-/** How many ordinary balls curved which way. */
-export type NaturalShape = Record<CurveWay, number>
 
 /**
  * The natural shape: ordinary balls whose curve was read, counted.

@@ -1,4 +1,5 @@
-import { POSSIBLE, type Launch } from '../flight/fly'
+import type { Launch } from '../flight/fly'
+import { POSSIBLE } from '../flight/possible'
 import { CARRY_MAX_M } from '../limits'
 
 /**

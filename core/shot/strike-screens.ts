@@ -1,5 +1,6 @@
 import { deliver } from '../flight/deliver'
-import { POSSIBLE, type Launch } from '../flight/fly'
+import type { Launch } from '../flight/fly'
+import { POSSIBLE } from '../flight/possible'
 import { median } from '../stats/median'
 
 /**

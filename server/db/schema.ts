@@ -32,7 +32,7 @@ import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
 import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
-import type { Hand } from '../../core/shot/curve'
+import type { Hand } from '../../core/shot/hand'
 import type { RoundRecord } from '../../shared/rounds'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */

@@ -22,8 +22,8 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
   const asRead = page.getByRole('list', { name: 'As it is read' })
   await expect(asRead.getByRole('listitem')).toHaveCount(18)
   await expect(asRead.getByRole('listitem').first()).toContainText('14 yd short, 2 yd right')
-  await expect(page.getByLabel('Hit with, approach 1')).toContainText('58° full')
-  await expect(page.getByLabel('Hit with, approach 2')).toContainText('52° full')
+  await expect(page.getByLabel('Hit with, approach 1', { exact: true })).toContainText('58° full')
+  await expect(page.getByLabel('Hit with, approach 2', { exact: true })).toContainText('52° full')
   // What is half typed survives a reload.
   await page.reload()
   await expect(lines).toHaveValue(/^80 -14 2r/)

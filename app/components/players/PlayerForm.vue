@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { HANDS } from '#core/shot/curve'
+import { HANDS } from '#core/shot/hand'
 import { HAND_WORDS, LEVEL_HANDICAPS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
