@@ -58,7 +58,7 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
     .getByRole('button', { name: /^Delete the round of/ })
     .first()
     .click()
-  await expect(page.getByText(/chances in one round\./)).toBeVisible()
+  await expect(page.getByText(/chances? in one round\./)).toBeVisible()
   await page
     .getByRole('region', { name: /Notifications/ })
     .getByRole('button', { name: 'Undo' })
