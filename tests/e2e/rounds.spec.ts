@@ -24,6 +24,11 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
   await expect(asRead.getByRole('listitem').first()).toContainText('14 yd short, 2 yd right')
   await expect(page.getByLabel('Hit with, approach 1', { exact: true })).toContainText('58° full')
   await expect(page.getByLabel('Hit with, approach 2', { exact: true })).toContainText('52° full')
+  // The other unit changes the figures, not the distances; and back.
+  await page.getByRole('button', { name: 'Metres' }).click()
+  await expect(page.getByLabel('Approaches, one a line, m')).toHaveValue(/^73\.2 -12\.8 1\.8r/)
+  await page.getByRole('button', { name: 'Yards' }).click()
+  await expect(lines).toHaveValue(/^80 -14 2r/)
   // What is half typed survives a reload.
   await page.reload()
   await expect(lines).toHaveValue(/^80 -14 2r/)
@@ -54,6 +59,13 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
   await mended.fill(season.slice(0, 17).join('\n'))
   await page.getByRole('listitem').getByRole('button', { name: 'Keep the round' }).click()
   await expect(page.getByText('18 chances in 2 rounds.')).toBeVisible()
+  // Opened again it is as it was kept.
+  await page
+    .getByRole('button', { name: /^Change the round of/ })
+    .last()
+    .click()
+  await expect(mended).toHaveValue(/^80 -14 2r/)
+  await page.getByRole('button', { name: 'Cancel' }).click()
   await page
     .getByRole('button', { name: /^Delete the round of/ })
     .first()

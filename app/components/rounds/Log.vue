@@ -48,8 +48,8 @@ interface Draft {
   day: string
   competition: boolean
   lines: string
-  /** The stock shot of a line, by its place, where it is not the nearest number. */
-  said: Record<number, string>
+  /** The stock shot that somebody said, by the line itself: a line put before it takes nothing away. */
+  said: Record<string, string>
   /** Shots of Pick that these lines were made of. */
   picked: string[]
 }
@@ -59,42 +59,67 @@ const dayOf = (ms: number) => {
   return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
 }
 const shotOf = ({ clubId, rungId }: Approach) => (clubId && rungId ? cellKey({ clubId, rungId }) : NO_SHOT)
+/** Lines by their own text; the second of two alike is another one. */
+function named(lines: readonly string[]): string[] {
+  const seen = new Map<string, number>()
+  return lines.map(line => {
+    const n = (seen.get(line) ?? 0) + 1
+    seen.set(line, n)
+    return n === 1 ? line : `${line} #${n}`
+  })
+}
 function draftOf(round: RoundRecord | undefined): Draft {
   const standing = round ? approachesOf(round) : []
+  const lines = standing.map(one => approachLine(one, unit.value))
   return {
     name: round?.name ?? '',
     day: dayOf(round?.playedAtMs ?? serverNowMs()),
     competition: round?.kind === 'competition',
-    lines: standing.map(one => approachLine(one, unit.value)).join('\n'),
-    said: Object.fromEntries(standing.map((one, i) => [i, shotOf(one)])),
+    lines: lines.join('\n'),
+    said: Object.fromEntries(named(lines).map((name, i) => [name, shotOf(standing[i]!)])),
     picked: [],
   }
 }
-const draft = useSessionStorage<Draft>(`uzzet-round-draft-${props.round?.id ?? record.playerId}`, draftOf(props.round))
+/** A round that was kept is another one to mend: its old draft is none of it. */
+const place = props.round ? `${props.round.id}-${props.round.version}` : record.playerId
+const draft = useSessionStorage<Draft>(`uzzet-round-draft-${place}`, draftOf(props.round))
+// What was typed in yards stays the same distance in metres.
+watch(unit, (now, was) => {
+  const before = draft.value.lines.split('\n')
+  const after = before.map(line => {
+    const one = readApproach(line, was)
+    return 'fault' in one ? line : approachLine(one, now)
+  })
+  const [old, fresh] = [named(before.map(line => line.trim())), named(after.map(line => line.trim()))]
+  const said = old.flatMap((name, i) => {
+    const key = draft.value.said[name]
+    return key === undefined ? [] : [[fresh[i]!, key] as const]
+  })
+  draft.value = { ...draft.value, lines: after.join('\n'), said: Object.fromEntries(said) }
+})
 
-const rows = computed(() =>
-  draft.value.lines
+const rows = computed(() => {
+  const filled = draft.value.lines
     .split('\n')
     .map((line, i) => ({ line: line.trim(), n: i + 1 }))
     .filter(({ line }) => line !== '')
-    .map(({ line, n }, place) => ({ n, place, read: readApproach(line, unit.value) })),
-)
+  const names = named(filled.map(({ line }) => line))
+  return filled.map(({ line, n }, i) => ({ n, name: names[i]!, read: readApproach(line, unit.value) }))
+})
 const faults = computed(() =>
   rows.value.flatMap(({ n, read }) =>
     'fault' in read ? [{ n, text: `Line ${n}: ${approachFaultText(read, unit.value)}` }] : [],
   ),
 )
 const read = computed(() =>
-  rows.value.flatMap(({ place, read: one }) =>
-    'fault' in one ? [] : [{ place, one, key: keyAt(place, one.distanceM) }],
-  ),
+  rows.value.flatMap(({ name, read: one }) => ('fault' in one ? [] : [{ name, one, key: keyOf(name, one.distanceM) }])),
 )
-function keyAt(place: number, distanceM: number): string {
-  const said = draft.value.said[place]
+function keyOf(name: string, distanceM: number): string {
+  const said = draft.value.said[name]
   return said && shots.value.some(({ value }) => value === said) ? said : nearestKey(distanceM)
 }
-const say = (place: number, key: string) => {
-  draft.value.said = { ...draft.value.said, [place]: key }
+const say = (name: string, key: string) => {
+  draft.value.said = { ...draft.value.said, [name]: key }
 }
 
 /** Shots kept in Pick on this device. */
@@ -108,14 +133,15 @@ const SIGNS: Partial<Record<KeptPick['ended'], (figure: string) => string>> = {
 }
 function takePicked() {
   const newest = [...open.value].reverse()
-  const before = rows.value.length
   const lines = newest.map(({ targetM, ended, offM }) =>
     [text(targetM), offM === null ? '' : (SIGNS[ended]?.(text(offM)) ?? '')].filter(Boolean).join(' '),
   )
+  const all = [...draft.value.lines.split('\n').map(line => line.trim()), ...lines].filter(Boolean)
+  const names = named(all).slice(-lines.length)
   draft.value = {
     ...draft.value,
-    lines: [draft.value.lines.trimEnd(), ...lines].filter(Boolean).join('\n'),
-    said: { ...draft.value.said, ...Object.fromEntries(newest.map((one, i) => [before + i, cellKey(one)])) },
+    lines: all.join('\n'),
+    said: { ...draft.value.said, ...Object.fromEntries(newest.map((one, i) => [names[i]!, cellKey(one)])) },
     picked: [...draft.value.picked, ...newest.map(({ id }) => id)],
   }
 }
@@ -132,16 +158,19 @@ function save() {
   else if (read.value.length > APPROACHES_MAX)
     fault.value = `${read.value.length} approaches are not possible: at most ${APPROACHES_MAX} in a round.`
   if (fault.value || faults.value.length > 0) return
+  // A line that stands as it was is the same approach; what was written otherwise is a new one.
   const before = props.round ? approachesOf(props.round) : []
-  const now = read.value.map(({ one, key }, i): ApproachRecord => {
+  const wasNamed = named(before.map(one => approachLine(one, unit.value)))
+  const was = new Map(wasNamed.map((lineName, i) => [lineName, before[i]!]))
+  const now = read.value.map(({ name: lineName, one, key }): ApproachRecord => {
     const [clubId, rungId] = key === NO_SHOT ? [] : key.split('/')
-    const was = before[i]
-    const next = { ...one, ...(clubId && rungId && { clubId, rungId }), ...(was?.hole && { hole: was.hole }) }
-    return { ...next, id: was?.id ?? newId(), version: (was?.version ?? 0) + 1 }
+    const known = was.get(lineName)
+    was.delete(lineName)
+    const { clubId: _club, rungId: _rung, ...figures } = known ?? one
+    const next = { ...figures, ...(clubId && rungId && { clubId, rungId }) }
+    return { ...next, id: known?.id ?? newId(), version: (known?.version ?? 0) + 1 }
   })
-  const taken = before
-    .slice(now.length)
-    .map((one): ApproachRecord => ({ ...one, gone: true, version: one.version + 1 }))
+  const taken = [...was.values()].map((one): ApproachRecord => ({ ...one, gone: true, version: one.version + 1 }))
   emit('put', {
     id: props.round?.id ?? newId(),
     name: name.trim(),
@@ -185,18 +214,18 @@ function cancel() {
       />
     </UFormField>
     <ol v-if="read.length > 0" class="divide-y divide-default" aria-label="As it is read">
-      <li v-for="{ place, one, key } in read" :key="place" class="flex items-center gap-3 py-1">
+      <li v-for="({ name, one, key }, i) in read" :key="name" class="flex items-center gap-3 py-1">
         <span class="w-12 text-lg font-bold">{{ text(one.distanceM) }}</span>
         <span class="min-w-0 flex-1 text-sm leading-tight"
-          >{{ finishText(one, unit) || 'finish not told' }}<span v-if="one.lie" class="soft">, {{ one.lie }}</span
+          >{{ finishText(one, unit) || 'no finish given' }}<span v-if="one.lie" class="soft">, {{ one.lie }}</span
           ><span v-if="!one.chance" class="soft">, no chance at the green</span></span
         >
         <USelect
           :model-value="key"
           :items="shots"
-          :aria-label="`Hit with, approach ${place + 1}`"
+          :aria-label="`Hit with, approach ${i + 1}`"
           class="w-36 shrink-0"
-          @update:model-value="say(place, String($event))"
+          @update:model-value="say(name, String($event))"
         />
       </li>
     </ol>

@@ -55,7 +55,7 @@ const nameOf = ({ name, kind }: RoundRecord) =>
       </div>
       <div class="min-w-0 space-y-6" :class="!hasChances && 'lg:col-span-2 lg:max-w-2xl'">
         <section aria-labelledby="log-title">
-          <h2 id="log-title" class="mb-2 text-xl font-bold">A round, afterwards</h2>
+          <h2 id="log-title" class="mb-2 text-xl font-bold">Add a round</h2>
           <RoundsLog key="new" @put="put" />
         </section>
         <section v-if="rounds.standing.length > 0" aria-labelledby="rounds-title">
