@@ -2,6 +2,8 @@ import type { StockShot } from '../core/bag/bag'
 import { CARRY_MAX_M } from '../core/limits'
 import type { Approach } from '../core/rounds/approach'
 import type { ApproachFault } from '../core/rounds/typed-approach'
+import { COURSE_SCATTER } from '../core/pick/strokes'
+import type { CourseScatter } from '../core/rounds/course-scatter'
 import type { CourseShift } from '../core/rounds/cost'
 import type { Work } from '../core/rounds/work'
 import { distanceText, distanceWithUnit, toUnit, type DistanceUnit } from '../core/units'
@@ -68,3 +70,9 @@ export const noWorkText = (isTold: boolean): string => write(isTold ? ROUNDS.not
 
 /** "18 approaches". */
 export const approachesText = (n: number): string => write(ROUNDS.summary, { n })
+
+/** "On the course your balls lie 1.7 times as wide as on the range". */
+export const courseScatterFoundText = ({ times, least, most }: CourseScatter): string => {
+  const [t, low, high] = [times, least, most].map(one => one.toFixed(1)) as [string, string, string]
+  return write(ROUNDS.scatter, { times: t, least: low, most: high, usual: String(COURSE_SCATTER) })
+}

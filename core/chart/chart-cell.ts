@@ -1,5 +1,6 @@
 import type { StockShot } from '../bag/bag'
 import { NEXT } from '../model/constants'
+import { Z_80 } from '../stats/quantiles'
 import type { Pile } from './pile'
 
 /** `predicted`: no ball counts, the number is what the others make of it. `unhit`: nothing to make one of. */
@@ -40,6 +41,21 @@ export type CarryChart = ChartCell[]
 /** Half of the stretch in which the number lies 8 times in 10, metres: the "±" beside it. */
 export function plusMinusM({ certainty80M }: Pick<ChartCell, 'certainty80M'>): number | null {
   return certainty80M && (certainty80M[1] - certainty80M[0]) / 2
+}
+
+/**
+ * How one clean ball scatters along the line, metres: its window without the doubt about the number. Null where no ball
+ * tells it.
+ * @example ballSdM({ kind: 'measured', certainty80M: null, window80M: [70, 80] }) // => 3.90
+ */
+export function ballSdM({
+  kind,
+  certainty80M,
+  window80M,
+}: Pick<ChartCell, 'kind' | 'certainty80M' | 'window80M'>): number | null {
+  if (kind !== 'measured' || !window80M) return null
+  const half = (span: [number, number] | null) => (span ? (span[1] - span[0]) / 2 / Z_80 : 0)
+  return Math.sqrt(Math.max(0, half(window80M) ** 2 - half(certainty80M) ** 2))
 }
 
 /**

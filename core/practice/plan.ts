@@ -1,7 +1,7 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import type { Finding } from '../gaps/flag'
 import { flagRule } from '../gaps/flags'
-import type { ChartCell } from '../chart/chart-cell'
+import { ballSdM, type ChartCell } from '../chart/chart-cell'
 import { usualScatterM } from '../model/usual-scatter'
 import type { Level } from '../level'
 import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
@@ -73,16 +73,13 @@ const gain = (tooMuchM: number, balls: number) => MOST_GAIN * Math.max(0, tooMuc
  * How much wider a stock shot's balls lie than is usual for the level, and by how many metres of its mean leave. The
  * doubt about its number is no looseness, and where no ball was hit nobody knows.
  */
-function looseness(
-  { kind, carryM, certainty80M, window80M, sideWindow80M }: ChartCell,
-  level: Level,
-): { times: number; tooMuchM: number } {
-  if (kind !== 'measured' || carryM === null || !window80M) return { times: 1, tooMuchM: 0 }
-  const width = (window: [number, number]) => (window[1] - window[0]) / 2 / Z_80
-  const doubt = certainty80M ? width(certainty80M) : 0
-  const sd = (window: [number, number], less = 0) => Math.sqrt(Math.max(0, width(window) ** 2 - less ** 2))
+function looseness(cell: ChartCell, level: Level): { times: number; tooMuchM: number } {
+  const longSdM = ballSdM(cell)
+  const { carryM, sideWindow80M } = cell
+  if (longSdM === null || carryM === null) return { times: 1, tooMuchM: 0 }
+  const sideSdM = sideWindow80M && (sideWindow80M[1] - sideWindow80M[0]) / 2 / Z_80
   const usual = [usualScatterM(SPREAD_OF_LEVEL[level], carryM), SIDE_OF_LEVEL[level] * carryM] as const
-  const own = [sd(window80M, doubt), sideWindow80M ? sd(sideWindow80M) : usual[1]] as const
+  const own = [longSdM, sideSdM ?? usual[1]] as const
   const [a, b] = [Math.hypot(...own), Math.hypot(...usual)]
   // The mean distance of a round normal from its middle is √(π/2)/√2 of its root mean square.
   return { times: a / b, tooMuchM: (Math.sqrt(Math.PI) / 2) * (a - b) }

@@ -9,11 +9,19 @@ import { COURSE_SCATTER } from '../../core/pick/strokes'
 import type { Approach, Played } from '../../core/rounds/approach'
 import { askedBands, mostAsked, mostNeeded } from '../../core/rounds/asks'
 import { courseShift, shotCosts, strokesLost } from '../../core/rounds/cost'
+import { courseScatter } from '../../core/rounds/course-scatter'
 import { approachLine, readApproach } from '../../core/rounds/typed-approach'
 import { workFor } from '../../core/rounds/work'
 import { yardsToMetres as yd } from '../../core/units'
 import { mergedRound, playedOf, RoundRecord } from '../../shared/rounds'
-import { approachFaultText, asksLines, finishText, shiftText, workText } from '../../words/rounds'
+import {
+  approachFaultText,
+  asksLines,
+  courseScatterFoundText,
+  finishText,
+  shiftText,
+  workText,
+} from '../../words/rounds'
 import { makeDice, type Dice } from '../bench/simulation/dice'
 
 const memo = newMemo()
@@ -201,6 +209,44 @@ describe('the course against the range', () => {
       why: 'Asked for by 20 in 100 chances, and costs 0.12 strokes a ball more than the level does.',
       worth: 'An hour on it may be worth 0.08 strokes a round, as a guess.',
     })
+  })
+})
+
+describe('the course scatter', () => {
+  /** Balls that lie so many times as wide as on the range, seven in a hundred of them mishit, all a little to the long side. */
+  const played = (times: number, balls: number, seed: number): Played[] => {
+    const dice = makeDice(seed)
+    const approaches = Array.from({ length: balls }, (): Approach => {
+      const mishit = dice.uniform() < 0.07 ? 15 : 0
+      return { chance: true, distanceM: 80, offM: 1 + 4 * times * dice.normal() - mishit }
+    })
+    return [{ approaches }]
+  }
+  const range = () => 4
+
+  it('is the usual one until enough balls tell, and the own one after some rounds', () => {
+    expect(courseScatter(played(2, 19, 1), range)).toBeNull()
+    const few = courseScatter(played(2.2, 24, 3), range)!
+    expect(few.times).toBeLessThan(2.2)
+    const many = courseScatter(played(2.2, 600, 4), range)!
+    expect(Math.abs(many.times - 2.2)).toBeLessThan(0.25)
+    expect(many.most - many.least).toBeLessThan(few.most - few.least)
+  })
+
+  it('its bounds hold the truth about 8 times in 10, for players about the usual', () => {
+    const truths = [1.2, 1.5, 1.9]
+    const held = Array.from({ length: 150 }, (_, i) => {
+      const truth = truths[i % truths.length]!
+      const { least, most } = courseScatter(played(truth, 90, 500 + i), range)!
+      return least <= truth && truth <= most
+    })
+    expect(held.filter(Boolean).length / held.length).toBeGreaterThan(0.7)
+  })
+
+  it('is told in words', () => {
+    expect(courseScatterFoundText({ times: 1.72, least: 1.5, most: 2, balls: 60 })).toBe(
+      'On the course your balls lie 1.7 times as wide as on the range (1.5 to 2.0, 8 in 10 sure; 1.5 is usual).',
+    )
   })
 })
 
