@@ -1,11 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { MISHIT_SD, MISHIT_SHORT } from '../../core/gaps/leave'
-import type { Level } from '../../core/level'
 import { newMemo } from '../../core/memo'
-import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../core/model/constants'
-import { usualScatterM } from '../../core/model/usual-scatter'
-import { COURSE_SCATTER } from '../../core/pick/strokes'
 import type { Approach, Played } from '../../core/rounds/approach'
 import { askedBands, mostAsked, mostNeeded } from '../../core/rounds/asks'
 import { courseShift, shotCosts, strokesLost } from '../../core/rounds/cost'
@@ -22,42 +17,10 @@ import {
   shiftText,
   workText,
 } from '../../words/rounds'
-import { makeDice, type Dice } from '../bench/simulation/dice'
+import { makeDice } from '../bench/simulation/dice'
+import { CARRIES_M, LEVEL_PLAYED as LEVEL, season, shotOfSeason, type Planted } from '../bench/simulation/season'
 
 const memo = newMemo()
-const LEVEL: Level = 'good'
-const CARRIES = [45, 55, 63, 74, 83, 92, 107, 124, 137].map(yd)
-const shotAt = (i: number) => ({ clubId: `c${i}`, rungId: 'r' })
-
-/** What is wrong with one stock shot of a season's player. */
-interface Planted {
-  shot: number
-  looser?: number
-  offM?: number
-}
-
-/** A season of a player of the level with the usual course scatter; one approach in five asks for the planted shot. */
-function season(dice: Dice, rounds: number, planted: Planted | null, shiftM = 0): Played[] {
-  const others = CARRIES.map((_, i) => i).filter(i => i !== planted?.shot)
-  return Array.from({ length: rounds }, () => ({
-    approaches: Array.from({ length: 12 }, (): Approach => {
-      const i = planted && dice.uniform() < 0.2 ? planted.shot : others[Math.floor(dice.uniform() * others.length)]!
-      const targetM = CARRIES[i]! + yd(4) * (2 * dice.uniform() - 1)
-      const mine = planted?.shot === i ? planted : null
-      const times = COURSE_SCATTER * (mine?.looser ?? 1)
-      const mishit = dice.uniform() < 0.07
-      const length = usualScatterM(SPREAD_OF_LEVEL[LEVEL], targetM) * times * dice.normal()
-      return {
-        ...shotAt(i),
-        chance: true,
-        distanceM: targetM,
-        offM: length + (mine?.offM ?? 0) + shiftM + (mishit ? targetM * (MISHIT_SD * dice.normal() - MISHIT_SHORT) : 0),
-        sideM: SIDE_OF_LEVEL[LEVEL] * targetM * times * dice.normal(),
-      }
-    }),
-  }))
-}
-
 describe('an approach in one line', () => {
   it('reads what was said, in any order', () => {
     expect(readApproach('95 -8 3r rough', 'm')).toEqual({
@@ -181,10 +144,10 @@ describe('what it costs', () => {
       Array.from({ length: 40 }, (_, i) => {
         const wrong = planted(i)
         const work = workFor(season(makeDice(9000 + i), 8, wrong), LEVEL, memo).slice(0, 3)
-        return work.some(({ clubId }) => clubId === shotAt(wrong.shot).clubId)
+        return work.some(({ clubId }) => clubId === shotOfSeason(wrong.shot).clubId)
       }).filter(Boolean).length
-    expect(found(i => ({ shot: i % CARRIES.length, looser: 2 }))).toBeGreaterThanOrEqual(36)
-    expect(found(i => ({ shot: i % CARRIES.length, offM: -yd(6) }))).toBeGreaterThanOrEqual(30)
+    expect(found(i => ({ shot: i % CARRIES_M.length, looser: 2 }))).toBeGreaterThanOrEqual(36)
+    expect(found(i => ({ shot: i % CARRIES_M.length, offM: -yd(6) }))).toBeGreaterThanOrEqual(30)
   })
 })
 
