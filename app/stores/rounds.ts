@@ -57,6 +57,8 @@ export const useRounds = defineStore('rounds', () => {
     of,
     /** Rounds that stand, newest first. */
     standing: computed(() => all.value.filter(({ gone }) => !gone)),
+    /** A round as it is known, deleted or not. */
+    known: (id: string) => all.value.find(round => round.id === id),
     load,
     put,
   }

@@ -78,6 +78,30 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
     .click()
   await expect(page.getByText('18 chances in 2 rounds.')).toBeVisible()
 
+  // From a file: seen first, taken once, however often it is chosen.
+  const file = [
+    'round,date,distance_yd,club,swing,finish_long_yd,finish_right_yd',
+    'Old course,2026-05-04,80,58°,full,-3,2',
+    'Old course,2026-05-04,101,52°,full,4,-1',
+    'Old course,2026-05-04,far,52°,full,4,-1',
+    'Old course,2026-05-04,140,7 iron,full,,',
+  ].join('\n')
+  const choose = () =>
+    page
+      .getByLabel('File of rounds')
+      .setInputFiles({ name: 'rounds.csv', mimeType: 'text/csv', buffer: Buffer.from(file) })
+  await choose()
+  const dialog = page.getByRole('dialog', { name: 'Rounds from a file' })
+  await expect(dialog.getByText(/1 round, 3 approaches: 4 May/)).toBeVisible()
+  await expect(dialog.getByText(/Not in the bag: 7 iron full/)).toBeVisible()
+  await expect(dialog.getByText(/Row 4, distance_yd: "far"/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Take them' }).click()
+  await expect(page.getByText('21 chances in 3 rounds.')).toBeVisible()
+  await choose()
+  await dialog.getByRole('button', { name: 'Take them' }).click()
+  await expect(page.getByText('New rounds: 0 of 1').first()).toBeVisible()
+  await expect(page.getByText('21 chances in 3 rounds.')).toBeVisible()
+
   await page.getByRole('link', { name: 'To the plan of practice' }).click()
   await expect(page.getByText(/in 100 of your approaches come from about/).first()).toBeVisible()
 })

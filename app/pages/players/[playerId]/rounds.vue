@@ -7,6 +7,7 @@ import { useRounds } from '~/stores/rounds'
 import { shortDate } from '~/utils/dates'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import RoundsAsks from '~/components/rounds/Asks.vue'
+import RoundsFromFile from '~/components/rounds/FromFile.vue'
 import RoundsLog from '~/components/rounds/Log.vue'
 import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 
@@ -22,6 +23,30 @@ async function put(round: RoundRecord) {
   edited.value = undefined
   await rounds.put(round)
   toast.add({ title: `${approachesText(approachesOf(round).length)} kept`, color: 'success' })
+}
+async function takeAll(read: readonly RoundRecord[]) {
+  // One that stands is left as it is; one that was deleted comes back.
+  const fresh = read.flatMap(round => {
+    const known = rounds.known(round.id)
+    if (known && !known.gone) return []
+    return known ? { ...known, gone: false, version: known.version + 1 } : round
+  })
+  for (const round of fresh) await rounds.put(round)
+  toast.add({
+    title: `New rounds: ${fresh.length} of ${read.length}`,
+    ...(fresh.length > 0 && {
+      actions: [
+        {
+          label: 'Undo',
+          color: 'neutral' as const,
+          variant: 'outline' as const,
+          onClick: async () => {
+            for (const round of fresh) await rounds.put({ ...round, gone: true, version: round.version + 1 })
+          },
+        },
+      ],
+    }),
+  })
 }
 async function drop(round: RoundRecord) {
   const gone = { ...round, gone: true, version: round.version + 1 }
@@ -57,6 +82,7 @@ const nameOf = ({ name, kind }: RoundRecord) =>
         <section aria-labelledby="log-title">
           <h2 id="log-title" class="mb-2 text-xl font-bold">Add a round</h2>
           <RoundsLog key="new" @put="put" />
+          <RoundsFromFile class="mt-3" @take="takeAll" />
         </section>
         <section v-if="rounds.standing.length > 0" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-bold">Rounds so far</h2>

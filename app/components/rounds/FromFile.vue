@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { approachesOf, type RoundRecord } from '#shared/rounds'
+import { approachesText } from '#words/rounds'
+import { usePlayerRecord } from '~/stores/record'
+import type { RoundsRead } from '~/utils/rounds-file'
+import { shortDate } from '~/utils/dates'
+import { serverNowMs } from '~/utils/server-clock'
+
+/** Rounds from a table; nothing is kept before it was seen what it will be. */
+const emit = defineEmits<{ take: [rounds: RoundRecord[]] }>()
+const record = usePlayerRecord()
+const input = useTemplateRef('input')
+const read = shallowRef<RoundsRead>()
+const name = ref('')
+const fault = ref('')
+const open = ref(false)
+const MOST_BYTES = 1_000_000
+const FAULTS_TOLD = 5
+
+async function choose(event: Event): Promise<void> {
+  const target = event.target as HTMLInputElement
+  const file = target.files?.[0]
+  target.value = ''
+  if (!file) return
+  name.value = file.name
+  read.value = undefined
+  fault.value = ''
+  open.value = true
+  if (file.size > MOST_BYTES) {
+    fault.value = `It has ${Math.round(file.size / 1000)} kB: at most ${MOST_BYTES / 1000} kB.`
+    return
+  }
+  const text = await file.text()
+  const { roundsFromTable } = await import('~/utils/rounds-file')
+  read.value = roundsFromTable(text, record.bag, record.playerId!, serverNowMs())
+  if (read.value.rounds.length === 0 && read.value.errors.length === 0)
+    fault.value = 'No round stands in it: a table with round, date and distance_yd or distance_m is needed.'
+}
+function take(): void {
+  emit('take', read.value!.rounds)
+  open.value = false
+}
+const approaches = computed(() =>
+  (read.value?.rounds ?? []).reduce((sum, round) => sum + approachesOf(round).length, 0),
+)
+const errors = computed(() => read.value?.errors ?? [])
+</script>
+
+<template>
+  <div>
+    <UButton color="neutral" variant="outline" icon="i-lucide-file-spreadsheet" @click="input?.click()"
+      >Rounds from a file…</UButton
+    >
+    <input
+      ref="input"
+      type="file"
+      accept=".csv,.txt,text/csv"
+      class="sr-only"
+      aria-label="File of rounds"
+      @change="choose"
+    />
+    <UModal v-model:open="open" title="Rounds from a file" :description="name">
+      <template #body>
+        <p v-if="fault" role="alert" class="font-semibold text-error">{{ fault }}</p>
+        <template v-else-if="read">
+          <p v-if="read.rounds.length > 0" class="font-bold">
+            {{ read.rounds.length }} {{ read.rounds.length === 1 ? 'round' : 'rounds' }},
+            {{ approachesText(approaches) }}: {{ read.rounds.map(round => shortDate(round.playedAtMs)).join(', ') }}.
+          </p>
+          <p v-if="read.strangers.length > 0" class="mt-2">
+            Not in the bag: {{ read.strangers.join(', ') }}. Their approaches count without a stock shot.
+          </p>
+          <ul v-if="errors.length > 0" class="mt-2 text-error" role="alert">
+            <li v-for="(error, i) in errors.slice(0, FAULTS_TOLD)" :key="i">
+              {{ error.row > 0 ? `Row ${error.row}, ` : '' }}{{ error.column }}: "{{ error.value }}"
+              {{ error.allowed }}.
+            </li>
+            <li v-if="errors.length > FAULTS_TOLD">and {{ errors.length - FAULTS_TOLD }} more. They are left away.</li>
+            <li v-else>What cannot be read is left away.</li>
+          </ul>
+        </template>
+        <p v-else class="soft" role="status">Reading it…</p>
+      </template>
+      <template #footer>
+        <UButton :disabled="!read || read.rounds.length === 0" @click="take">Take them</UButton>
+        <UButton color="neutral" variant="outline" @click="open = false">Cancel</UButton>
+      </template>
+    </UModal>
+  </div>
+</template>
