@@ -5,7 +5,7 @@ import type { BagStepRecord } from '#shared/bag'
 import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { PublishedNumbers } from '#core/history/published-numbers'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
-import type { AcademyThresholds, Player, Thresholds } from '#shared/player'
+import type { AcademyThresholds, Player } from '#shared/player'
 import { fromColumns, type PlayerRecord } from '#shared/record'
 import type { Entry } from '~/utils/outbox-queue'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
@@ -221,19 +221,6 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return null
   }
 
-  /**
-   * The player's own settings, changed on the server; what is undefined goes back to usual.
-   * @throws Refused or Unreachable
-   */
-  async function changeThresholds(change: Partial<Thresholds>): Promise<void> {
-    const { version, thresholds } = player.value!
-    player.value = await api('/api/players/:playerId', {
-      params: { playerId: playerId.value! },
-      method: 'PATCH',
-      body: { version, thresholds: { ...thresholds, ...change } },
-    })
-  }
-
   function takeBag(saved: { bag: Bag; bagVersion: number }): void {
     bag.value = saved.bag
     bagVersion.value = saved.bagVersion
@@ -264,7 +251,6 @@ export const usePlayerRecord = defineStore('player-record', () => {
     putAnswer,
     changeShot,
     putBagStep,
-    changeThresholds,
     takeBag,
   }
 })

@@ -14,15 +14,15 @@ export interface CourseScatter {
 
 /** Before any round: the usual 1.5, good to a quarter either way two times in three. Our choice. */
 const PRIOR_LN_SD = 0.25
-/** The middle deviation of n balls tells as much as the root mean square of 0.37 n of them (Huber, 1981, from memory). */
+/** The middle deviation of n balls tells as much as the root mean square of 0.37 n (Huber, 1981, from memory). */
 const EFFICIENCY = 0.37
 const MAD_TO_SD = 1.4826
 /** Balls before anything is said. Our choice. */
 const LEAST_BALLS = 20
 
 /**
- * The player's own course scatter against the range's: the middle deviation of where approaches end, each in scatters of
- * its stock shot on the range, drawn towards the usual while few tell. Mishits and a usual miss to one side do not move
+ * The player's own course scatter against the range's: the middle deviation of where approaches end, each in scatters
+ * of its stock shot on the range, drawn towards the usual while few tell. Mishits and a usual miss to one side do not move
  * it.
  * @param sdM scatter on the range of the stock shot that an approach was hit with, metres; null where nobody knows
  * @returns null from fewer than 20 balls

@@ -77,7 +77,10 @@ function readPart(part: string, unit: DistanceUnit): Partial<Approach> | Approac
   return { lie: LIE_WORDS[word]! }
 }
 
-/** The same line back, as it can be typed again. @example approachLine({ chance: true, distanceM: 95, offM: -8 }, 'm') // => '95 -8' */
+/**
+ * The same line back, as it can be typed again.
+ * @example approachLine({ chance: true, distanceM: 95, offM: -8 }, 'm') // => '95 -8'
+ */
 export function approachLine({ chance, distanceM, offM, sideM, lie, penalty }: Approach, unit: DistanceUnit): string {
   const figure = (metres: number) => String(Math.round(toUnit(Math.abs(metres), unit) * 10) / 10)
   const word = lie && Object.keys(LIE_WORDS).find(name => LIE_WORDS[name] === lie)

@@ -176,7 +176,7 @@ describe('the course against the range', () => {
 })
 
 describe('the course scatter', () => {
-  /** Balls that lie so many times as wide as on the range, seven in a hundred of them mishit, all a little to the long side. */
+  /** Balls so many times as wide as on the range, seven in a hundred mishit, all a little to the long side. */
   const played = (times: number, balls: number, seed: number): Played[] => {
     const dice = makeDice(seed)
     const approaches = Array.from({ length: balls }, (): Approach => {

@@ -13,11 +13,13 @@ export const ROUNDS = {
   tooFew: 'Fifteen chances are the least before a stretch is named: {n} so far.',
   // The course against the range.
   shift:
-    '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck (a false alarm in 1 player of 20).',
+    '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck ' +
+    '(a false alarm in 1 player of 20).',
   noShift: 'No sign that the course plays longer or shorter than the range.',
   // Scatter on the course.
   scatter:
-    'On the course your balls lie {times} times as wide as on the range ({least} to {most}, 8 in 10 sure; {usual} is usual).',
+    'On the course your balls lie {times} times as wide as on the range ' +
+    '({least} to {most}, 8 in 10 sure; {usual} is usual).',
   // What to work on.
   loose: 'asked for by {share} in 100 chances, and costs {lost} strokes a ball more than the level does',
   offNumber: 'asked for by {share} in 100 chances, and ends {off} {way, select, short {short} other {long}} on average',

@@ -10,12 +10,14 @@ import { rungName } from '#core/swing/scale'
 import { stockShotName } from '#words/stock-shot'
 import { habitTexts } from '#words/pick'
 import { useDistance } from '~/composables/useDistance'
+import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 import { typedNumber } from '~/utils/numbers'
 
 /** How this player picks: what is changed first between two numbers, how wide balls lie, and the coach's rules. */
 const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
+const { changeThresholds } = useThresholds()
 const toast = useToast()
 const { unit, text, from } = useDistance()
 const settings = computed((): PickSettings => record.player?.thresholds.pick ?? { habit: 'club', rules: [] })
@@ -25,7 +27,7 @@ async function save(change: Partial<PickSettings>, back?: PickSettings) {
   const before = settings.value
   const pick = { ...before, ...change }
   try {
-    await record.changeThresholds({ pick })
+    await changeThresholds({ pick })
     if (!back)
       toast.add({
         title: 'Kept: it goes with the next chart you publish',

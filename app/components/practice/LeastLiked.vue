@@ -6,12 +6,14 @@ import { leastLikedText } from '#words/practice'
 import { leavesAt } from '#core/practice/leaves-at'
 import { useDistance } from '~/composables/useDistance'
 import { usePractice } from '~/stores/practice'
+import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 import { ballsOfGo } from '#shared/practice'
 import { typedNumber } from '~/utils/numbers'
 
 /** The yardage that the player likes least, and whether the record says that it really is the worst. */
 const record = usePlayerRecord()
+const { changeThresholds } = useThresholds()
 const practice = usePractice()
 const { unit, unitWord, from, text } = useDistance()
 const toast = useToast()
@@ -32,7 +34,7 @@ async function save() {
   const leastLikedM = typed.value === '' ? undefined : from(typedNumber(typed.value))
   if (fault.value || leastLikedM === known.value) return
   try {
-    await record.changeThresholds({ leastLikedM })
+    await changeThresholds({ leastLikedM })
   } catch (error) {
     toast.add({ title: 'That could not be kept', description: (error as Error).message, color: 'error' })
   }

@@ -121,7 +121,14 @@ async function read(event: Event): Promise<void> {
             <li v-for="fault in faults.slice(0, FAULTS_TOLD)" :key="fault">{{ fault }}</li>
             <li v-if="faults.length > FAULTS_TOLD">and {{ faults.length - FAULTS_TOLD }} more</li>
           </ul>
-          <input ref="input" type="file" accept=".csv,.txt,text/csv,text/plain" class="sr-only" @change="read" />
+          <input
+            ref="input"
+            aria-label="File of balls"
+            type="file"
+            accept=".csv,.txt,text/csv,text/plain"
+            class="sr-only"
+            @change="read"
+          />
         </form>
       </template>
       <template #footer>

@@ -12,11 +12,13 @@ import { workFor } from '#core/rounds/work'
 import { courseScatterFoundText, noWorkText, shiftText, workText } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
+import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Need times weakness: what an hour is worth most on, and whether the course plays as the range does. */
 const props = defineProps<{ played: readonly Played[] }>()
 const record = usePlayerRecord()
+const { changeThresholds } = useThresholds()
 const { unit } = useDistance()
 const { cellName } = useCellNames()
 const { chart } = useNumbers()
@@ -39,7 +41,7 @@ const found = computed(() => (scatter.value ? Number(scatter.value.times.toFixed
 async function take() {
   const { pick } = record.player!.thresholds
   const put = (times: number | undefined) =>
-    record.changeThresholds({ pick: { habit: 'club', rules: [], ...pick, courseScatter: times } })
+    changeThresholds({ pick: { habit: 'club', rules: [], ...pick, courseScatter: times } })
   try {
     await put(found.value!)
   } catch (error) {

@@ -3,12 +3,14 @@ import { cellKey, type StockShot } from '#core/bag/bag'
 import { GOAL_RANGE, GOAL_READINGS, goalCounts, type GoalReading, type LaunchGoal } from '#core/shot/goal'
 import { goalFigure, goalText } from '#words/goals'
 import { useCellNames } from '~/composables/useNumbers'
+import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 import { typedNumber } from '~/utils/numbers'
 
 /** Launch and spin of a stock shot: what they are to be, and how many balls were inside where it was read. */
 const props = defineProps<{ cell: StockShot }>()
 const record = usePlayerRecord()
+const { changeThresholds } = useThresholds()
 const { cellName } = useCellNames()
 const toast = useToast()
 
@@ -61,7 +63,7 @@ async function put(next: LaunchGoal): Promise<void> {
   const { clubId, rungId } = props.cell
   const others = goals.value.filter(one => cellKey(one) !== cellKey(props.cell))
   const own = Object.keys(next).length === 0 ? [] : [{ clubId, rungId, ...next }]
-  await record.changeThresholds({ goals: [...others, ...own] as typeof goals.value })
+  await changeThresholds({ goals: [...others, ...own] as typeof goals.value })
 }
 const failure = ref('')
 async function save(): Promise<void> {
