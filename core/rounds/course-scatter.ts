@@ -22,8 +22,8 @@ const LEAST_BALLS = 20
 
 /**
  * The player's own course scatter against the range's: the middle deviation of where approaches end, each in scatters
- * of its stock shot on the range, drawn towards the usual while few tell. Mishits and a usual miss to one side do not move
- * it.
+ * of its stock shot on the range, drawn towards the usual while few tell. Mishits and a usual miss to one side do not
+ * move it.
  * @param sdM scatter on the range of the stock shot that an approach was hit with, metres; null where nobody knows
  * @returns null from fewer than 20 balls
  * @example courseScatter([], () => 4) // => null

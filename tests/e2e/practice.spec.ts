@@ -290,6 +290,6 @@ test('several balls at once, a sign, goals of launch and spin, and the curves of
   await expect(page.getByText('It went far right, a draw: good.').first()).toBeVisible()
   // Opened anew, since the frame of a note that still stands is the library's own.
   await page.reload()
-  await expect(page.getByText('turns right')).toBeVisible()
+  await expect(page.getByText('turns right').first()).toBeVisible()
   expect(await seriousOf(page)).toEqual([])
 })

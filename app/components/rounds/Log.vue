@@ -83,8 +83,15 @@ function draftOf(round: RoundRecord | undefined): Draft {
 /** A round that was kept is another one to mend: its old draft is none of it. */
 const place = props.round ? `${props.round.id}-${props.round.version}` : record.playerId
 const draft = useSessionStorage<Draft>(`uzzet-round-draft-${place}`, draftOf(props.round))
-// What was typed in yards stays the same distance in metres.
+/** Lines as they were typed, before the other unit wrote them anew. */
+const typedAs = shallowRef<{ unit: string; lines: string; said: Draft['said']; anew: string }>()
+// What was typed in yards stays the same distance in metres; and back, to the letter.
 watch(unit, (now, was) => {
+  const known = typedAs.value
+  if (known?.unit === now && known.anew === draft.value.lines) {
+    draft.value = { ...draft.value, lines: known.lines, said: known.said }
+    return
+  }
   const before = draft.value.lines.split('\n')
   const after = before.map(line => {
     const one = readApproach(line, was)
@@ -95,7 +102,9 @@ watch(unit, (now, was) => {
     const key = draft.value.said[name]
     return key === undefined ? [] : [[fresh[i]!, key] as const]
   })
-  draft.value = { ...draft.value, lines: after.join('\n'), said: Object.fromEntries(said) }
+  const anew = after.join('\n')
+  typedAs.value = { unit: was, lines: draft.value.lines, said: draft.value.said, anew }
+  draft.value = { ...draft.value, lines: anew, said: Object.fromEntries(said) }
 })
 
 const rows = computed(() => {
