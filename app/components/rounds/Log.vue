@@ -159,7 +159,9 @@ const fault = ref('')
 const NOON_MS = 12 * 3_600_000
 function save() {
   const { name, day, competition, picked } = draft.value
-  const playedAtMs = new Date(`${day}T00:00`).getTime() + NOON_MS
+  // On the same day it stays where it stood among the others.
+  const isSameDay = props.round && dayOf(props.round.playedAtMs) === day
+  const playedAtMs = isSameDay ? props.round.playedAtMs : new Date(`${day}T00:00`).getTime() + NOON_MS
   fault.value = ''
   if (Number.isNaN(playedAtMs)) fault.value = `"${day}" is no day.`
   else if (dayOf(playedAtMs) > dayOf(serverNowMs())) fault.value = 'The round lies in the future.'
