@@ -110,7 +110,7 @@ run(async () => {
   await visit(desk, 'stock-shot', 'chart', { ready: SURE, before: opened })
   await visit(desk, 'published', 'chart/published', { ready: 'table' })
   await visit(desk, 'practice', 'practice', { ready: '#plan-title' })
-  await visit(desk, 'speed', 'chart/speed', { ready: 'table' })
+  await visit(desk, 'rounds', 'rounds', { ready: '#work-title' })
   await visit(desk, 'gaps', 'gaps', { ready: 'canvas' })
   await visit(desk, 'what-if', 'gaps/what-if', {
     ready: 'canvas',

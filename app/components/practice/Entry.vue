@@ -97,7 +97,7 @@ onMounted(() => {
 <template>
   <form
     novalidate
-    class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--go-bottom,0px) max-lg:z-20 max-lg:border-t max-lg:border-(--ink) max-lg:bg-(--raised) max-lg:px-4 max-lg:pt-2 max-lg:pb-3"
+    class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--go-bottom,0px) max-lg:mb-0! max-lg:z-20 max-lg:border-t max-lg:border-(--ink) max-lg:bg-(--raised) max-lg:px-4 max-lg:pt-2 max-lg:pb-3"
     @submit.prevent="submit"
   >
     <div v-if="measure === 'call'" class="mb-2 grid grid-cols-3 gap-1.5" role="group" aria-label="What you felt">
