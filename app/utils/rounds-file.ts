@@ -1,4 +1,4 @@
-import { v5 } from 'uuid'
+import { v5, validate } from 'uuid'
 import { gridCells, type Bag } from '#core/bag/bag'
 import { labelsOf } from '#core/bag/labels'
 import { readRoundTable } from '#core/files/round-table'
@@ -21,7 +21,13 @@ const momentOf = (date: string) => new Date(DAY_ALONE.test(date) ? `${date}T12:0
  * Rounds from the open table. Ids are made of what stands there: the same file twice adds nothing, and takes back
  * nothing that was mended since.
  */
-export function roundsFromTable(text: string, bag: Bag, playerId: string, nowMs: number): RoundsRead {
+export function roundsFromTable(
+  text: string,
+  bag: Bag,
+  playerId: string,
+  nowMs: number,
+  isKnown: (id: string) => boolean,
+): RoundsRead {
   const { rounds, errors } = readRoundTable(text)
   const names = labelsOf(bag)
   const cells = new Map(gridCells(bag).map(cell => [`${names(cell).club}\n${names(cell).swing}`, cell]))
@@ -36,11 +42,12 @@ export function roundsFromTable(text: string, bag: Bag, playerId: string, nowMs:
       errors.push({ row: 0, column: `round ${round}`, value: date, allowed })
       return []
     }
-    const id = v5(`round ${round} ${date}`, playerId)
+    // A table of ours names rounds by their ids: those of this player are the same rounds.
+    const id = validate(round) && isKnown(round) ? round : v5(`round ${round} ${date}`, playerId)
     return [
       {
         id,
-        name: round === date || round.length > ROUND_NAME_MAX ? '' : round,
+        name: round === date || validate(round) || round.length > ROUND_NAME_MAX ? '' : round,
         kind: 'casual',
         playedAtMs,
         approaches: rows.map(({ approach, club, swing }, i) => {

@@ -61,29 +61,23 @@ export function restStrokes(level: Level, targetM: number, offM: number, sideM: 
   return cost(offM, sideM)
 }
 
-/** What the level's balls leave to play on average, strokes: the par that a ball is held against. */
-export function levelRest(level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number {
-  return memo.recall('level-rest', key(level, targetM, dimensions), () =>
+const meanRest = (level: Level, targetM: number, dimensions: Dimensions, times: number, memo: Memo): number =>
+  memo.recall('level-rest', `${key(level, targetM, dimensions)} ${times}`, () =>
     meanCost(
-      patternOf(level, targetM, dimensions),
-      { times: 1, mishitShare: MODEL.mishitShare },
+      patternOf(level, targetM, dimensions, times),
+      { times, mishitShare: MODEL.mishitShare },
       (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
       strikePoints(STRIKES_REFINED, memo),
     ),
   )
-}
+
+/** What the level's balls leave to play on average, strokes: the par that a ball is held against. */
+export const levelRest = (level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number =>
+  meanRest(level, targetM, dimensions, 1, memo)
 
 /** The same on the course, where balls scatter wider: the par of an approach. */
-export function levelCourseRest(level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number {
-  return memo.recall('level-course-rest', key(level, targetM, dimensions), () =>
-    meanCost(
-      patternOf(level, targetM, dimensions, COURSE_SCATTER),
-      { times: COURSE_SCATTER, mishitShare: MODEL.mishitShare },
-      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
-      strikePoints(STRIKES_REFINED, memo),
-    ),
-  )
-}
+export const levelCourseRest = (level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number =>
+  meanRest(level, targetM, dimensions, COURSE_SCATTER, memo)
 
 /** A ball of the level for each point: where it ends past the target and beside it, and its share of all. */
 export function levelBalls(

@@ -107,6 +107,7 @@ export function courseShift(rounds: readonly Played[]): CourseShift | null {
   const offs: number[] = []
   rounds.forEach(({ approaches }, i) => {
     for (const { chance, offM } of approaches) if (chance && offM !== undefined) offs.push(offM)
+    if (offs.length < LEAST_BALLS) return
     const middle = median(offs)
     const spread = MAD_TO_SD * median(offs.map(off => Math.abs(off - middle)))
     const ordinary = offs.filter(off => Math.abs(off - middle) <= STRANGE * spread)

@@ -162,6 +162,9 @@ describe('the course against the range', () => {
     expect(short.length).toBeGreaterThanOrEqual(30)
     expect(short.every(shift => shift!.meanM < 0)).toBe(true)
     expect(courseShift([])).toBeNull()
+    // A round of which no end was told says nothing, and breaks nothing.
+    const untold: Played = { approaches: [{ chance: true, distanceM: 80 }] }
+    expect(courseShift([untold, ...season(makeDice(6001), 8, null, -yd(5))])!.meanM).toBeLessThan(0)
   })
 
   it('is told in words', () => {

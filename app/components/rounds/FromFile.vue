@@ -2,6 +2,7 @@
 import { approachesOf, type RoundRecord } from '#shared/rounds'
 import { approachesText } from '#words/rounds'
 import { usePlayerRecord } from '~/stores/record'
+import { useRounds } from '~/stores/rounds'
 import type { RoundsRead } from '~/utils/rounds-file'
 import { shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
@@ -9,6 +10,7 @@ import { serverNowMs } from '~/utils/server-clock'
 /** Rounds from a table; nothing is kept before it was seen what it will be. */
 const emit = defineEmits<{ take: [rounds: RoundRecord[]] }>()
 const record = usePlayerRecord()
+const rounds = useRounds()
 const input = useTemplateRef('input')
 const read = shallowRef<RoundsRead>()
 const name = ref('')
@@ -32,7 +34,7 @@ async function choose(event: Event): Promise<void> {
   }
   const text = await file.text()
   const { roundsFromTable } = await import('~/utils/rounds-file')
-  read.value = roundsFromTable(text, record.bag, record.playerId!, serverNowMs())
+  read.value = roundsFromTable(text, record.bag, record.playerId!, serverNowMs(), id => rounds.known(id) !== undefined)
   if (read.value.rounds.length === 0 && read.value.errors.length === 0)
     fault.value = 'No round stands in it: a table with round, date and distance_yd or distance_m is needed.'
 }

@@ -12,6 +12,9 @@ import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
 
+/** The newest balls tell how a player curves by now; some of them are flown for it. Our choice. */
+const NATURAL_BALLS = 200
+
 /** Drills as they are made for the open player, and the plan of what to practise. */
 export function usePlan(balls: Ref<number>) {
   const record = usePlayerRecord()
@@ -29,7 +32,7 @@ export function usePlan(balls: Ref<number>) {
   )
   const level = computed(() => record.player?.level ?? 'unknown')
   /** Of the balls that count: what was asked to turn is no natural shape. */
-  const natural = computed(() => naturalShape(record.shots.filter(shot => shot.leftOut === null)))
+  const natural = computed(() => naturalShape(record.shots.filter(shot => shot.leftOut === null).slice(-NATURAL_BALLS)))
   const maker = computed((): DrillMaker => ({
     level: level.value,
     numbers: numbers.value,
