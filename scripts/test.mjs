@@ -2,67 +2,13 @@
  * npm test: all set-up, then lint, format, borders and types beside the build; core beside server tests; browser tests
  * on three workers. Ends with "N passed, N failed".
  */
-import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { ensureBuild, QUIET } from './lib/build.mjs'
-import { DATABASE_PACKAGES, DATABASE_PROGRAMS } from './lib/database.mjs'
-import { ensurePackages } from './lib/packages.mjs'
-import { fromRoot, ROOT } from './lib/paths.mjs'
+import { ensureBuild } from './lib/build.mjs'
+import { bin, browser, check, conclude, ensureForTests, longLane, vitest } from './lib/lanes.mjs'
 import { run, say } from './lib/say.mjs'
-import { ensurePrograms } from './lib/system.mjs'
 
-const RESULTS = fromRoot('.data/test')
 const ROOMS = ['core', 'words', 'shared', 'app', 'server', 'demo', 'devices', 'scripts']
-const bin = (path, ...args) => [fromRoot('node_modules', path), ...args]
-
-/** Titles of the tools that ended badly: they are named at the end, where they are looked for. */
-const notWell = []
-
-/** Runs one tool to its end; what it says is shown when it is done, so that two tools do not talk at once. */
-async function tool(title, args) {
-  const started = Date.now()
-  const said = []
-  const child = spawn(process.execPath, args, {
-    cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, ...QUIET },
-  })
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', chunk => said.push(chunk))
-  const code = await new Promise(done => child.once('close', done))
-  if (code !== 0) notWell.push(title)
-  const seconds = ((Date.now() - started) / 1000).toFixed(0)
-  say(`\n${Buffer.concat(said).toString().trimEnd()}\n— ${title}: ${code === 0 ? 'well' : 'NOT WELL'}, ${seconds} s`)
-  return code === 0
-}
-
-/** A tool that counts for one. */
-async function check(title, args) {
-  const well = await tool(title, args)
-  return { passed: Number(well), failed: Number(!well) }
-}
-
-/** A tool that counts its own tests in a file; one that ended badly without a failed test still counts as one. */
-async function suite(title, args, file, count) {
-  rmSync(file, { force: true })
-  const well = await tool(title, args)
-  const { passed, failed } = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 1 }
-  return { passed, failed: failed === 0 && (!well || passed === 0) ? 1 : failed }
-}
-
-/** One project of the unit tests. */
-function vitest(title, project) {
-  const file = fromRoot(`.data/test/${project}.json`)
-  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
-  return suite(
-    title,
-    bin('vitest/vitest.mjs', 'run', `--project=${project}`, ...reporters),
-    file,
-    ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
-  )
-}
 
 const borders = ['--config', '.dependency-cruiser.cjs', ...ROOMS]
-const browserFile = fromRoot('.data/test/browser.json')
 
 /** Does the work two at a time, in order: there are two cores. */
 async function twoAtATime(works) {
@@ -93,25 +39,28 @@ async function read() {
 async function stages() {
   const reading = await read()
   const counting = await Promise.all([vitest('core tests', 'core'), vitest('server tests', 'server')])
-  const driving = await suite('browser tests', bin('@playwright/test/cli.js', 'test'), browserFile, ({ stats }) => {
-    if (stats.flaky > 0) say(`\n${stats.flaky} flaky: passed at the second go only, named above.`)
-    return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
-  })
+  const driving = await browser('browser tests')
   return [...reading, ...counting, driving]
+}
+
+/** `npm test -- --long-within 30`: then the long lane too, as far as it begins within so many minutes. */
+function longWithin() {
+  const at = process.argv.indexOf('--long-within')
+  if (at < 0) return 0
+  const minutes = Number(process.argv[at + 1])
+  if (!(minutes > 0)) throw new Error('--long-within takes minutes, as in --long-within 30.')
+  return minutes
 }
 
 run(async () => {
   const started = Date.now()
-  ensurePackages()
-  ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
-  ensurePrograms('Chromium', ['chromium'], ['chromium'])
-  // What was printed is read back by a general PDF tool.
-  ensurePrograms('Poppler', ['pdftotext', 'pdftoppm'], ['poppler-utils'])
-  mkdirSync(RESULTS, { recursive: true })
+  const minutes = longWithin()
+  ensureForTests()
   say('Each tool is shown when it is done.')
   const results = await stages()
-  const sum = key => results.reduce((total, result) => total + result[key], 0)
-  if (notWell.length > 0) say(`\nNot well: ${notWell.join(', ')}.`)
-  say(`\nIn ${((Date.now() - started) / 60_000).toFixed(1)} minutes.\n${sum('passed')} passed, ${sum('failed')} failed`)
-  if (sum('failed') > 0) process.exitCode = 1
+  if (minutes > 0) {
+    say(`\nnpm test took ${((Date.now() - started) / 60_000).toFixed(1)} minutes. Now the long lane.`)
+    results.push(...(await longLane(started, minutes)))
+  }
+  conclude(started, results)
 })

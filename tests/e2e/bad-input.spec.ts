@@ -58,7 +58,7 @@ test('a name of 10,000 characters is refused, and one with script is text and no
   await expect(page.getByText(script)).toBeVisible()
 })
 
-test('a stale page that edits a player or a bag that another page changed is told so, and loses nothing', async ({
+test('a stale page that edits a player or a bag that another page changed is told so, and loses nothing @long', async ({
   page,
   signUp,
   context,

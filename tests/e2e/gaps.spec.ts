@@ -1,6 +1,6 @@
 import { addPlayer, expect, hit, packBag, startSession, test } from './coach'
 
-test("lanes and cover are read by keys and by hand, a flag is answered and taken back, and the figures are the coach's own", async ({
+test("lanes and cover are read by keys and by hand, a flag is answered and taken back, and the figures are the coach's own @long", async ({
   page,
   signUp,
 }) => {

@@ -31,7 +31,7 @@ test('with the network off, balls are kept, shown as waiting, and sent when it i
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80, 81, 83])
 })
 
-test('a browser killed with SIGKILL has its unsent balls when it is opened again', async ({ baseURL }, info) => {
+test('a browser killed with SIGKILL has its unsent balls when it is opened again @long', async ({ baseURL }, info) => {
   const profile = mkdtempSync(join(tmpdir(), 'uzzet-browser-'))
   const open = () => chromium.launchPersistentContext(profile, { ...info.project.use.launchOptions, baseURL })
   try {

@@ -59,7 +59,7 @@ test(
   },
 )
 
-test('a round of 18 picks on the player’s phone, installed and without a network', async ({
+test('a round of 18 picks on the player’s phone, installed and without a network @long', async ({
   page,
   demo,
   baseURL,

@@ -76,7 +76,7 @@ test('a plan within its balls, a go of stairs with undo and a ball apart, its sc
   await expect(page.getByText('Go deleted')).toHaveCount(0)
 })
 
-test('by eye, by speed and by call: one tap is a score too', async ({ page, demo }) => {
+test('by eye, by speed and by call: one tap is a score too @long', async ({ page, demo }) => {
   await toPractice(page, demo)
   await start(page, 'Circles')
   for (const name of ['In', 'Out', 'In']) await page.getByRole('button', { name, exact: true }).click()
@@ -149,7 +149,7 @@ test('a device sends its balls into a go; they stay practice until they are coun
   await expect(page.getByText('2 balls were stock shots:')).toBeVisible()
 })
 
-test('homework is done on the player’s phone without a network, and the coach sees what came of it', async ({
+test('homework is done on the player’s phone without a network, and the coach sees what came of it @long', async ({
   page,
   demo,
   baseURL,
@@ -201,7 +201,7 @@ test('homework is done on the player’s phone without a network, and the coach 
   await expect(page.getByRole('button', { name: 'Revoke' })).toHaveCount(0)
 })
 
-test('a clinic of four at one drill: turn by turn, a board, and each go is the player’s own', async ({
+test('a clinic of four at one drill: turn by turn, a board, and each go is the player’s own @long', async ({
   page,
   demo,
 }) => {
@@ -227,7 +227,7 @@ test('a clinic of four at one drill: turn by turn, a board, and each go is the p
   await expect(page.getByText('Circles, running').first()).toBeVisible()
 })
 
-test('several balls at once, a sign, goals of launch and spin, and the curves of a left-hander', async ({
+test('several balls at once, a sign, goals of launch and spin, and the curves of a left-hander @long', async ({
   page,
   demo,
 }) => {

@@ -95,7 +95,7 @@ test('believed, hit, written, struck out, published, compared; the panel has its
   await expect(panel.getByText('with the new shaft')).toBeVisible()
 })
 
-test("the player's phone: opened once it works without a network, logs own balls that wait for the nod, and dies when revoked", async ({
+test("the player's phone: opened once it works without a network, logs own balls that wait for the nod, and dies when revoked @long", async ({
   page,
   demo,
   baseURL,

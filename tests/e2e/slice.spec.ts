@@ -64,7 +64,7 @@ test('from a new account to a gap chart', async ({ page }) => {
 
 test(
   'every page of the demo has no serious finding of axe, fits, and speaks of its player',
-  { tag: '@desk' },
+  { tag: '@long' },
   async ({ page, demo }) => {
     test.slow()
     await page.goto('/sign-in')
@@ -116,7 +116,7 @@ test(
   },
 )
 
-test('every stage of every demo player opens', async ({ page, demo }) => {
+test('every stage of every demo player opens @long', async ({ page, demo }) => {
   test.slow()
   await demo()
   const links = await page
