@@ -54,6 +54,9 @@ export const BLOCK_RANGE = [1, 50] as const
 /** A called plus or minus, metres: up to 20 yd either way. */
 export const PLUS_RANGE_M = [-yardsToMetres(20), yardsToMetres(20)] as const
 
+/** Days on which something was changed, of a player: swing, clubs, ball, season. */
+export const CHANGES_MAX = 20
+
 /** A pile measured as one. */
 export const BALLS_MAX = 1000
 

@@ -27,6 +27,8 @@ export interface Beside {
   published?: PublishedNumbers | null
   unit?: DistanceUnit
   practice?: readonly PracticeLeave[]
+  /** Distances that rounds asked for, metres. */
+  asked?: readonly number[]
 }
 
 /** The flags' figures that hold for a player: their own, else the academy's; the rules know what is usual. */
@@ -38,7 +40,7 @@ export function flagOptions(thresholds: Thresholds, academy: AcademyThresholds =
 export function calibrationOptions(
   thresholds: Thresholds,
   method: Method,
-  { academyThresholds = {}, words, published, unit, practice }: Beside = {},
+  { academyThresholds = {}, words, published, unit, practice, asked }: Beside = {},
 ): CalibrationOptions {
   return {
     flags: flagOptions(thresholds, academyThresholds),
@@ -53,6 +55,7 @@ export function calibrationOptions(
     ...(published && { published }),
     ...(unit === 'm' && { unit }),
     ...(practice && practice.length > 0 && { practice }),
+    ...(asked && asked.length > 0 && { asked, ...(thresholds.alikeNeed && { alikeNeed: true }) }),
   }
 }
 
@@ -79,9 +82,18 @@ export function takenOf({
   return Object.keys(taken).length === 0 ? null : taken
 }
 
+/** What of a player's settings the numbers rest on. */
+export function playerFacts({
+  level,
+  thresholds,
+}: Pick<Player, 'level'> & Partial<Pick<Player, 'thresholds'>>): Pick<PlayerShots, 'level' | 'changes'> {
+  const changes = thresholds?.changes ?? []
+  return { level, ...(changes.length > 0 && { changes }) }
+}
+
 /** A player's record as the numbers are made from it: what was deleted is gone. */
 export function playerShots(
-  player: Pick<Player, 'level'>,
+  player: Pick<Player, 'level'> & Partial<Pick<Player, 'thresholds'>>,
   bag: Bag,
   sessions: readonly SessionRecord[],
   shots: readonly ShotRecord[],
@@ -89,7 +101,7 @@ export function playerShots(
 ): PlayerShots {
   return {
     bag,
-    level: player.level,
+    ...playerFacts(player),
     sessions: sessions.map(toSession),
     shots: shots.filter(shot => !shot.deleted).map(toShot),
     nowMs,

@@ -4,6 +4,7 @@ import { LEVELS, type Level } from '../core/level'
 import {
   CARRY_MAX_M,
   CARRY_MIN_M,
+  CHANGES_MAX,
   COURSE_SCATTER_RANGE,
   GOALS_MAX,
   NAME_MAX,
@@ -12,12 +13,13 @@ import {
   WITHIN_MAX_M,
   WITHIN_MIN_M,
 } from '../core/limits'
+import { CHANGE_KINDS } from '../core/model/constants'
 import { HANDS, type Hand } from '../core/shot/hand'
 import { GOAL_RANGE, type GoalReading } from '../core/shot/goal'
 import type { Finding } from '../core/gaps/flag'
 import { HABITS } from '../core/history/published'
 import { FIRMNESSES } from './session'
-import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
+import { boundedNumber, ClockTime, Id, lineOfText, oneOf, Version } from './text'
 
 export { LEVELS, type Level }
 
@@ -102,6 +104,15 @@ export const Thresholds = z.object({
   asMeasured: z.literal(true, { error: 'As measured is yes or missing.' }).optional(),
   /** The yardage that the player likes least: the plan of a practice takes it up. */
   leastLikedM: boundedNumber('Least liked', CARRY_MIN_M, CARRY_MAX_M, ' m').optional(),
+  /** Days from which on older balls say less: a new swing, clubs or ball, the start of a season. */
+  changes: z
+    .array(z.strictObject({ atMs: ClockTime('Day'), kind: oneOf('Kind', CHANGE_KINDS) }), {
+      error: 'Changes must be a list.',
+    })
+    .max(CHANGES_MAX, { error: `At most ${CHANGES_MAX} changes can be marked.` })
+    .optional(),
+  /** What to hit next goes by all stock shots alike, not by what rounds ask for. */
+  alikeNeed: z.literal(true, { error: 'All alike is yes or missing.' }).optional(),
   /** What launch and spin stock shots are to have. */
   goals: z
     .array(z.object({ clubId: Id, rungId: Id, launchDeg: goalSpan('launchDeg'), spinRpm: goalSpan('spinRpm') }), {

@@ -85,8 +85,8 @@ export const BUCKET_MAX = 500
 export const WARM_UP = 'warm-up'
 export const BLOCK_ENDS = ['count', 'alike', 'enough'] as const
 export type BlockEnd = (typeof BLOCK_ENDS)[number]
-/** Stock shots that one open question is about. */
-export const SETTLE_MAX = 4
+/** Stock shots that one open question, or a retest, is about. */
+export const SETTLE_MAX = 18
 
 /** Lines of what a session taught, and the length of each. */
 export const TOLD_LINES = 12
@@ -113,11 +113,15 @@ export const SessionPlan = z.object({
   beginRungId: Id.nullable().default(null),
   /** Balls are logged apart, and count from the moment this ends. */
   warmUp: z.boolean({ error: 'Warm-up is yes or no.' }).default(false),
-  /** Stock shots that would decide what is open, each with so many balls; they go before the order. */
+  /** Stock shots that would decide what is open, or that a retest asks for, each with so many balls or with its own. */
   settle: z
     .strictObject({
-      shots: z.array(z.strictObject({ clubId: Id, rungId: Id })).max(SETTLE_MAX),
+      shots: z
+        .array(z.strictObject({ clubId: Id, rungId: Id, balls: boundedNumber('Balls', ...BLOCK_RANGE, '').optional() }))
+        .max(SETTLE_MAX),
       balls: boundedNumber('Balls', ...BLOCK_RANGE, ''),
+      /** Missing where it is for what is open. */
+      why: z.literal('retest', { error: 'Why is retest or missing.' }).optional(),
     })
     .nullable()
     .default(null),

@@ -10,9 +10,14 @@ import { write } from './message'
 const MOST_NAMED = 2
 
 /** Why this stock shot is the one to hit next. */
-export function nextText({ others }: Pick<Next, 'others'>, nameOf: (cell: StockShot) => string): string {
-  if (others.length === 0) return write(NEXT.most)
-  return write(NEXT.others, { others: listedUpTo(others.map(nameOf), MOST_NAMED) })
+export function nextText(
+  { others, asked }: Pick<Next, 'others' | 'asked'>,
+  nameOf: (cell: StockShot) => string,
+): string {
+  const taught =
+    others.length === 0 ? write(NEXT.most) : write(NEXT.others, { others: listedUpTo(others.map(nameOf), MOST_NAMED) })
+  const share = Math.round(100 * (asked ?? 0))
+  return share === 0 ? taught : `${taught} ${write(NEXT.mostAsked, { share: String(share) })}`
 }
 
 /**

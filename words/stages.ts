@@ -62,6 +62,8 @@ export function gapsStateText(state: GapsState | null): string {
   return write(STAGES.nothingToDo)
 }
 
-/** Where Rounds stands. */
-export const roundsStateText = (rounds: number): string =>
-  write(rounds === 0 ? STAGES.noRounds : STAGES.rounds, { n: rounds })
+/** Where Rounds stands. @param isDue a retest is due */
+export function roundsStateText(rounds: number, isDue: boolean): string {
+  if (isDue) return write(STAGES.retestDue)
+  return write(rounds === 0 ? STAGES.noRounds : STAGES.rounds, { n: rounds })
+}

@@ -44,6 +44,7 @@ export const useNumbers = createSharedComposable(() => {
     said: computed(() => raisedFlags(calibration.result?.findings ?? [])),
     next: computed(() => calibration.result?.next ?? []),
     ready: computed(() => calibration.result?.ready ?? null),
+    retest: computed(() => calibration.result?.retest ?? null),
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
     air: computed(() => calibration.result?.air ?? 'as measured'),
     rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),

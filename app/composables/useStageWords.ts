@@ -17,11 +17,12 @@ import { useNumbers } from '~/composables/useNumbers'
 import { usePractice } from '~/stores/practice'
 import { useRounds } from '~/stores/rounds'
 import { usePlayerRecord } from '~/stores/record'
+import { serverNowMs } from '~/utils/server-clock'
 
 /** Where each stage stands, in a few words. */
 export const useStageWords = createSharedComposable(() => {
   const record = usePlayerRecord()
-  const { known, chart, ladder, ready, openFlags, stillOpen, unproven, cover } = useNumbers()
+  const { known, chart, ladder, ready, openFlags, stillOpen, unproven, cover, retestDueMs } = useNumbers()
   const { lineM } = useGapsLine()
   const practice = usePractice()
   const rounds = useRounds()
@@ -39,7 +40,7 @@ export const useStageWords = createSharedComposable(() => {
       session: sessionStateText(balls, shots.length > 0),
       chart: chartStateText(known.value, hit, ready.value),
       pick: pickStateText(record.published?.publishedAtMs ?? null),
-      rounds: roundsStateText(rounds.standing.length),
+      rounds: roundsStateText(rounds.standing.length, retestDueMs.value !== null && retestDueMs.value <= serverNowMs()),
       practice: practiceStateText(practice.done.length, practice.standing.length),
       gaps: gapsStateText(
         known.value

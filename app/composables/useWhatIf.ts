@@ -4,7 +4,7 @@ import { asItIs, type SearchLimits, type WhatIf } from '#core/what-if/thought-of
 import type { Remedy } from '#core/what-if/remedies'
 import type { Scene } from '#core/what-if/scene'
 import type { Progress, SearchResult } from '#core/what-if/search'
-import { calibrationOptions, flagOptions, newestMethod } from '#shared/calibration-input'
+import { calibrationOptions, flagOptions, newestMethod, playerFacts } from '#shared/calibration-input'
 import { toSession } from '#shared/session'
 import { proxy, type Remote } from 'comlink'
 import type { WhatIfApi } from '~/workers/what-if.worker'
@@ -69,7 +69,8 @@ export function useWhatIf() {
     const { withinM } = options
     const judging = { flags, withinM, lineM: lineOf(flags, player.level), unit: unit.value, answers: toRaw(answers) }
     const nowMs = serverNowMs()
-    const shown = { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), shots: [...shots], nowMs }
+    const facts = playerFacts(player)
+    const shown = { ...facts, bag: toRaw(bag), sessions: sessions.map(toSession), shots: [...shots], nowMs }
     const take = (answer: { today: Scene; newRungs: NewRung[] }) => {
       today.value = answer.today
       newRungs.value = answer.newRungs

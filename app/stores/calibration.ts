@@ -1,9 +1,11 @@
 import type { PracticeLeave } from '#core/chart/practice-scatter'
 import { servedBest } from '#core/chart/served-best'
 import { sameGrid } from '#core/bag/bag'
+import { askedDistances } from '#core/rounds/approach'
 import type { Calibration } from '#core/calibration/calibration'
-import { calibrationOptions, newestMethod } from '#shared/calibration-input'
+import { calibrationOptions, newestMethod, playerFacts } from '#shared/calibration-input'
 import { practiceLeaves } from '#shared/practice'
+import { playedOf } from '#shared/rounds'
 import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import { calibrationWorker } from '~/utils/calibration-worker'
@@ -11,6 +13,7 @@ import { changesSince } from '~/utils/changes'
 import { useAccount } from '~/stores/account'
 import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
+import { useRounds } from '~/stores/rounds'
 import { serverNowMs } from '~/utils/server-clock'
 
 /** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
@@ -18,6 +21,7 @@ const PATIENCE_MS = 20_000
 
 /** One and the same, so that nothing is worked out again for it. */
 const NOTHING_PRACTISED: PracticeLeave[] = []
+const NOTHING_ASKED: number[] = []
 
 /**
  * The open player's numbers, worked out in a worker so that the page stays quick: it holds the shots, and only what
@@ -36,6 +40,13 @@ export const useCalibration = defineStore('calibration', () => {
     const counts = new Set(record.records.filter(shot => !shot.deleted && shot.leftOut === null).map(({ id }) => id))
     return practiceLeaves(practice.goes, counts)
   })
+  const rounds = useRounds()
+  /** What rounds asked for; nothing until they are there. */
+  const asked = computed(() =>
+    rounds.of !== record.playerId || rounds.standing.length === 0
+      ? NOTHING_ASKED
+      : askedDistances(playedOf(rounds.standing)),
+  )
   const servedTargets = computed(() => servedBest(practised.value))
   const worker = calibrationWorker(answer => take(answer))
   let turn = 0
@@ -76,11 +87,12 @@ export const useCalibration = defineStore('calibration', () => {
       published: toRaw(published),
       unit: account.unit,
       practice: practised.value,
+      asked: asked.value,
     })
     // Proxies cannot be sent; what is in the record is plain.
     const ask: CalibrationAsk = {
       turn: ++turn,
-      player: { bag: toRaw(bag), level: player.level, sessions: sessions.map(toSession), nowMs: serverNowMs() },
+      player: { ...playerFacts(player), bag: toRaw(bag), sessions: sessions.map(toSession), nowMs: serverNowMs() },
       options,
       anew,
       put: put.map(toShot),
@@ -115,6 +127,7 @@ export const useCalibration = defineStore('calibration', () => {
         () => record.academyThresholds,
         () => account.unit,
         practised,
+        asked,
       ],
       send,
     )

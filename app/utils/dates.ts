@@ -31,3 +31,17 @@ export function shortDate(ms: number, nowMs = serverNowMs()): string {
 export function clockTime(ms: number): string {
   return CLOCK.format(ms)
 }
+
+const two = (n: number) => String(n).padStart(2, '0')
+
+/** A day as a field of days holds it, by the calendar of this device: "2026-05-04". */
+export function inputDay(ms: number): string {
+  const date = new Date(ms)
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+}
+
+/** The moment at which a day of such a field begins; null where it is no day. */
+export function dayOfInput(day: string): number | null {
+  const ms = new Date(`${day}T00:00`).getTime()
+  return Number.isNaN(ms) ? null : ms
+}

@@ -34,3 +34,12 @@ export function practiceCalendar(
   for (const { atMs, what } of due) calendar.createEvent({ start: new Date(atMs), allDay: true, summary: what })
   return calendar.toString()
 }
+
+/** The same, saved as a file. */
+export function downloadCalendar(...what: Parameters<typeof practiceCalendar>): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([practiceCalendar(...what)], { type: 'text/calendar' }))
+  link.download = 'practice.ics'
+  link.click()
+  URL.revokeObjectURL(link.href)
+}

@@ -10,8 +10,8 @@ export const FOLD_FROM_SHOTS = 600
 export const QUIET_MS = 400
 
 /** All that the folded sessions rest on, but for the shots. Only the day of the moment matters. */
-function settingsOf({ player: { bag, level, sessions, nowMs }, options }: CalibrationAsk): string {
-  return JSON.stringify([bag, level, sessions, dayOf(nowMs), options.neutralAir])
+function settingsOf({ player: { bag, level, changes, sessions, nowMs }, options }: CalibrationAsk): string {
+  return JSON.stringify([bag, level, changes, sessions, dayOf(nowMs), options.neutralAir])
 }
 
 /** Holds a player's shots and answers each change to them; a failure is an answer too, never silence. */

@@ -1,4 +1,7 @@
 import { cellKey } from '../bag/bag'
+import { exp } from '../stats/exact'
+import { askedShare, needOf } from '../rounds/need'
+import type { Finding } from '../gaps/flag'
 import { remarksAt, writtenNumbers } from '../history/coach-remarks'
 import { newMemo, type Memo } from '../memo'
 import { findFlags } from '../gaps/flags'
@@ -13,14 +16,23 @@ import { asRead } from '../chart/as-read'
 import { asTotal, runsOf } from '../chart/as-total'
 import { carryChart } from '../chart/carry-chart'
 import { chartProgress, type CarryChart } from '../chart/chart-cell'
+import type { Change } from '../model/belief'
 import { NEXT } from '../model/constants'
 import { Z_80 } from '../stats/normal'
 import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from '../questions/launch-looks'
 import { insteadOf, otherUnitRun } from '../questions/instead'
-import { fitGrid, type GridFit, type Kept } from '../chart/grid-fit'
+import { changeDays, fitGrid, type GridFit, type Kept } from '../chart/grid-fit'
 import { dayOf, type NeutralPlayer, type PlayerShots } from '../shot/player-shots'
 import { onLevel } from '../corrections/level'
-import { ballsToGo, cellsWithin, daysToRetest, hitNextFew, isEnough, type NextOptions } from '../model/next-shot'
+import {
+  ballsToGo,
+  cellsWithin,
+  daysToRetest,
+  hitNextFew,
+  isEnough,
+  retestBalls,
+  type NextOptions,
+} from '../model/next-shot'
 import { questionsOf } from '../questions/odd-balls'
 import { asMeasured, inNeutralAir } from '../corrections/neutral-air'
 import { groupByCell, inTime } from '../shot/by-cell'
@@ -95,6 +107,35 @@ function askAbout(
   })
 }
 
+/** A flag with how often rounds ask for where it stands. */
+function withAsked(finding: Finding, distances: readonly number[]): Finding {
+  const asked = askedShare(distances, finding.fromM, finding.toM)
+  return asked === null ? finding : { ...finding, asked }
+}
+
+/** When the numbers are due to be tested again, why, and with which balls. */
+function retestOf(
+  player: NeutralPlayer,
+  { fit, need, cells, lastDay }: GridFit,
+  rule: NextOptions,
+  withinM: number,
+): Pick<Calibrated, 'retestDueMs' | 'retest'> {
+  if (lastDay === null) return { retestDueMs: null, retest: null }
+  const today = dayOf(player.nowMs)
+  const changed = changeDays(player)
+    .filter(({ day }) => day > lastDay && day <= today)
+    .reduce<Change | null>((first, one) => (first && first.day <= one.day ? first : one), null)
+  const dueDay = changed ? changed.day : lastDay + daysToRetest(fit, need, withinM, today - lastDay)
+  const balls = retestBalls(fit, rule, withinM, Math.max(0, dueDay - today))
+  return {
+    retestDueMs: DAY_MS * dueDay,
+    retest: {
+      why: changed ? changed.kind : 'time',
+      balls: balls.map(one => ({ ...cells[one.cell]!, balls: one.balls, others: one.others.map(i => cells[i]!) })),
+    },
+  }
+}
+
 /** With what it was made from: the fit, and the player's shots as they went into it. */
 export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
 
@@ -145,7 +186,8 @@ export function calibrate(
     practice: options.practice,
     memo,
   })
-  const findings = oneFactOneFlag(findFlags(facts, options.flags))
+  const asked = options.asked ?? []
+  const findings = oneFactOneFlag(findFlags(facts, options.flags)).map(finding => withAsked(finding, asked))
   const rule: NextOptions = {
     measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M),
     balls: BALLS_AT_ONCE,
@@ -154,6 +196,12 @@ export function calibrate(
   // What the coach has written is closed: its doubt asks for no balls.
   const closed = new Set(written.chart.filter(cell => cell.written).map(cellKey))
   const open = { ...rule, need: grid.need.map((need, row) => (closed.has(cellKey(grid.cells[row]!)) ? 0 : need)) }
+  const byNeed = options.alikeNeed ? [] : asked
+  const needs = needOf(
+    byNeed,
+    grid.cells.map((_, row) => exp(grid.fit.mean[row]!)),
+  )
+  const wanted = { ...open, need: open.need.map((need, row) => need * needs[row]!) }
   const allCorrections = [...corrections, ...(level?.corrections ?? [])]
   const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
   return {
@@ -171,12 +219,17 @@ export function calibrate(
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
     unproven: unprovenOf(facts, options.flags),
     stillOpen: stillOpen(findings, facts, read.grid, options.flags, rule.measSdM),
-    next: hitNextFew(grid.fit, open, SHOTS_AHEAD).map(({ cell, gainM, others }) => ({
-      ...grid.cells[cell]!,
-      balls: BALLS_AT_ONCE,
-      gainM,
-      others: others.map(i => grid.cells[i]!),
-    })),
+    next: hitNextFew(grid.fit, wanted, SHOTS_AHEAD).map(({ cell, gainM, others }) => {
+      const carryM = exp(grid.fit.mean[cell]!)
+      const share = askedShare(byNeed, carryM, carryM)
+      return {
+        ...grid.cells[cell]!,
+        balls: BALLS_AT_ONCE,
+        gainM,
+        others: others.map(i => grid.cells[i]!),
+        ...(share !== null && { asked: share }),
+      }
+    }),
     ready: {
       withinM: options.withinM,
       cellsWithin: known.within,
@@ -184,11 +237,7 @@ export function calibrate(
       goodEnough,
       ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
     },
-    retestDueMs:
-      grid.lastDay === null || !anyBall
-        ? null
-        : DAY_MS *
-          (grid.lastDay + daysToRetest(grid.fit, grid.need, options.withinM, dayOf(player.nowMs) - grid.lastDay)),
+    ...(anyBall ? retestOf(player, grid, wanted, options.withinM) : { retestDueMs: null, retest: null }),
     questions: askAbout(player, grid, chart, looks),
     setAside: setAsideOf(measured.shots, player.shots),
   }

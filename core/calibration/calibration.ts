@@ -17,6 +17,7 @@ import type { AirCorrection } from '../corrections/air-correction'
 import type { SpeedCall } from '../corrections/called-speed'
 import type { RangeBalls } from '../corrections/range-ball'
 import type { SetAside } from '../corrections/set-aside'
+import type { ChangeKind } from '../model/constants'
 import { WITHIN_M } from '../chart/within'
 
 /** A ball that stands out, what it looks like, and what else it may have been. */
@@ -43,6 +44,10 @@ export interface CalibrationOptions {
   published?: PublishedNumbers
   /** Balls hit in practice that do not count for the chart: they speak of scatter alone. */
   practice?: readonly PracticeLeave[]
+  /** Distances that rounds asked for, metres: what is asked for often matters more. */
+  asked?: readonly number[]
+  /** What to hit next goes by all stock shots alike all the same. */
+  alikeNeed?: boolean
   /** Wanted certainty either way, metres. */
   withinM: number
   /** How the next balls are measured. */
@@ -60,6 +65,8 @@ export interface Next extends StockShot {
   gainM: number
   /** Other stock shots that learn from it, those that learn most first. */
   others: StockShot[]
+  /** Share of the chances of rounds that come from about there; missing while too few tell, or where all are alike. */
+  asked?: number
 }
 
 export interface Ready {
@@ -70,6 +77,13 @@ export interface Ready {
   goodEnough: boolean
   /** About how many more balls; null when it would take more than can be forecast. */
   ballsToGo: number | null
+}
+
+/** A retest: because time has passed, or because of what was changed after the last session. */
+export interface Retest {
+  why: 'time' | ChangeKind
+  /** Stock shots in the order to hit them. */
+  balls: (StockShot & { balls: number; others: StockShot[] })[]
 }
 
 /** Everything that a player's shots say. Plain data: the same on the server, in a worker and in a file. */
@@ -103,6 +117,8 @@ export interface Calibration {
   ready: Ready
   /** Day the numbers should be tested again, milliseconds since 1970; null without a ball. */
   retestDueMs: number | null
+  /** What a retest is due for, and the balls that make the chart sure again that day; null without a ball. */
+  retest: Retest | null
   questions: (StockShot & Question)[]
   /** Balls that count, but that cannot be worked out: each with its reason. */
   setAside: SetAside[]

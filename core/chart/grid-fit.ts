@@ -5,6 +5,7 @@ import { shotErrorM } from '../shot/measuring'
 import { dayOf, type NeutralPlayer } from '../shot/player-shots'
 import type { NeutralShot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
+import type { Change } from '../model/belief'
 import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import {
   fitModel,
@@ -35,10 +36,25 @@ export interface GridFit {
   lastDay: number | null
 }
 
-export function spreadOptions(level: Level): FitOptions {
-  return level === 'unknown'
-    ? USUAL_SPREAD
-    : { ...USUAL_SPREAD, spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
+/**
+ * Days from which on numbers may be others. Days are those of UTC: where the marked day began while one of them ran,
+ * and balls were hit only before that, it is the next.
+ */
+export function changeDays({ changes = [], sessions }: Pick<NeutralPlayer, 'changes' | 'sessions'>): Change[] {
+  return changes.map(({ atMs, kind }) => {
+    const day = dayOf(atMs)
+    const started = sessions.map(session => session.startedAtMs).filter(ms => dayOf(ms) === day)
+    return { day: started.length > 0 && started.every(ms => ms < atMs) ? day + 1 : day, kind }
+  })
+}
+
+export function spreadOptions(
+  level: Level,
+  marked: Pick<NeutralPlayer, 'changes' | 'sessions'> = { sessions: [] },
+): FitOptions {
+  const stated = { spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
+  const changes = changeDays(marked)
+  return { ...USUAL_SPREAD, ...(level !== 'unknown' && stated), ...(changes.length > 0 && { changes }) }
 }
 
 /** Swing lengths of one school and label are one family, whatever their flight. */
@@ -149,12 +165,12 @@ export interface Kept {
  *   used when another session has become the newest.
  */
 export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
-  const { bag, shots, level, nowMs } = player
+  const { bag, shots, nowMs } = player
   const { cells, modelCells: model } = modelCells(bag, shots)
   const indexOf = new Map(cells.map((cell, i) => [cellKey(cell), i]))
   const groups = bySession(player)
   const today = dayOf(nowMs)
-  const options = spreadOptions(level)
+  const options = spreadOptions(player.level, player)
   const sessions = modelSessions(groups, indexOf)
   const live =
     kept && kept.sessions === sessions.length - 1 && kept.live === sessions.at(-1)?.id ? sessions.at(-1) : undefined
@@ -205,7 +221,7 @@ export function foldEarlier(player: NeutralPlayer, full: GridFit): Kept | null {
   const folded = foldSessions(
     model,
     sessions.slice(0, -1).map(s => s.session),
-    spreadOptions(player.level),
+    spreadOptions(player.level, player),
   )
   return folded && { folded, sessions: sessions.length - 1, live: live.id, verdicts: full.verdicts }
 }

@@ -71,9 +71,12 @@ export function answered(findings: readonly Finding[], answers: readonly FlagAns
 
 const SURENESS_WEIGHT = { sure: 1, counted: 0.8, written: 0.8, likely: 0.6, open: 0 } as const
 
-/** How much a flag matters: what to show first, and whom to see first. */
-export function weightOf({ flag, sureness }: Finding): number {
-  return flagRule(flag).meta.weight * SURENESS_WEIGHT[sureness]
+/** A flag where half of all chances come from matters twice as much as one that no round asks for. Our choice. */
+const ASKED_WEIGHT = 2
+
+/** How much a flag matters, and the more the more rounds ask for where it stands: what to show first. */
+export function weightOf({ flag, sureness, asked = 0 }: Finding): number {
+  return flagRule(flag).meta.weight * SURENESS_WEIGHT[sureness] * (1 + ASKED_WEIGHT * asked)
 }
 
 /** Flags that ask something of the coach: said, no asset, not settled; those that matter most first. */

@@ -96,6 +96,8 @@ export interface Finding {
   toM: number
   /** What an answer is held against, in what the rule counts. */
   figure: number
+  /** Share of the chances of rounds that come from there; missing while too few tell. */
+  asked?: number
   /** Other findings about the same stretch or group, said with it. */
   parts?: Finding[]
 }

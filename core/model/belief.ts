@@ -1,5 +1,5 @@
 import { ln } from '../stats/exact'
-import { MODEL } from './constants'
+import { MODEL, MOVED_BY, type ChangeKind } from './constants'
 
 /**
  * What is believed of ln stock carry of all cells: mean, and covariance row by row. While a fit runs only the lower
@@ -222,16 +222,34 @@ export function absorb(room: Room, belief: Belief, sums: SessionSums, daySd: num
   return evidence
 }
 
-/** Days without a session: all cells drift together, and each a little by itself. In place. */
-export function drift({ mean, covariance }: Belief, days: number): void {
-  if (!(days > 0)) return
+/** A day from which on numbers may be others: older balls say less of what comes after it. */
+export interface Change {
+  /** Whole days on the count of the sessions; its balls are those after the change. */
+  day: number
+  kind: ChangeKind
+}
+
+function widen({ mean, covariance }: Belief, together: number, alone: number): void {
   const n = mean.length
-  const time = Math.min(days, MODEL.longestGapDays) / MODEL.driftDays
-  const together = MODEL.driftSd * MODEL.driftSd * time
-  const alone = MODEL.driftCellSd * MODEL.driftCellSd * time
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) covariance[i * n + j]! += together
     covariance[i * n + i]! += alone
+  }
+}
+
+/**
+ * Days without a session: all cells drift together, and each a little by itself; more where something was changed
+ * after the first day. In place.
+ */
+export function passTime(belief: Belief, fromDay: number, toDay: number, changes: readonly Change[] = []): void {
+  const days = toDay - fromDay
+  if (!(days > 0)) return
+  const time = Math.min(days, MODEL.longestGapDays) / MODEL.driftDays
+  widen(belief, MODEL.driftSd * MODEL.driftSd * time, MODEL.driftCellSd * MODEL.driftCellSd * time)
+  for (const { day, kind } of changes) {
+    if (day <= fromDay || day > toDay) continue
+    const [together, alone] = MOVED_BY[kind]
+    widen(belief, together * together, alone * alone)
   }
 }
 

@@ -162,6 +162,21 @@ export const MOVE = {
   dayTaps: 8,
 } as const
 
+/** What may change a player's numbers on a day: what a coach marks. */
+export const CHANGE_KINDS = ['swing', 'clubs', 'ball', 'season'] as const
+export type ChangeKind = (typeof CHANGE_KINDS)[number]
+
+/**
+ * How far numbers may move on such a day, sd of ln carry: the whole player, and each cell by itself. Our choice; what
+ * a swing's mark brings and costs is in the table of `npm run seasons`.
+ */
+export const MOVED_BY: Record<ChangeKind, readonly [togetherSd: number, aloneSd: number]> = {
+  swing: [0.05, 0.03],
+  clubs: [0.02, 0.03],
+  ball: [0.015, 0.005],
+  season: [0.02, 0.01],
+}
+
 /** What to hit next, when it is enough, and when to test again. */
 export const NEXT = {
   /** Nine balls in ten are clean, so a ball tells a little less than its scatter says. [cp] */
@@ -177,6 +192,9 @@ export const NEXT = {
   retestDaysMost: 45,
   /** By then this much more doubt than good enough may have crept in. Our choice. */
   retestSlack: 1.5,
+  /** Balls of a retest: a ball or two each of a few stock shots (common practice). Our choice. */
+  retestBallsLeast: 6,
+  retestBallsMost: 18,
 } as const
 
 /** Which balls the coach is asked about. */

@@ -1,5 +1,5 @@
 import { ln } from '../stats/exact'
-import { absorb, drift, makeRoom, mirror, type Belief, type Room } from './belief'
+import { absorb, makeRoom, mirror, passTime, type Belief, type Change, type Room } from './belief'
 import { MODEL } from './constants'
 import { BAD_KINDS, type BadKind } from './kinds'
 import { priorCovariance, priorMean, type ModelCell } from './prior'
@@ -75,11 +75,17 @@ export const roomFor = (cells: number, works: readonly SessionColumns[]): Room =
 export const USUAL_REGULARITY = 1
 
 /** Takes all sessions, oldest first, into a belief. @returns the log evidence of them all */
-export function absorbAll(room: Room, belief: Belief, works: readonly SessionColumns[], fromDay: number): number {
+export function absorbAll(
+  room: Room,
+  belief: Belief,
+  works: readonly SessionColumns[],
+  fromDay: number,
+  changes: readonly Change[] = [],
+): number {
   let day = fromDay
   let evidence = 0
   for (const work of works) {
-    drift(belief, work.day - day)
+    passTime(belief, day, work.day, changes)
     day = work.day
     evidence += absorb(room, belief, work, work.daySd)
   }
@@ -94,12 +100,13 @@ function pass(
   fromDay: number,
   before: Spread,
   seen: SpreadSums,
+  changes: readonly Change[] = [],
 ): Belief & { evidence: number } {
   const belief: Belief = { mean: start.mean.slice(), covariance: start.covariance.slice() }
   let evidence = 0
   let day = fromDay
   for (const work of works) {
-    drift(belief, work.day - day)
+    passTime(belief, day, work.day, changes)
     day = work.day
     fitSession(room, work, belief, before, seen)
     evidence += absorb(room, belief, work, work.daySd)
@@ -133,7 +140,7 @@ export function settle(
   for (;;) {
     passes++
     sums = { ...seen, cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
-    const belief = pass(room, start, works, fromDay, spread, sums)
+    const belief = pass(room, start, works, fromDay, spread, sums, options.changes)
     const after = updateSpread(options, spread.looseness, sums)
     let moved = last === null ? Infinity : 0
     if (last !== null)
@@ -200,8 +207,8 @@ export function fitWithPrior(
   const candidates = MODEL.regularities.map((regularity, k): Candidate => {
     const usual = regularity === USUAL_REGULARITY
     const belief = usual ? last : priorOf(regularity)
-    const evidence = usual ? last.evidence : absorbAll(room, belief, works, firstDay)
-    drift(belief, today - (works.at(-1)?.day ?? today))
+    const evidence = usual ? last.evidence : absorbAll(room, belief, works, firstDay, options.changes)
+    passTime(belief, works.at(-1)?.day ?? today, today, options.changes)
     mirror(belief.covariance, cells)
     return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence }
   })

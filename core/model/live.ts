@@ -1,5 +1,5 @@
 import { ln } from '../stats/exact'
-import { drift, mirror, type Belief } from './belief'
+import { mirror, passTime, type Belief } from './belief'
 import { MODEL } from './constants'
 import {
   absorbAll,
@@ -47,7 +47,10 @@ export function foldSessions(
   const settled = settle(room, priorOf(USUAL_REGULARITY), works, firstDay, options, before, noSpreadSums(cells.length))
   const candidates = MODEL.regularities.map((regularity, k): Candidate => {
     const belief = regularity === USUAL_REGULARITY ? settled.last : priorOf(regularity)
-    const evidence = regularity === USUAL_REGULARITY ? settled.last.evidence : absorbAll(room, belief, works, firstDay)
+    const evidence =
+      regularity === USUAL_REGULARITY
+        ? settled.last.evidence
+        : absorbAll(room, belief, works, firstDay, options.changes)
     return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence }
   })
   return {
@@ -85,8 +88,8 @@ export function continueFit(folded: Folded, session: ModelSession, today: number
   )
   const candidates = folded.candidates.map(({ belief, logWeight }): Candidate => {
     const own = copy(belief)
-    const evidence = absorbAll(room, own, works, folded.day)
-    drift(own, today - Math.max(folded.day, works[0]?.day ?? folded.day))
+    const evidence = absorbAll(room, own, works, folded.day, folded.options.changes)
+    passTime(own, Math.max(folded.day, works[0]?.day ?? folded.day), today, folded.options.changes)
     mirror(own.covariance, n)
     return { belief: own, logWeight: logWeight + evidence }
   })

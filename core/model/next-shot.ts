@@ -1,4 +1,5 @@
 import { exp } from '../stats/exact'
+import { mirror, passTime } from './belief'
 import { MODEL, NEXT } from './constants'
 import { ballSd } from './estimate'
 import type { Fit } from './fit'
@@ -204,4 +205,34 @@ export function daysToRetest(
     for (let i = 0; i < n; i++) covariance[i * n + i]! += perDay
   }
   return NEXT.retestDaysMost
+}
+
+/**
+ * The balls that make a chart sure again on a day: each where it teaches most, until the chart is as sure as wanted.
+ * @param daysAhead from the day of the fit to the day it is hit
+ * @returns stock shots in the order they are first hit, with their balls and what learns from them; at most
+ *   `NEXT.retestBallsMost` balls in all
+ */
+export function retestBalls(
+  fit: Fit,
+  options: NextOptions,
+  withinM: number,
+  daysAhead: number,
+): (NextShot & { balls: number })[] {
+  const n = fit.mean.length
+  const belief = { mean: fit.mean, covariance: fit.covariance.slice() }
+  passTime(belief, 0, daysAhead)
+  mirror(belief.covariance, n)
+  const ahead: Fit = { ...fit, covariance: belief.covariance }
+  const one = { ...options, balls: 1 }
+  const byCell = new Map<number, NextShot & { balls: number }>()
+  for (let ball = 0; ball < NEXT.retestBallsMost; ball++) {
+    if (ball >= NEXT.retestBallsLeast && goodEnough(ahead, options.need, withinM)) break
+    const next = hitNext(ahead, one)
+    if (!next) break
+    const known = byCell.get(next.cell)
+    byCell.set(next.cell, known ? { ...known, balls: known.balls + 1 } : { ...next, balls: 1 })
+    learnFrom(ahead.covariance, n, next.cell, ballVariance(fit, next.cell, one))
+  }
+  return [...byCell.values()]
 }

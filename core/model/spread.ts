@@ -1,3 +1,4 @@
+import type { Change } from './belief'
 import { MODEL } from './constants'
 
 /**
@@ -26,6 +27,8 @@ export interface FitOptions {
   /** Share of mishits, and how many balls that is worth: without end where it is told. */
   mishitShare: number
   mishitBalls: number
+  /** Days on which numbers may have moved. */
+  changes?: readonly Change[]
 }
 
 /** Scatter of one ball as it stands, spread·√looseness·(carry + 30 m), and the share of balls that are mishit. */

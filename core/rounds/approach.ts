@@ -20,6 +20,10 @@ export interface Played {
   approaches: readonly Approach[]
 }
 
+/** Distances that rounds asked for, metres. */
+export const askedDistances = (rounds: readonly Played[]): number[] =>
+  chancesOf(rounds).map(({ distanceM }) => distanceM)
+
 /** Chances of all rounds, in order. */
 export const chancesOf = (rounds: readonly Played[]): Approach[] =>
   rounds.flatMap(({ approaches }) => approaches.filter(({ chance }) => chance))

@@ -76,7 +76,7 @@ export const mostNeeded = (bands: readonly AskedBand[]): AskedBand[] =>
     .slice(0, NEEDED_BANDS)
 
 /** So many chances before a stretch is named: fewer are a day's luck. Our choice. */
-const LEAST_TO_NAME = 15
+export const LEAST_TO_NAME = 15
 /** The stretch that is named holds this share of all chances. */
 const NAMED_SHARE = 0.4
 /** Its ends are multiples of this, in yards or metres. */

@@ -1,5 +1,6 @@
 import type { Bag } from '../bag/bag'
 import type { Level } from '../level'
+import type { ChangeKind } from '../model/constants'
 import type { Session, ShotAt, Stage } from './shot'
 
 /** A player's record, its shots at a stage. */
@@ -8,6 +9,8 @@ export interface PlayerShotsAt<S extends Stage> {
   sessions: readonly Session[]
   shots: readonly ShotAt<S>[]
   level: Level
+  /** Moments from which on the numbers may be others, as the coach marked them: the first of a day. */
+  changes?: readonly { atMs: number; kind: ChangeKind }[]
   /** The moment it is looked at, milliseconds since 1970: only its day (UTC) matters. */
   nowMs: number
 }

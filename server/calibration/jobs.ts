@@ -20,6 +20,8 @@ import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
 import type { PracticeLeave } from '../../core/chart/practice-scatter'
 import { practiceLeaves, type GoRecord } from '../../shared/practice'
+import { playedOf, type RoundRecord } from '../../shared/rounds'
+import { askedDistances } from '../../core/rounds/approach'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
 
@@ -31,9 +33,10 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
 /** What this thread worked out before. */
 const memo = newMemo()
 
-/** A record with what was practised, newest first; the page fetches that apart. */
+/** A record with what was practised and played, newest first; the page fetches that apart. */
 export interface PractisedRecord extends PlayerRecord {
   goes: readonly GoRecord[]
+  rounds: readonly RoundRecord[]
 }
 
 /** What was practised and does not count for the chart. */
@@ -46,7 +49,8 @@ function calibrateRecord(record: PractisedRecord, nowMs: number, byCarry = false
   const { player, bag, sessions, shots } = record
   const { totalOn: _, ...rest } = player.thresholds
   const balls = fromColumns(shots)
-  const beside = { ...record, practice: practiceOf(record, balls) }
+  const asked = askedDistances(playedOf(record.rounds))
+  const beside = { ...record, practice: practiceOf(record, balls), asked }
   return calibrate(
     playerShots(player, bag, sessions, balls, nowMs),
     calibrationOptions(byCarry ? rest : player.thresholds, newestMethod(sessions), beside),

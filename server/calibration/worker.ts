@@ -5,6 +5,7 @@ import type { Coach } from '../data/coaches'
 import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
 import { goesOf } from '../data/practice'
+import { roundsOfPlayer } from '../data/rounds'
 import { jobs, type JobName, type PractisedRecord } from './jobs'
 
 /** One piece of work for a thread: whose record, and what is to be made of it. */
@@ -30,7 +31,7 @@ export default async function work({ coach, playerId, job, rest }: WorkOrder): P
   try {
     record = await playerRecord(coach, playerId)
     // What goes over the wire has no use for it.
-    if (job !== 'record') record = { ...record, goes: await goesOf(playerId) }
+    if (job !== 'record') record = { ...record, goes: await goesOf(playerId), rounds: await roundsOfPlayer(playerId) }
   } catch (error) {
     const away = isDatabaseAway(error)
     return { away, failure: away ? 'The database is away.' : (error as Error).message }

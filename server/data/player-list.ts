@@ -1,6 +1,6 @@
 import { asc, eq, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/shot/player-shots'
-import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, sessions, shots } from '../db/schema'
+import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, rounds, sessions, shots } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, toPlayer } from './players'
 import { renewSummaries } from './summaries'
@@ -21,12 +21,13 @@ function stampOf(row: {
   shots: string | null
   sessions: string | null
   goes: string | null
+  rounds: string | null
   said: number
   academy: string
 }): string {
   return (
     `${dayOf(Date.now())} ${row.version} ${row.bagVersion} ` +
-    `${row.shots ?? 0} ${row.sessions ?? 0} ${row.goes ?? 0} ${row.said} ${row.academy}`
+    `${row.shots ?? 0} ${row.sessions ?? 0} ${row.goes ?? 0} ${row.rounds ?? 0} ${row.said} ${row.academy}`
   )
 }
 
@@ -66,6 +67,14 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .from(goes)
     .groupBy(goes.playerId)
     .as('go_counts')
+  const roundCounts = db
+    .select({
+      playerId: rounds.playerId,
+      stamp: sql<string>`concat(count(*), ' ', sum(${rounds.version}))`.as('round_stamp'),
+    })
+    .from(rounds)
+    .groupBy(rounds.playerId)
+    .as('round_counts')
   const rows = await db
     .select({
       ...playerColumns,
@@ -76,6 +85,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
       shots: shotCounts.stamp,
       sessions: sessionCounts.stamp,
       goes: goCounts.stamp,
+      rounds: roundCounts.stamp,
       said: sql<number>`(
         ${saidCount(cellRemarks)} + ${saidCount(flagAnswers)} + ${saidCount(publishedCharts)}
       )`.mapWith(Number),
@@ -85,6 +95,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .leftJoin(goCounts, eq(goCounts.playerId, players.id))
+    .leftJoin(roundCounts, eq(roundCounts.playerId, players.id))
     .where(eq(players.academyId, coach.academyId))
     .orderBy(asc(players.name), asc(players.id))
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.

@@ -7,6 +7,7 @@ const STAMP = `
     (select concat(count(*), ' ', coalesce(sum(version), 0)) from shots where player_id = p.id),
     (select concat(count(*), ' ', coalesce(sum(version), 0)) from sessions where player_id = p.id),
     (select concat(count(*), ' ', coalesce(sum(version), 0)) from goes where player_id = p.id),
+    (select concat(count(*), ' ', coalesce(sum(version), 0)) from rounds where player_id = p.id),
     (select count(*) from cell_words where player_id = p.id),
     (select count(*) from flag_answers where player_id = p.id),
     (select count(*) from published_charts where player_id = p.id),

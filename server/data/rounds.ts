@@ -9,6 +9,11 @@ import { Taken } from './faults'
 /** Rounds of a player, newest first. @throws 404 */
 export async function roundsOf(coach: Coach, playerId: string): Promise<RoundRecord[]> {
   await findPlayer(coach, playerId)
+  return roundsOfPlayer(playerId)
+}
+
+/** The same for a player who is known to be the coach's. */
+export async function roundsOfPlayer(playerId: string): Promise<RoundRecord[]> {
   const rows = await useDatabase()
     .select({ body: rounds.body })
     .from(rounds)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { absorb, drift, makeRoom, type Belief } from '../../core/model/belief'
+import { absorb, passTime, makeRoom, type Belief } from '../../core/model/belief'
 import { MODEL } from '../../core/model/constants'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/model/prior'
 import { metresToYards } from '../../core/units'
@@ -24,7 +24,7 @@ interface Row {
  * 88 clean balls of a simulated player, two visits a month apart, by three others. Made with
  *   apt-get install r-cran-lme4 r-cran-mgcv && Rscript tests/fixtures/linear-core.R
  * which printed, under R 4.2.2 with lme4 1.1.31 and mgcv 1.8.41, the figures below. R's own `solve` (LAPACK) takes both
- * visits at once from the same prior; lme4 and mgcv know no prior and no drift, and find one another to a hundredth.
+ * visits at once from the same prior; lme4 and mgcv know no prior and no passTime, and find one another to a hundredth.
  */
 const LAPACK_M = [
   49.830076, 76.100054, 80.818141, 129.669078, 42.794543, 64.254764, 72.825319, 111.482519, 43.212329, 63.044696,
@@ -73,7 +73,7 @@ function believed(): Belief {
   const visits = [sumsOf(0), sumsOf(30)]
   const room = makeRoom(cells.length, cells.length)
   absorb(room, belief, visits[0]!, MODEL.daySd)
-  drift(belief, 30)
+  passTime(belief, 0, 30)
   absorb(room, belief, visits[1]!, MODEL.daySd)
   return belief
 }

@@ -2,6 +2,7 @@
 export const NEXT = {
   most: 'Nothing else tells you more.',
   others: 'Nothing else tells you more: it also sharpens {others}.',
+  mostAsked: '{share} in 100 of your chances come from about there.',
   gains: 'Known to ± {now}; {n, plural, one {# ball makes} other {# balls make}} it about ± {after}.',
   gainsLittle: 'Known to ± {now}; {n, plural, one {# ball more changes} other {# balls more change}} little.',
   settle: 'To settle what is open: {n} balls with each.',

@@ -20,6 +20,7 @@ export const STAGES = {
   homework: '{n, plural, one {homework set} other {# homework set}}',
   rounds: '{n, plural, one {# round} other {# rounds}}',
   noRounds: 'none yet',
+  retestDue: 'retest due',
   workingOut: '…',
 } as const
 

@@ -44,7 +44,7 @@ const WEEKLY = [1, 2, 3, 4, 5].map(value => ({ value, label: value === 1 ? 'once
 const WEEKS = 4
 /** Four weeks of it, each time with targets drawn anew; the retest and homework that is due among them. */
 async function calendar() {
-  const { practiceCalendar, practiceDays } = await import('~/utils/practice-calendar')
+  const { downloadCalendar, practiceDays } = await import('~/utils/practice-calendar')
   const player = record.player!.name
   const days = practiceDays(serverNowMs(), aWeek.value, WEEKS).map((atMs, i) => ({
     atMs,
@@ -59,11 +59,7 @@ async function calendar() {
       dueAtMs === null ? [] : [{ atMs: dueAtMs, what: `Homework due: ${player}` }],
     ),
   ]
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([practiceCalendar(player, days, due)], { type: 'text/calendar' }))
-  link.download = 'practice.ics'
-  link.click()
-  URL.revokeObjectURL(link.href)
+  downloadCalendar(player, days, due)
 }
 const titleOf = (block: PlanBlock) => `${drillTexts(block.spec.drill).title}: ${asksText(block.spec, names.value)}`
 

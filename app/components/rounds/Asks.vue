@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { askedBands, mostAsked } from '#core/rounds/asks'
+import { askedBands, LEAST_TO_NAME, mostAsked } from '#core/rounds/asks'
 import { chancesOf, type Played } from '#core/rounds/approach'
 import { asksLines } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
+import { useThresholds } from '~/composables/useThresholds'
+import { usePlayerRecord } from '~/stores/record'
 
 /** Where chances come from: counted, and what share will come from each band, as surely as so few rounds tell. */
 const props = defineProps<{ played: readonly Played[] }>()
@@ -19,6 +21,13 @@ const lines = computed(() =>
     unit.value,
   ),
 )
+const record = usePlayerRecord()
+const { changeThresholds } = useThresholds()
+const toast = useToast()
+const byNeed = (isOn: boolean) =>
+  changeThresholds({ alikeNeed: isOn ? undefined : true }).catch((error: Error) =>
+    toast.add({ title: 'That could not be kept', description: error.message, color: 'error' }),
+  )
 const percent = (share: number) => Math.round(100 * share)
 const width = (share: number) => `${(100 * share) / most.value}%`
 </script>
@@ -65,5 +74,13 @@ const width = (share: number) => `${(100 * share) / most.value}%`
         </tr>
       </tbody>
     </table>
+    <USwitch
+      v-if="chances.length >= LEAST_TO_NAME"
+      class="mt-3"
+      :model-value="!record.player?.thresholds.alikeNeed"
+      label="Hit next goes by it"
+      description="Of two stock shots that teach as much, the one that rounds ask for is proposed first."
+      @update:model-value="byNeed"
+    />
   </section>
 </template>

@@ -11,6 +11,7 @@ import { stockShotName } from '#words/stock-shot'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
+import { dayOfInput, inputDay } from '~/utils/dates'
 import type { KeptPick } from '~/utils/kept-picks'
 import { serverNowMs } from '~/utils/server-clock'
 
@@ -53,11 +54,6 @@ interface Draft {
   /** Shots of Pick that these lines were made of. */
   picked: string[]
 }
-const dayOf = (ms: number) => {
-  const date = new Date(ms)
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
-}
 const shotOf = ({ clubId, rungId }: Approach) => (clubId && rungId ? cellKey({ clubId, rungId }) : NO_SHOT)
 /** Lines by their own text; the second of two alike is another one. */
 function named(lines: readonly string[]): string[] {
@@ -73,7 +69,7 @@ function draftOf(round: RoundRecord | undefined): Draft {
   const lines = standing.map(one => approachLine(one, unit.value))
   return {
     name: round?.name ?? '',
-    day: dayOf(round?.playedAtMs ?? serverNowMs()),
+    day: inputDay(round?.playedAtMs ?? serverNowMs()),
     competition: round?.kind === 'competition',
     lines: lines.join('\n'),
     said: Object.fromEntries(named(lines).map((name, i) => [name, shotOf(standing[i]!)])),
@@ -160,11 +156,11 @@ const NOON_MS = 12 * 3_600_000
 function save() {
   const { name, day, competition, picked } = draft.value
   // On the same day it stays where it stood among the others.
-  const isSameDay = props.round && dayOf(props.round.playedAtMs) === day
-  const playedAtMs = isSameDay ? props.round.playedAtMs : new Date(`${day}T00:00`).getTime() + NOON_MS
+  const isSameDay = props.round && inputDay(props.round.playedAtMs) === day
+  const playedAtMs = isSameDay ? props.round.playedAtMs : (dayOfInput(day) ?? Number.NaN) + NOON_MS
   fault.value = ''
   if (Number.isNaN(playedAtMs)) fault.value = `"${day}" is no day.`
-  else if (dayOf(playedAtMs) > dayOf(serverNowMs())) fault.value = 'The round lies in the future.'
+  else if (inputDay(playedAtMs) > inputDay(serverNowMs())) fault.value = 'The round lies in the future.'
   else if (read.value.length === 0) fault.value = 'Write one approach a line first.'
   else if (read.value.length > APPROACHES_MAX)
     fault.value = `${read.value.length} approaches are not possible: at most ${APPROACHES_MAX} in a round.`

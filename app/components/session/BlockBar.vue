@@ -5,8 +5,10 @@ import { ORDERS } from '#core/session/order'
 import { rungName } from '#core/swing/scale'
 import { BLOCK_ENDS, WARM_UP, type SessionPlan } from '#shared/session'
 import { blockEndTexts, orderTexts } from '#words/next'
+import { retestFirstText } from '#words/retest'
 import type { RangeSession } from '~/composables/useRangeSession'
 import { useAccount } from '~/stores/account'
+import { settleBalls, settleSum } from '~/utils/settle'
 
 /** The order of work and the size of a block; both may change while the session runs, and can be taken back. */
 const props = defineProps<{ range: RangeSession }>()
@@ -74,8 +76,16 @@ async function itCounts() {
   })
 }
 const settle = computed(() => plan.value.settle)
+const isRetest = computed(() => settle.value?.why === 'retest')
+const settleLine = computed(() => {
+  if (!settle.value) return ''
+  if (isRetest.value) return settled.value ? 'The retest has had its balls.' : retestFirstText(settleSum(settle.value))
+  return settled.value
+    ? 'What was open has had its balls.'
+    : `First what is open: ${settle.value.balls} balls with each.`
+})
 const settled = computed(() =>
-  settle.value?.shots.every(shot => (hitHere.value.get(cellKey(shot)) ?? 0) >= settle.value!.balls),
+  settle.value?.shots.every(shot => (hitHere.value.get(cellKey(shot)) ?? 0) >= settleBalls(settle.value!, shot)),
 )
 </script>
 
@@ -91,10 +101,12 @@ const settled = computed(() =>
       <UButton size="sm" @click="itCounts">Now it counts</UButton>
     </p>
     <p v-if="settle" class="raised flex flex-wrap items-center gap-3 px-3 py-2">
-      <span class="min-w-0 flex-1">{{
-        settled ? 'What was open has had its balls.' : `First what is open: ${settle.balls} balls with each.`
-      }}</span>
-      <UButton size="sm" color="neutral" variant="outline" @click="set({ settle: null }, 'settling what is open')"
+      <span class="min-w-0 flex-1">{{ settleLine }}</span>
+      <UButton
+        size="sm"
+        color="neutral"
+        variant="outline"
+        @click="set({ settle: null }, isRetest ? 'the retest' : 'settling what is open')"
         >Leave it</UButton
       >
     </p>

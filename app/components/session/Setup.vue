@@ -6,6 +6,7 @@ import { METHODS } from '#core/shot/shot'
 import { CARRY_AIRS } from '#core/shot/carry-air'
 import { carryAirTexts } from '#words/air'
 import { orderTexts } from '#words/next'
+import { retestFirstText } from '#words/retest'
 import { BUCKET_MAX, FIRMNESSES, METHOD_WORDS, USUAL_PLAN, type SessionRecord } from '#shared/session'
 import { type AirReading, USUAL_AIR } from '~/utils/air-draft'
 import { useAirUnits } from '~/composables/useAirUnits'
@@ -15,7 +16,7 @@ import { useRanges } from '~/composables/useRanges'
 import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
-import { settleOf } from '~/utils/settle'
+import { settleOf, settleSum } from '~/utils/settle'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
 import SessionAirDialog from '~/components/session/AirDialog.vue'
 
@@ -281,7 +282,11 @@ const usualAir = computed(() => {
     </p>
     <UCheckbox v-model="plan.warmUp" label="The first balls are a warm-up: kept apart until I say that it counts" />
     <p v-if="settle" class="border-l-[5px] border-(--ink) pl-3">
-      First what is open: {{ settle.balls }} balls with {{ settle.shots.map(cellName).join(' and ') }}.
+      {{
+        settle.why === 'retest'
+          ? retestFirstText(settleSum(settle))
+          : `First what is open: ${settle.balls} balls with ${settle.shots.map(cellName).join(' and ')}.`
+      }}
     </p>
     <FrameSafetyNote :pacing="setup.method === 'paces' || setup.method === 'watch'" />
     <UButton

@@ -6,6 +6,8 @@ import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
 import { nextInOrder } from '#core/session/order'
 import { WARM_UP } from '#shared/session'
 import { gainText, nextText, orderTexts, settleText } from '#words/next'
+import { retestBallText } from '#words/retest'
+import { settleBalls } from '~/utils/settle'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { useDistance } from '~/composables/useDistance'
@@ -78,11 +80,13 @@ export function useProposal({ session, balls }: SessionBalls) {
     const settle = session.value?.plan.settle
     if (!settle) return null
     const rounds = (at: StockShot) => Math.floor((hitHere.value.get(cellKey(at)) ?? 0) / block.value)
-    const left = settle.shots.filter(at => (hitHere.value.get(cellKey(at)) ?? 0) < settle.balls)
+    const moreOf = (at: StockShot & { balls?: number }) =>
+      settleBalls(settle, at) - (hitHere.value.get(cellKey(at)) ?? 0)
+    const left = settle.shots.filter(at => moreOf(at) > 0)
     const first = left.toSorted((a, b) => rounds(a) - rounds(b))[0]
     if (!first) return null
-    const more = settle.balls - (hitHere.value.get(cellKey(first)) ?? 0)
-    return proposed({ ...first, balls: Math.min(block.value, more) }, settleText(settle.balls))
+    const why = settle.why === 'retest' ? retestBallText(first.balls ?? settle.balls) : settleText(settle.balls)
+    return proposed({ ...first, balls: Math.min(block.value, moreOf(first)) }, why)
   }
 
   /** What the order of work proposes, and why; null when it has nothing to say. */

@@ -9,6 +9,7 @@ import FrameStagePage from '~/components/frame/StagePage.vue'
 import RoundsAsks from '~/components/rounds/Asks.vue'
 import RoundsFromFile from '~/components/rounds/FromFile.vue'
 import RoundsLog from '~/components/rounds/Log.vue'
+import RoundsRetest from '~/components/rounds/Retest.vue'
 import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 
 /** Rounds: where approaches come from, what they cost, and what to work on. */
@@ -74,11 +75,14 @@ const nameOf = ({ name, kind }: RoundRecord) =>
       <UButton size="sm" color="neutral" variant="outline" @click="rounds.load()">Try again</UButton>
     </p>
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
-      <div v-if="hasChances" class="min-w-0 space-y-8">
-        <RoundsAsks :played="played" />
-        <RoundsWorkOn :played="played" />
+      <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
+        <template v-if="hasChances">
+          <RoundsAsks :played="played" />
+          <RoundsWorkOn :played="played" />
+        </template>
+        <RoundsRetest />
       </div>
-      <div class="min-w-0 space-y-6" :class="!hasChances && 'lg:col-span-2 lg:max-w-2xl'">
+      <div class="min-w-0 space-y-6" :class="!hasChances && 'lg:order-first'">
         <section aria-labelledby="log-title">
           <h2 id="log-title" class="mb-2 text-xl font-bold">Add a round</h2>
           <RoundsLog key="new" @put="put" />

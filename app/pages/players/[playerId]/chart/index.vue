@@ -6,6 +6,7 @@ import { rangeBallText } from '#words/air'
 import { rungName } from '#core/swing/scale'
 import type { Player, Thresholds } from '#shared/player'
 import { nextText, readyText } from '#words/next'
+import { markedText, retestDueText } from '#words/retest'
 import { Refused, api } from '~/utils/api'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
@@ -24,7 +25,7 @@ import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
-const { chart, known, next, ready, retestDueMs, air, rangeBalls } = useNumbers()
+const { chart, known, next, ready, retest, retestDueMs, air, rangeBalls } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
@@ -176,6 +177,20 @@ const line = computed(() => {
     `${shortDate(first)}${out > 0 ? `, ${out} left out` : ''}`
   )
 })
+/** What was changed last, while no retest is due for it. */
+const newestMark = computed(() => {
+  const marks = record.player?.thresholds.changes ?? []
+  const newest = marks.reduce<(typeof marks)[number] | null>(
+    (last, one) => (last && last.atMs >= one.atMs ? last : one),
+    null,
+  )
+  return newest && retest.value?.why === 'time' ? markedText(newest.kind, shortDate(newest.atMs)) : ''
+})
+const retestDue = computed(() =>
+  retest.value && retestDueMs.value !== null
+    ? retestDueText(retest.value, shortDate(retestDueMs.value), retestDueMs.value <= serverNowMs())
+    : '',
+)
 </script>
 
 <template>
@@ -282,13 +297,11 @@ const line = computed(() => {
           <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'">
             <UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyText(ready, unit) }}
           </p>
-          <p v-if="retestDueMs !== null" class="mt-0.5">
-            {{
-              retestDueMs < serverNowMs()
-                ? `A retest has been due since ${shortDate(retestDueMs)}: by now the numbers may have moved.`
-                : `Retest by ${shortDate(retestDueMs)}: by then the numbers may have moved.`
-            }}
+          <p v-if="retestDue" class="mt-0.5">
+            {{ retestDue }}
+            <NuxtLink class="underline" :to="`/players/${playerId}/rounds#retest-title`">Which balls</NuxtLink>
           </p>
+          <p v-if="newestMark" class="mt-0.5">{{ newestMark }}</p>
         </section>
       </div>
       <section v-if="clubs.others.length > 0" class="mt-8" aria-labelledby="others-title">
