@@ -28,6 +28,8 @@ export const ApproachRecord = z.strictObject({
   offM: boundedNumber('Past the target', -CARRY_MAX_M, CARRY_MAX_M, ' m').optional(),
   sideM: offLine.optional(),
   penalty: boundedNumber('Penalty', 0, 4, ' strokes').int({ error: 'Penalty is whole strokes.' }).optional(),
+  errorM: boundedNumber('Error of the distance', 0, CARRY_MAX_M, ' m').optional(),
+  tee: z.union([z.literal(3), z.literal(4)], { error: 'Tee is that of a par 3 or a par 4.' }).optional(),
   gone: z.literal(true, { error: 'Gone is yes or missing.' }).optional(),
   version: Version,
 }) satisfies z.ZodType<Approach>

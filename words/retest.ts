@@ -17,14 +17,16 @@ export function retestDueText({ why }: Pick<Retest, 'why'>, date: string, isLate
 }
 
 /** How many balls a retest takes. */
-export const retestBallsText = ({ balls }: Pick<Retest, 'balls'>): string =>
-  write(RETEST.balls, { balls: balls.reduce((sum, one) => sum + one.balls, 0), shots: balls.length })
+export const retestBallsText = ({ balls, enough }: Pick<Retest, 'balls' | 'enough'>): string =>
+  write(RETEST.balls, {
+    balls: balls.reduce((sum, one) => sum + one.balls, 0),
+    shots: balls.length,
+    enough: enough ? 'yes' : 'no',
+  })
 
-/** Why this stock shot is in a retest. */
+/** What else a stock shot of a retest tells of; '' where little. */
 export const retestWhyText = (others: readonly StockShot[], nameOf: (cell: StockShot) => string): string =>
-  others.length === 0
-    ? write(RETEST.alone)
-    : write(RETEST.tells, { others: listedUpTo(others.map(nameOf), MOST_NAMED) })
+  others.length === 0 ? '' : write(RETEST.tells, { others: listedUpTo(others.map(nameOf), MOST_NAMED) })
 
 /** Why a stock shot is proposed in a session that begins with a retest. */
 export const retestBallText = (balls: number): string => write(RETEST.ball, { balls })

@@ -1,10 +1,13 @@
 import type { StockShot } from '../core/bag/bag'
 import { CARRY_MAX_M } from '../core/limits'
 import type { Approach } from '../core/rounds/approach'
+import type { AskedFrom } from '../core/rounds/asks'
 import type { ApproachFault } from '../core/rounds/typed-approach'
 import { COURSE_SCATTER } from '../core/pick/strokes'
 import type { CourseScatter } from '../core/rounds/course-scatter'
 import type { CourseShift } from '../core/rounds/cost'
+import type { StrokesAgainst, WindowsHeld } from '../core/rounds/against-range'
+import type { Mean } from '../core/rounds/sure-mean'
 import type { Work } from '../core/rounds/work'
 import { distanceText, distanceWithUnit, toUnit, type DistanceUnit } from '../core/units'
 import { ROUNDS } from './en/rounds'
@@ -75,4 +78,37 @@ export const approachesText = (n: number): string => write(ROUNDS.summary, { n }
 export const courseScatterFoundText = ({ times, least, most }: CourseScatter): string => {
   const [t, low, high] = [times, least, most].map(one => one.toFixed(1)) as [string, string, string]
   return write(ROUNDS.scatter, { times: t, least: low, most: high, usual: String(COURSE_SCATTER) })
+}
+
+/** Whether the chart's windows hold on the course. @param times so many times as wide as on the range */
+export function windowsText({ held, balls, usual, way }: WindowsHeld, times: number): string {
+  const counted = write(ROUNDS.windows, {
+    held: String(held),
+    balls: String(balls),
+    usual: String(usual),
+    times: times.toFixed(1),
+  })
+  return way === null ? counted : `${counted} ${write(ROUNDS[way])}`
+}
+
+/** Strokes lost to the level, and to the player's own spread on the range. */
+export function strokesTexts({ level, range }: StrokesAgainst): string[] {
+  const said = (message: string, { mean, half, isSure }: Mean) =>
+    write(message, {
+      strokes: Math.abs(mean).toFixed(2),
+      half: half.toFixed(2),
+      way: mean > 0 ? 'more' : 'fewer',
+      sure: isSure ? 'yes' : 'no',
+    })
+  return [said(ROUNDS.toLevel, level), ...(range ? [said(ROUNDS.toRange, range)] : [])]
+}
+
+/** Where chances were hit from; '' where nobody said. */
+export function askedFromText({ par3, par4, lies }: AskedFrom): string {
+  const named = [
+    ...(par3 > 0 ? [write(ROUNDS.par3, { n: par3 })] : []),
+    ...lies.map(({ lie, chances }) => `${lie} ${chances}`),
+  ]
+  const from = named.length === 0 ? [] : [write(ROUNDS.from, { list: named.join(', ') })]
+  return [...from, ...(par4 > 0 ? [sentence(write(ROUNDS.par4, { n: par4 }))] : [])].join(' ')
 }

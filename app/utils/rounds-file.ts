@@ -1,8 +1,10 @@
 import { v5, validate } from 'uuid'
-import { gridCells, type Bag } from '#core/bag/bag'
+import { gridCells, type Bag, type StockShot } from '#core/bag/bag'
 import { labelsOf } from '#core/bag/labels'
+import { readGpx } from '#core/files/gpx'
 import { readRoundTable } from '#core/files/round-table'
 import type { RowError } from '#core/files/shot-table'
+import { markedShots } from '#core/rounds/marked-shots'
 import { APPROACHES_MAX, ROUND_NAME_MAX, type RoundRecord } from '#shared/rounds'
 
 /** Rounds of a file, ready to be kept. */
@@ -11,6 +13,8 @@ export interface RoundsRead {
   errors: RowError[]
   /** Stock shots of the file that the bag does not have: their approaches count without one. */
   strangers: string[]
+  /** Left away: too long or too short for an approach. */
+  left?: number
 }
 
 const DAY_ALONE = /^\d{4}-\d{2}-\d{2}$/
@@ -61,4 +65,58 @@ export function roundsFromTable(
     ]
   })
   return { rounds: read, errors, strangers: [...strangers] }
+}
+
+/** Why a GPX file without a fault gives no round. */
+const NO_SHOTS = {
+  'no times': 'has tracks without times: where you stopped cannot be told. Mark waypoints instead',
+  'no stops': 'holds fewer than two marked places',
+} as const
+
+/**
+ * A round of the places that were marked on the course: on its day, or today where the file has no times. The same file
+ * twice is the same round.
+ * @param nearest the stock shot with the number that is nearest to a distance
+ */
+export function roundFromGpx(
+  text: string,
+  playerId: string,
+  nowMs: number,
+  nearest: (distanceM: number) => StockShot | undefined,
+): RoundsRead {
+  const { file, errors } = readGpx(text)
+  if (errors.length > 0) return { rounds: [], errors, strangers: [] }
+  const { shots, left, fault } = markedShots(file)
+  const refuse = (allowed: string) => ({
+    rounds: [],
+    errors: [{ row: 0, column: 'GPX', value: '', allowed }],
+    strangers: [],
+  })
+  if (fault) return refuse(NO_SHOTS[fault])
+  if (shots.length === 0) return refuse('holds no shot between 10 and 200 yd')
+  if (shots.length > APPROACHES_MAX) return refuse(`has ${shots.length} shots: at most ${APPROACHES_MAX} in a round`)
+  const places = [...file.waypoints, ...file.segments.flat()].map(({ lat, lon }) => `${lat} ${lon}`).join(' ')
+  const id = v5(`gpx ${places}`, playerId)
+  const atMs = shots[0]!.atMs
+  return {
+    rounds: [
+      {
+        id,
+        name: '',
+        kind: 'casual',
+        playedAtMs: atMs !== null && atMs < nowMs ? atMs : nowMs,
+        approaches: shots.map(({ approach }, i) => ({
+          ...approach,
+          ...nearest(approach.distanceM),
+          id: v5(`${i}`, id),
+          version: 1,
+        })),
+        gone: false,
+        version: 1,
+      },
+    ],
+    errors: [],
+    strangers: [],
+    left,
+  }
 }

@@ -126,11 +126,12 @@ function retestOf(
     .filter(({ day }) => day > lastDay && day <= today)
     .reduce<Change | null>((first, one) => (first && first.day <= one.day ? first : one), null)
   const dueDay = changed ? changed.day : lastDay + daysToRetest(fit, need, withinM, today - lastDay)
-  const balls = retestBalls(fit, rule, withinM, Math.max(0, dueDay - today))
+  const { balls, enough } = retestBalls(fit, rule, withinM, Math.max(0, dueDay - today))
   return {
     retestDueMs: DAY_MS * dueDay,
     retest: {
       why: changed ? changed.kind : 'time',
+      enough,
       balls: balls.map(one => ({ ...cells[one.cell]!, balls: one.balls, others: one.others.map(i => cells[i]!) })),
     },
   }

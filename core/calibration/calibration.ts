@@ -82,6 +82,8 @@ export interface Ready {
 /** A retest: because time has passed, or because of what was changed after the last session. */
 export interface Retest {
   why: 'time' | ChangeKind
+  /** The balls make the chart as sure as wanted. */
+  enough: boolean
   /** Stock shots in the order to hit them. */
   balls: (StockShot & { balls: number; others: StockShot[] })[]
 }

@@ -34,7 +34,8 @@ const MOST_PENALTY = 4
 /**
  * Rounds as a table, a row an approach: `round`, `date`, `hole`, `chance` (yes, no; yes where it is missing),
  * `distance_yd` or `_m`, `club`, `swing`, `lie`, `finish_long_yd` or `_m` (past the target is +), `finish_right_yd` or
- * `_m`, `penalty`. Rows that cannot be read are named in `errors`; the others are kept. Rounds come by their day.
+ * `_m`, `penalty`, `tee` (par 3, par 4). Rows that cannot be read are named in `errors`; the others are kept. Rounds
+ * come by their day.
  * @example readRoundTable('round,date,distance_m\n1,2026-05-04,92').rounds[0]?.rows.length // => 1
  */
 export function readRoundTable(text: string): { rounds: RoundRows[]; errors: RowError[] } {
@@ -55,6 +56,7 @@ export function readRoundTable(text: string): { rounds: RoundRows[]; errors: Row
     const penalty = readNumber(cells, [['penalty', same]], [0, MOST_PENALTY], 'strokes', fail)
     const chance = readOneOf(cells, 'chance', ['yes', 'no'], fail)
     const lie = readOneOf(cells, 'lie', LIE_NAMES, fail)
+    const tee = readOneOf(cells, 'tee', ['par 3', 'par 4'], fail)
     const date = (cells.date ?? '').trim()
     if (!DAY.test(date)) fail('date', date, 'is not a day: 2026-05-04')
     if (distanceM === undefined && errors.length === before) fail('distance_m', '', 'is missing')
@@ -68,6 +70,7 @@ export function readRoundTable(text: string): { rounds: RoundRows[]; errors: Row
         distanceM: distanceM!,
         ...(hole !== undefined && { hole: Math.round(hole) }),
         ...(lie && { lie: lie satisfies Lie }),
+        ...(tee && { tee: tee === 'par 3' ? (3 as const) : (4 as const) }),
         ...(offM !== undefined && { offM }),
         ...(sideM !== undefined && { sideM }),
         ...(penalty !== undefined && penalty > 0 && { penalty: Math.round(penalty) }),
@@ -91,6 +94,7 @@ const COLUMNS = [
   'finish_long_m',
   'finish_right_m',
   'penalty',
+  'tee',
 ] as const
 
 /** The same table out: metres to the centimetre, names as they are. */
@@ -109,6 +113,7 @@ export function writeRoundTable(rounds: readonly RoundRows[]): string {
       metres(approach.offM),
       metres(approach.sideM),
       approach.penalty ?? '',
+      approach.tee ? `par ${approach.tee}` : '',
     ]),
   )
   return `${Papa.unparse([[...COLUMNS], ...rows])}\r\n`

@@ -210,15 +210,15 @@ export function daysToRetest(
 /**
  * The balls that make a chart sure again on a day: each where it teaches most, until the chart is as sure as wanted.
  * @param daysAhead from the day of the fit to the day it is hit
- * @returns stock shots in the order they are first hit, with their balls and what learns from them; at most
- *   `NEXT.retestBallsMost` balls in all
+ * @returns stock shots in the order they are first hit, with their balls and what learns from them, at most
+ *   `NEXT.retestBallsMost` balls in all; and whether that is enough
  */
 export function retestBalls(
   fit: Fit,
   options: NextOptions,
   withinM: number,
   daysAhead: number,
-): (NextShot & { balls: number })[] {
+): { balls: (NextShot & { balls: number })[]; enough: boolean } {
   const n = fit.mean.length
   const belief = { mean: fit.mean, covariance: fit.covariance.slice() }
   passTime(belief, 0, daysAhead)
@@ -234,5 +234,5 @@ export function retestBalls(
     byCell.set(next.cell, known ? { ...known, balls: known.balls + 1 } : { ...next, balls: 1 })
     learnFrom(ahead.covariance, n, next.cell, ballVariance(fit, next.cell, one))
   }
-  return [...byCell.values()]
+  return { balls: [...byCell.values()], enough: goodEnough(ahead, options.need, withinM) }
 }

@@ -79,6 +79,30 @@ export const levelRest = (level: Level, targetM: number, dimensions: Dimensions,
 export const levelCourseRest = (level: Level, targetM: number, dimensions: Dimensions, memo: Memo): number =>
   meanRest(level, targetM, dimensions, COURSE_SCATTER, memo)
 
+/**
+ * What a player's own spread leaves to play on average, strokes: as it was on the range, with the usual mishits.
+ * @param spread of one clean ball along the line and beside it, metres; 0 beside it where the side is not seen
+ */
+export const ownRest = (
+  level: Level,
+  targetM: number,
+  { longSdM, sideSdM }: { longSdM: number; sideSdM: number },
+  memo: Memo,
+): number =>
+  memo.recall('own-rest', `${key(level, targetM, 'both')} ${longSdM} ${sideSdM}`, () =>
+    meanCost(
+      {
+        ...patternOf(level, targetM, 'both'),
+        longSdM,
+        sideSdM,
+        mishitSdM: Math.hypot(MISHIT_SD * targetM, longSdM),
+      },
+      { times: 1, mishitShare: MODEL.mishitShare },
+      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
+      strikePoints(STRIKES_REFINED, memo),
+    ),
+  )
+
 /** A ball of the level for each point: where it ends past the target and beside it, and its share of all. */
 export function levelBalls(
   level: Level,

@@ -11,6 +11,10 @@ export interface Approach extends Partial<StockShot> {
   /** Where it finished; missing where nobody said. */
   offM?: number
   sideM?: number
+  /** Standard deviation of the distance, metres, where it was measured by position. */
+  errorM?: number
+  /** From the tee of a par 3, or of a par 4 that can be driven. */
+  tee?: 3 | 4
   /** Strokes of penalty. */
   penalty?: number
 }
@@ -24,6 +28,9 @@ export interface Played {
 export const askedDistances = (rounds: readonly Played[]): number[] =>
   chancesOf(rounds).map(({ distanceM }) => distanceM)
 
-/** Chances of all rounds, in order. */
+/**
+ * Chances of all rounds, in order. Par 4s that were driven at are counted apart: a tee shot asks for the longest club,
+ * whatever the distance.
+ */
 export const chancesOf = (rounds: readonly Played[]): Approach[] =>
-  rounds.flatMap(({ approaches }) => approaches.filter(({ chance }) => chance))
+  rounds.flatMap(({ approaches }) => approaches.filter(({ chance, tee }) => chance && tee !== 4))

@@ -1,3 +1,5 @@
+import { groupBy } from '../group-by'
+import type { Lie } from '../pick/lies'
 import { Z_80 } from '../stats/quantiles'
 import { fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 import { chancesOf, type Played } from './approach'
@@ -104,4 +106,29 @@ export function mostAsked(
     if (!best || toM - fromM < best.toM - best.fromM - 1e-9) best = { fromM, toM, share: inside / distances.length }
   }
   return best
+}
+
+/** Chances by where they were hit from. */
+export interface AskedFrom {
+  par3: number
+  /** Par 4s that were driven at: no chances, counted apart. */
+  par4: number
+  lies: { lie: Lie; chances: number }[]
+}
+
+/**
+ * How many chances came from the tee of a par 3 and from each lie that was told, most first; and par 4s apart.
+ * @example askedFrom([{ approaches: [{ chance: true, distanceM: 80, lie: 'sand' }] }]).lies[0]?.lie // => 'sand'
+ */
+export function askedFrom(rounds: readonly Played[]): AskedFrom {
+  const all = rounds.flatMap(({ approaches }) => approaches.filter(({ chance }) => chance))
+  const chances = chancesOf(rounds)
+  const lies = [...groupBy(chances, ({ lie }) => lie ?? '')].flatMap(([lie, own]) =>
+    lie === '' ? [] : [{ lie, chances: own.length }],
+  )
+  return {
+    par3: chances.filter(({ tee }) => tee === 3).length,
+    par4: all.length - chances.length,
+    lies: lies.sort((a, b) => b.chances - a.chances || (a.lie < b.lie ? -1 : 1)),
+  }
 }

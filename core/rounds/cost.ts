@@ -2,29 +2,24 @@ import { cellKey, type StockShot } from '../bag/bag'
 import { groupBy } from '../group-by'
 import type { Level } from '../level'
 import type { Memo } from '../memo'
-import { spentAt } from '../practice/history'
 import { levelCourseRest, restStrokes } from '../practice/level-balls'
 import { median } from '../stats/median'
-import { Z_80 } from '../stats/quantiles'
-import { studentTail } from '../stats/student'
 import type { Approach, Played } from './approach'
+import { sureMean } from './sure-mean'
+
+/** Strokes to hole out from where an approach ended, with its penalties; null where nobody told where. */
+export function restOf({ distanceM, offM, sideM, penalty = 0 }: Approach, level: Level, memo: Memo): number | null {
+  return offM === undefined ? null : restStrokes(level, distanceM, offM, sideM ?? 0, memo) + penalty
+}
 
 /**
  * Strokes that an approach cost beyond what the level's ball costs from there on the course; null where nobody told
  * where it ended.
  */
-export function strokesLost(
-  { distanceM, offM, sideM, penalty = 0 }: Approach,
-  level: Level,
-  memo: Memo,
-): number | null {
-  if (offM === undefined) return null
-  const dimensions = sideM === undefined ? 'length' : 'both'
-  return (
-    restStrokes(level, distanceM, offM, sideM ?? 0, memo) +
-    penalty -
-    levelCourseRest(level, distanceM, dimensions, memo)
-  )
+export function strokesLost(approach: Approach, level: Level, memo: Memo): number | null {
+  const rest = restOf(approach, level, memo)
+  const dimensions = approach.sideM === undefined ? 'length' : 'both'
+  return rest === null ? null : rest - levelCourseRest(level, approach.distanceM, dimensions, memo)
 }
 
 /** What rounds cost with one stock shot. Strokes, metres. */
@@ -80,10 +75,6 @@ export function shotCosts(rounds: readonly Played[], level: Level, memo: Memo): 
     .sort((a, b) => b.lost * b.chances - a.lost * a.chances || (cellKey(a) < cellKey(b) ? -1 : 1))
 }
 
-/** One in 20 players whose course is no shorter than the range is ever told so, whenever it is looked at. */
-export const FALSE_COURSE = 0.05
-/** Balls before anything is said. Our choice. */
-const LEAST_BALLS = 12
 /** Beyond so many robust deviations off the middle a ball was no ordinary strike. */
 const STRANGE = 3
 const MAD_TO_SD = 1.4826
@@ -96,28 +87,22 @@ export interface CourseShift {
   balls: number
 }
 
+/** Those that were no mishits, by their own middle; none where they do not differ. */
+function ordinary(offs: readonly number[]): readonly number[] {
+  const middle = median(offs)
+  const spread = MAD_TO_SD * median(offs.map(off => Math.abs(off - middle)))
+  return spread === 0 ? [] : offs.filter(off => Math.abs(off - middle) <= STRANGE * spread)
+}
+
 /**
- * "Four yards short on the course": the mean of where ordinary approaches end, looked at after each round by Student's
- * t with a share of the false alarms that shrinks (0.05/(k(k + 1)) at look k).
+ * "Four yards short on the course": the mean of where ordinary approaches end, looked at after each round.
  * @param rounds in the order they were played
  * @returns null while it may be luck
  */
 export function courseShift(rounds: readonly Played[]): CourseShift | null {
-  let found: CourseShift | null = null
-  const offs: number[] = []
-  rounds.forEach(({ approaches }, i) => {
-    for (const { chance, offM } of approaches) if (chance && offM !== undefined) offs.push(offM)
-    if (offs.length < LEAST_BALLS) return
-    const middle = median(offs)
-    const spread = MAD_TO_SD * median(offs.map(off => Math.abs(off - middle)))
-    const ordinary = offs.filter(off => Math.abs(off - middle) <= STRANGE * spread)
-    const n = ordinary.length
-    if (n < LEAST_BALLS || spread === 0) return
-    const meanM = ordinary.reduce((sum, off) => sum + off, 0) / n
-    const squares = ordinary.reduce((sum, off) => sum + (off - meanM) ** 2, 0)
-    const se = Math.sqrt(squares / (n - 1) / n)
-    const isSure = 2 * studentTail(Math.abs(meanM) / se, n - 1) <= spentAt(i + 2, FALSE_COURSE)
-    found = isSure ? { meanM, halfM: Z_80 * se, balls: n } : null
-  })
-  return found
+  const offs = rounds.map(({ approaches }) =>
+    approaches.flatMap(({ chance, offM }) => (chance && offM !== undefined ? [offM] : [])),
+  )
+  const found = sureMean(offs, ordinary)
+  return found?.isSure ? { meanM: found.mean, halfM: found.half, balls: found.balls } : null
 }

@@ -20,7 +20,9 @@ const LIE_WORDS: Record<string, Lie> = {
 /** Not a chance: the green was out of reach, or it was laid up. */
 const NO_CHANCE = 'layup'
 const PENALTY = 'penalty'
-const WORDS = [...Object.keys(LIE_WORDS), NO_CHANCE, PENALTY]
+/** From a tee: of a par 3, or of a par 4 that can be driven. */
+const TEES = { par3: 3, par4: 4 } as const
+const WORDS = [...Object.keys(LIE_WORDS), NO_CHANCE, PENALTY, ...Object.keys(TEES)]
 /** Letters that a word needs at least: one is a side. */
 const LEAST_LETTERS = 2
 
@@ -32,8 +34,8 @@ const numberOf = (text: string) => Number(text.replace(',', '.'))
 
 /**
  * An approach in one line: "95 -8 3r" is one from 95 that finished 8 short and 3 right; "on" stands for nothing off.
- * Words follow in any order: how it lay (fairway, rough, heavy, uphill, downhill, sand, wet), "penalty", and "layup"
- * where the green was out of reach. Two letters of a word do.
+ * Words follow in any order: how it lay (fairway, rough, heavy, uphill, downhill, sand, wet), "par3" or "par4" from
+ * such a tee, "penalty", and "layup" where the green was out of reach. Two letters of a word do.
  * @param unit that distances are meant in
  * @example readApproach('95 -8 3r rough', 'm') // => { chance: true, distanceM: 95, offM: -8, sideM: 3, lie: 'light rough' }
  */
@@ -70,10 +72,12 @@ function readPart(part: string, unit: DistanceUnit): Partial<Approach> | Approac
     return { sideM: side[2]!.toLowerCase() === 'l' ? -metres : metres }
   }
   const typed = part.toLowerCase()
-  const word = typed.length >= LEAST_LETTERS ? WORDS.find(one => one.startsWith(typed)) : undefined
+  const begin = WORDS.filter(one => one.startsWith(typed))
+  const word = typed.length < LEAST_LETTERS ? undefined : (begin.find(one => one === typed) ?? begin[0])
   if (!word) return { fault: 'word', part }
   if (word === NO_CHANCE) return { chance: false }
   if (word === PENALTY) return { penalty: 1 }
+  if (word === 'par3' || word === 'par4') return { tee: TEES[word] }
   return { lie: LIE_WORDS[word]! }
 }
 
@@ -81,7 +85,10 @@ function readPart(part: string, unit: DistanceUnit): Partial<Approach> | Approac
  * The same line back, as it can be typed again.
  * @example approachLine({ chance: true, distanceM: 95, offM: -8 }, 'm') // => '95 -8'
  */
-export function approachLine({ chance, distanceM, offM, sideM, lie, penalty }: Approach, unit: DistanceUnit): string {
+export function approachLine(
+  { chance, distanceM, offM, sideM, lie, penalty, tee }: Approach,
+  unit: DistanceUnit,
+): string {
   const figure = (metres: number) => String(Math.round(toUnit(Math.abs(metres), unit) * 10) / 10)
   const word = lie && Object.keys(LIE_WORDS).find(name => LIE_WORDS[name] === lie)
   return [
@@ -89,6 +96,7 @@ export function approachLine({ chance, distanceM, offM, sideM, lie, penalty }: A
     offM === undefined ? '' : `${offM < 0 ? '-' : '+'}${figure(offM)}`,
     sideM === undefined ? '' : `${figure(sideM)}${sideM < 0 ? 'l' : 'r'}`,
     word ?? '',
+    tee ? `par${tee}` : '',
     penalty ? PENALTY : '',
     chance ? '' : NO_CHANCE,
   ]

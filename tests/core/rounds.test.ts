@@ -2,6 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { newMemo } from '../../core/memo'
 import type { Approach, Played } from '../../core/rounds/approach'
+import { strokesAgainst, windowsHeld, type ShotOf } from '../../core/rounds/against-range'
+import { askedShare, needOf } from '../../core/rounds/need'
+import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../../core/model/constants'
+import { usualScatterM } from '../../core/model/usual-scatter'
+import { binomialTails } from '../../core/stats/binomial'
+import { Z_80 } from '../../core/stats/quantiles'
 import { askedBands, mostAsked, mostNeeded } from '../../core/rounds/asks'
 import { courseShift, shotCosts, strokesLost } from '../../core/rounds/cost'
 import { courseScatter } from '../../core/rounds/course-scatter'
@@ -15,6 +21,8 @@ import {
   courseScatterFoundText,
   finishText,
   shiftText,
+  strokesTexts,
+  windowsText,
   workText,
 } from '../../words/rounds'
 import { makeDice } from '../bench/simulation/dice'
@@ -242,5 +250,78 @@ describe('a round that two devices know', () => {
     const rounds = [round([approach(2), approach(3, 2, { gone: true })], 1)]
     expect(playedOf(rounds)[0]!.approaches).toHaveLength(1)
     expect(playedOf([{ ...rounds[0]!, gone: true }])).toEqual([])
+  })
+})
+
+describe('the course against the range', () => {
+  /** The level's spread on the range, about each number; so many times as wide as the chart has it. */
+  const shotOf =
+    (times = 1): ShotOf =>
+    ({ clubId }) => {
+      const carryM = CARRIES_M[Number(clubId!.slice(1))]!
+      const longSdM = times * usualScatterM(SPREAD_OF_LEVEL[LEVEL], carryM)
+      const half = Z_80 * longSdM
+      return {
+        carryM,
+        window80M: [carryM - half, carryM + half],
+        longSdM,
+        sideSdM: times * SIDE_OF_LEVEL[LEVEL] * carryM,
+      }
+    }
+  const SEASONS = 200
+  const seasons = Array.from({ length: SEASONS }, (_, i) => season(makeDice(81_000 + i), 8, null))
+
+  it('counts as a table of the binomial distribution does', () => {
+    // 10 tosses of a fair coin: 56 of 1024 ways have 8 heads or more, 386 have 4 or fewer.
+    expect(binomialTails(8, 10, 0.5).above).toBeCloseTo(56 / 1024, 10)
+    expect(binomialTails(4, 10, 0.5).below).toBeCloseTo(386 / 1024, 10)
+    expect(binomialTails(10, 10, 0.5)).toMatchObject({ below: 1 })
+    expect(binomialTails(0, 10, 0.5)).toMatchObject({ above: 1 })
+  })
+
+  it('finds the windows right where they are, and too narrow where balls lie wider than they are taken to', () => {
+    const told = (chart: number, times: number) =>
+      seasons.filter(rounds => windowsHeld(rounds, shotOf(chart), times)?.way === 'fewer').length / SEASONS
+    expect(told(1, 1.5)).toBeLessThanOrEqual(0.05)
+    expect(told(0.6, 1.5)).toBeGreaterThan(0.8)
+    // Taken as wide as on the range, a course that is one and a half times as wide breaks them.
+    expect(told(1, 1)).toBeGreaterThan(0.8)
+    expect(windowsHeld(seasons[0]!.slice(0, 1), () => null, 1.5)).toBeNull()
+    expect(windowsText({ held: 31, balls: 60, usual: 36, way: null }, 1.5)).toBe(
+      'Where the chart has 8 in 10, 31 of 60 ordinary balls ended; with balls 1.5 times as wide as on the range, ' +
+        '36 would be usual.',
+    )
+  })
+
+  it('loses nothing to its level for sure where nothing is lost, and strokes to its own range spread', () => {
+    const judged = seasons.map(rounds => strokesAgainst(rounds, shotOf(), LEVEL, memo)!)
+    const sure = (pick: 'level' | 'range') => judged.filter(one => one[pick]!.isSure).length / SEASONS
+    expect(sure('level')).toBeLessThanOrEqual(0.05)
+    // Half again as wide as on the range costs strokes, and that is said in most seasons.
+    expect(sure('range')).toBeGreaterThan(0.6)
+    const mean = judged.reduce((sum, one) => sum + one.range!.mean, 0) / SEASONS
+    expect(mean).toBeGreaterThan(0.03)
+    expect(strokesTexts(judged[0]!)[0]).toMatch(/^Against the ball of the level: 0\.\d\d strokes (more|fewer) a ball/)
+    expect(strokesAgainst([{ approaches: [{ chance: true, distanceM: 80 }] }], shotOf(), LEVEL, memo)).toBeNull()
+  })
+
+  it('is silent where shots are only sometimes wrong: a chart as wide as the course is told in few', () => {
+    const told = seasons.filter(rounds => windowsHeld(rounds, shotOf(1.5), 1)?.way).length / SEASONS
+    expect(told).toBeLessThanOrEqual(0.05)
+  })
+})
+
+describe('need', () => {
+  const often = Array.from({ length: 30 }, (_, i) => (i < 20 ? yd(72) : yd(120)))
+  it('weighs the number that is asked for most, and leaves none out', () => {
+    const [a, b, c] = needOf(often, [yd(72), yd(120), yd(40)])
+    expect([a, c]).toEqual([1, 0.25])
+    expect(b).toBeGreaterThan(0.5)
+    expect(b).toBeLessThan(1)
+    expect(needOf(often.slice(0, 14), [yd(72), yd(40)])).toEqual([1, 1])
+  })
+  it('says nothing of a stretch from fewer than 15 chances', () => {
+    expect(askedShare(often.slice(0, 14), yd(70), yd(75))).toBeNull()
+    expect(askedShare(often, yd(70), yd(75))).toBeCloseTo(2 / 3, 10)
   })
 })

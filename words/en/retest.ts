@@ -7,10 +7,9 @@ export const RETEST = {
     'other {The season began}} on {date}: older balls count for less, and a retest is due.',
   balls:
     '{balls, plural, one {# ball} other {# balls}} with {shots, plural, one {one stock shot} other {# stock shots}} ' +
-    'make the chart sure again: they tell most of all the others.',
+    '{enough, select, yes {make the chart sure again} other {tell most of all the others}}.',
   ball: 'The retest: {balls, plural, one {# ball} other {# balls}} with it.',
   tells: 'tells of {others} too',
-  alone: 'tells most of itself',
   first: 'First the retest: {balls, plural, one {# ball} other {# balls}}, in the order that tells most.',
   none: 'Hit balls first: a retest needs numbers to test.',
 } as const

@@ -4,18 +4,34 @@ export const ROUNDS = {
   distance: '"{part}" is no distance: {least} to {most} {unit} come first.',
   past: '"{part}" is too far past or short.',
   side: '"{part}" is too far to the side.',
-  word: '"{part}" is not known: -8 is 8 short, 3r is 3 right; then rough, sand, penalty, layup.',
+  word: '"{part}" is not known: -8 is 8 short, 3r is 3 right; then rough, sand, par3, penalty, layup.',
   twice: '"{part}" says something a second time.',
   // What the course asks.
   most: '{tenths} in ten of your chances come from {from} to {to}.',
   chances: '{n, plural, one {# chance} other {# chances}} in {rounds, plural, one {one round} other {# rounds}}.',
   longest: 'None longer than {to}.',
+  from: 'From {list}.',
+  par3: '{n, plural, one {one par 3} other {# par 3s}}',
+  par4: '{n, plural, one {one par 4 that was driven at is} other {# par 4s that were driven at are}} counted apart.',
   tooFew: 'Fifteen chances are the least before a stretch is named: {n} so far.',
   // The course against the range.
   shift:
     '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck ' +
     '(a false alarm in 1 player of 20).',
   noShift: 'No sign that the course plays longer or shorter than the range.',
+  // The windows of the chart.
+  windows:
+    'Where the chart has 8 in 10, {held} of {balls} ordinary balls ended; with balls {times} times as wide as on the ' +
+    'range, {usual} would be usual.',
+  fewer: 'Fewer than that is no luck: on the course the windows are too narrow.',
+  more: 'More than that is no luck: on the course the windows are wider than they need be.',
+  // Strokes.
+  toLevel:
+    'Against the ball of the level: {strokes} strokes {way, select, more {more} other {fewer}} a ball ' +
+    '({sure, select, yes {± {half}, 8 in 10 sure} other {± {half}: too few balls to tell}}).',
+  toRange:
+    'Against what your own spread on the range would cost: {strokes} strokes ' +
+    '{way, select, more {more} other {fewer}} a ball ({sure, select, yes {± {half}, 8 in 10 sure} other {± {half}: too few balls to tell}}).',
   // Scatter on the course.
   scatter:
     'On the course your balls lie {times} times as wide as on the range ' +

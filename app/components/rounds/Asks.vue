@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { askedBands, LEAST_TO_NAME, mostAsked } from '#core/rounds/asks'
+import { askedBands, askedFrom, LEAST_TO_NAME, mostAsked } from '#core/rounds/asks'
 import { chancesOf, type Played } from '#core/rounds/approach'
-import { asksLines } from '#words/rounds'
+import { askedFromText, asksLines } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
@@ -12,15 +12,16 @@ const { unit, text } = useDistance()
 const bands = computed(() => askedBands(props.played, unit.value))
 const chances = computed(() => chancesOf(props.played))
 const most = computed(() => Math.max(0.01, ...bands.value.map(band => band.most)))
-const lines = computed(() =>
-  asksLines(
+const lines = computed(() => [
+  ...asksLines(
     chances.value.length,
     props.played.length,
     chances.value.length === 0 ? null : Math.max(...chances.value.map(({ distanceM }) => distanceM)),
     mostAsked(props.played, unit.value),
     unit.value,
   ),
-)
+  ...[askedFromText(askedFrom(props.played))].filter(Boolean),
+])
 const record = usePlayerRecord()
 const { changeThresholds } = useThresholds()
 const toast = useToast()

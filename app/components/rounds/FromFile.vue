@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { approachesOf, type RoundRecord } from '#shared/rounds'
 import { approachesText } from '#words/rounds'
+import { Z_80 } from '#core/stats/quantiles'
+import { useDistance } from '~/composables/useDistance'
+import { useNearestShot } from '~/composables/useNearestShot'
 import { usePlayerRecord } from '~/stores/record'
 import { useRounds } from '~/stores/rounds'
 import type { RoundsRead } from '~/utils/rounds-file'
@@ -11,12 +14,15 @@ import { serverNowMs } from '~/utils/server-clock'
 const emit = defineEmits<{ take: [rounds: RoundRecord[]] }>()
 const record = usePlayerRecord()
 const rounds = useRounds()
+const { withUnit } = useDistance()
+const { nearest } = useNearestShot()
 const input = useTemplateRef('input')
 const read = shallowRef<RoundsRead>()
 const name = ref('')
 const fault = ref('')
 const open = ref(false)
 const MOST_BYTES = 1_000_000
+const MOST_GPX_BYTES = 3_000_000
 const FAULTS_TOLD = 5
 
 async function choose(event: Event): Promise<void> {
@@ -28,15 +34,21 @@ async function choose(event: Event): Promise<void> {
   read.value = undefined
   fault.value = ''
   open.value = true
-  if (file.size > MOST_BYTES) {
-    fault.value = `It has ${Math.round(file.size / 1000)} kB: at most ${MOST_BYTES / 1000} kB.`
+  const isGpx = /\.gpx$/i.test(file.name)
+  const most = isGpx ? MOST_GPX_BYTES : MOST_BYTES
+  if (file.size > most) {
+    fault.value = `It has ${Math.round(file.size / 1000)} kB: at most ${most / 1000} kB.`
     return
   }
   const text = await file.text()
-  const { roundsFromTable } = await import('~/utils/rounds-file')
-  read.value = roundsFromTable(text, record.bag, record.playerId!, serverNowMs(), id => rounds.known(id) !== undefined)
+  const { roundFromGpx, roundsFromTable } = await import('~/utils/rounds-file')
+  const playerId = record.playerId!
+  read.value = isGpx
+    ? roundFromGpx(text, playerId, serverNowMs(), nearest)
+    : roundsFromTable(text, record.bag, playerId, serverNowMs(), id => rounds.known(id) !== undefined)
   if (read.value.rounds.length === 0 && read.value.errors.length === 0)
-    fault.value = 'No round stands in it: a table with round, date and distance_yd or distance_m is needed.'
+    fault.value =
+      'No round stands in it: a table with round, date and distance_yd or distance_m, or a GPX file, is needed.'
 }
 function take(): void {
   emit('take', read.value!.rounds)
@@ -45,6 +57,11 @@ function take(): void {
 const approaches = computed(() =>
   (read.value?.rounds ?? []).reduce((sum, round) => sum + approachesOf(round).length, 0),
 )
+/** The least sure distance of a file of positions; null of any other. */
+const worstErrorM = computed(() => {
+  const own = (read.value?.rounds ?? []).flatMap(round => approachesOf(round).flatMap(({ errorM }) => errorM ?? []))
+  return own.length === 0 ? null : Math.max(...own)
+})
 const errors = computed(() => read.value?.errors ?? [])
 </script>
 
@@ -56,7 +73,7 @@ const errors = computed(() => read.value?.errors ?? [])
     <input
       ref="input"
       type="file"
-      accept=".csv,.txt,text/csv"
+      accept=".csv,.txt,.gpx,text/csv,application/gpx+xml"
       class="sr-only"
       aria-label="File of rounds"
       @change="choose"
@@ -68,6 +85,13 @@ const errors = computed(() => read.value?.errors ?? [])
           <p v-if="read.rounds.length > 0" class="font-bold">
             {{ read.rounds.length }} {{ read.rounds.length === 1 ? 'round' : 'rounds' }},
             {{ approachesText(approaches) }}: {{ read.rounds.map(round => shortDate(round.playedAtMs)).join(', ') }}.
+          </p>
+          <p v-if="read.left" class="mt-2">
+            Left away: {{ read.left }} {{ read.left === 1 ? 'shot' : 'shots' }} over 200 yd or under 10.
+          </p>
+          <p v-if="worstErrorM !== null" class="soft mt-2">
+            Distances by position are good to about ± {{ withUnit(Z_80 * worstErrorM) }}. Stock shots are those with the
+            nearest number: change the round where it was another.
           </p>
           <p v-if="read.strangers.length > 0" class="mt-2">
             Not in the bag: {{ read.strangers.join(', ') }}. Their approaches count without a stock shot.

@@ -3,13 +3,12 @@ import { v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
 import type { Approach } from '#core/rounds/approach'
 import { approachLine, readApproach } from '#core/rounds/typed-approach'
-import { nearestNumber } from '#core/practice/drill'
 import { rungName } from '#core/swing/scale'
 import { approachesOf, APPROACHES_MAX, ROUND_NAME_MAX, type ApproachRecord, type RoundRecord } from '#shared/rounds'
 import { approachFaultText, finishText } from '#words/rounds'
 import { stockShotName } from '#words/stock-shot'
 import { useDistance } from '~/composables/useDistance'
-import { useNumbers } from '~/composables/useNumbers'
+import { useNearestShot } from '~/composables/useNearestShot'
 import { usePlayerRecord } from '~/stores/record'
 import { dayOfInput, inputDay } from '~/utils/dates'
 import type { KeptPick } from '~/utils/kept-picks'
@@ -23,14 +22,8 @@ const props = defineProps<{ round?: RoundRecord }>()
 const emit = defineEmits<{ put: [round: RoundRecord]; cancel: [] }>()
 const record = usePlayerRecord()
 const { unit, text } = useDistance()
-const { readChart } = useNumbers()
+const { nearest } = useNearestShot()
 
-const numbers = computed(() =>
-  readChart.value
-    .filter(cell => cell.carryM !== null && !cell.plain && cell.kind !== 'struck-out')
-    .map(({ clubId, rungId, carryM }) => ({ clubId, rungId, carryM: carryM! }))
-    .sort((a, b) => a.carryM - b.carryM),
-)
 const NO_SHOT = 'none'
 const shots = computed(() => [
   { value: NO_SHOT, label: 'Another shot' },
@@ -41,8 +34,10 @@ const shots = computed(() => [
     })),
   ),
 ])
-const nearestKey = (distanceM: number) =>
-  numbers.value.length === 0 ? NO_SHOT : cellKey(nearestNumber(numbers.value, distanceM))
+const nearestKey = (distanceM: number) => {
+  const shot = nearest(distanceM)
+  return shot ? cellKey(shot) : NO_SHOT
+}
 
 interface Draft {
   name: string
@@ -208,7 +203,7 @@ function cancel() {
     </div>
     <UFormField
       :label="`Approaches, one a line, ${unit}`"
-      help="95 -8 3r: from 95, it finished 8 short and 3 right. Also: on, rough, sand, penalty, layup."
+      help="95 -8 3r: from 95, it finished 8 short and 3 right. Also: on, rough, sand, par3, par4, penalty, layup."
     >
       <UTextarea
         v-model="draft.lines"
@@ -225,6 +220,7 @@ function cancel() {
         <span class="w-12 text-lg font-bold">{{ text(one.distanceM) }}</span>
         <span class="min-w-0 flex-1 text-sm leading-tight"
           >{{ finishText(one, unit) || 'no finish given' }}<span v-if="one.lie" class="soft">, {{ one.lie }}</span
+          ><span v-if="one.tee" class="soft">, from the tee of a par {{ one.tee }}</span
           ><span v-if="!one.chance" class="soft">, no chance at the green</span></span
         >
         <USelect

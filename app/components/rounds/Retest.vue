@@ -91,10 +91,10 @@ async function toCalendar() {
         <p class="mt-1">{{ retestBallsText(retest) }}</p>
         <ol class="raised mt-2 divide-y divide-default">
           <li v-for="one in retest.balls" :key="cellKey(one)" class="flex items-baseline gap-3 px-4 py-1.5">
-            <span class="w-16 shrink-0 text-lg font-extrabold whitespace-nowrap">{{ one.balls }} ×</span>
+            <span class="w-8 shrink-0 text-lg font-extrabold whitespace-nowrap">{{ one.balls }} ×</span>
             <span class="min-w-0 flex-1 leading-snug"
-              ><b>{{ cellName(one) }}</b>
-              <span class="soft text-sm">{{ retestWhyText(one.others, cellName) }}</span></span
+              ><b class="mr-2">{{ cellName(one) }}</b
+              ><span class="soft text-sm">{{ retestWhyText(one.others, cellName) }}</span></span
             >
           </li>
         </ol>

@@ -34,7 +34,7 @@ export function swingChange(tally: Tally, seed: number, togetherSd: number, alon
   const before = earlier(player)
   const changes = [{ day: AFTER - 1, kind: 'swing' as const }]
   const marked = fitModel(player.cells, before, AFTER, { ...USUAL_SPREAD, changes })
-  const plan = retestBalls(marked, ruleFor(player), WITHIN_M, 0)
+  const { balls: plan } = retestBalls(marked, ruleFor(player), WITHIN_M, 0)
   const together = togetherSd * player.dice.normal()
   const truthM = player.truthM.map(m => m * Math.exp(together + aloneSd * player.dice.normal()))
   const changed = { ...player, truthM }

@@ -2,13 +2,16 @@
 import { chancesOf } from '#core/rounds/approach'
 import { approachesOf, playedOf, type RoundRecord } from '#shared/rounds'
 import { approachesText } from '#words/rounds'
+import { useCourseBalls } from '~/composables/useCourseBalls'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useRounds } from '~/stores/rounds'
-import { shortDate } from '~/utils/dates'
 import FrameStagePage from '~/components/frame/StagePage.vue'
+import RoundsAgainstRange from '~/components/rounds/AgainstRange.vue'
 import RoundsAsks from '~/components/rounds/Asks.vue'
 import RoundsFromFile from '~/components/rounds/FromFile.vue'
+import RoundsKept from '~/components/rounds/Kept.vue'
 import RoundsLog from '~/components/rounds/Log.vue'
+import RoundsMeasure from '~/components/rounds/Measure.vue'
 import RoundsRetest from '~/components/rounds/Retest.vue'
 import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 
@@ -16,8 +19,19 @@ import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 usePlayerRoute()
 const rounds = useRounds()
 const toast = useToast()
-const played = computed(() => playedOf(rounds.standing))
-const hasChances = computed(() => chancesOf(played.value).length > 0)
+const { counting, count, takeBack } = useCourseBalls()
+/** All of them, or those of one kind. */
+const ofKind = ref<'all' | RoundRecord['kind']>('all')
+const KINDS = [
+  { value: 'all' as const, label: 'All rounds' },
+  { value: 'competition' as const, label: 'Competition' },
+  { value: 'casual' as const, label: 'Casual' },
+]
+const hasKinds = computed(() => new Set(rounds.standing.map(({ kind }) => kind)).size > 1)
+const shown = computed(() => rounds.standing.filter(({ kind }) => ofKind.value === 'all' || kind === ofKind.value))
+const played = computed(() => playedOf(shown.value))
+const hasChances = computed(() => chancesOf(playedOf(rounds.standing)).length > 0)
+const isTold = computed(() => chancesOf(played.value).some(({ offM }) => offM !== undefined))
 const edited = ref<string>()
 
 async function put(round: RoundRecord) {
@@ -51,7 +65,13 @@ async function takeAll(read: readonly RoundRecord[]) {
 }
 async function drop(round: RoundRecord) {
   const gone = { ...round, gone: true, version: round.version + 1 }
+  const counted = counting(round).length > 0
+  if (counted) await takeBack(round)
   await rounds.put(gone)
+  const bringBack = async () => {
+    await rounds.put({ ...gone, gone: false, version: gone.version + 1 })
+    if (counted) await count(round)
+  }
   toast.add({
     title: 'Round deleted',
     actions: [
@@ -59,13 +79,11 @@ async function drop(round: RoundRecord) {
         label: 'Undo',
         color: 'neutral',
         variant: 'outline',
-        onClick: () => void rounds.put({ ...gone, gone: false, version: gone.version + 1 }),
+        onClick: () => void bringBack(),
       },
     ],
   })
 }
-const nameOf = ({ name, kind }: RoundRecord) =>
-  [name || 'Round', kind === 'competition' && 'competition'].filter(Boolean).join(', ')
 </script>
 
 <template>
@@ -77,10 +95,12 @@ const nameOf = ({ name, kind }: RoundRecord) =>
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">
+          <USelect v-if="hasKinds" v-model="ofKind" :items="KINDS" aria-label="Which rounds" class="w-44" />
           <RoundsAsks :played="played" />
           <RoundsWorkOn :played="played" />
+          <RoundsAgainstRange v-if="isTold" :played="played" />
         </template>
-        <RoundsRetest />
+        <RoundsRetest v-else />
       </div>
       <div class="min-w-0 space-y-6" :class="!hasChances && 'lg:order-first'">
         <section aria-labelledby="log-title">
@@ -88,34 +108,17 @@ const nameOf = ({ name, kind }: RoundRecord) =>
           <RoundsLog key="new" @put="put" />
           <RoundsFromFile class="mt-3" @take="takeAll" />
         </section>
+        <RoundsMeasure />
         <section v-if="rounds.standing.length > 0" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-bold">Rounds so far</h2>
           <ul class="raised divide-y divide-default">
             <li v-for="round in rounds.standing" :key="round.id" class="px-4 py-2">
               <RoundsLog v-if="edited === round.id" :round="round" @put="put" @cancel="edited = undefined" />
-              <span v-else class="flex flex-wrap items-center gap-x-3 gap-y-1">
-                <span class="min-w-0 flex-1 leading-tight"
-                  ><b class="block">{{ shortDate(round.playedAtMs) }}, {{ nameOf(round) }}</b
-                  ><span class="soft text-sm">{{ approachesText(approachesOf(round).length) }}</span></span
-                >
-                <UButton
-                  color="neutral"
-                  variant="outline"
-                  icon="i-lucide-pencil"
-                  :aria-label="`Change the round of ${shortDate(round.playedAtMs)}`"
-                  @click="edited = round.id"
-                />
-                <UButton
-                  color="neutral"
-                  variant="outline"
-                  icon="i-lucide-trash-2"
-                  :aria-label="`Delete the round of ${shortDate(round.playedAtMs)}`"
-                  @click="drop(round)"
-                />
-              </span>
+              <RoundsKept v-else :round="round" @edit="edited = round.id" @drop="drop(round)" />
             </li>
           </ul>
         </section>
+        <RoundsRetest v-if="hasChances" />
       </div>
     </div>
   </FrameStagePage>
