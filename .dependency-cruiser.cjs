@@ -30,7 +30,7 @@ module.exports = {
       severity: 'error',
       comment:
         'core/ imports itself and small numeric libraries, and parsers ' +
-        'of open formats: papaparse for CSV, metar-taf-parser for METAR.',
+        'of open formats: papaparse for CSV, metar-taf-parser for METAR, xmldom for GPX.',
       from: { path: '^core/' },
       to: {
         pathNot: [
@@ -38,6 +38,7 @@ module.exports = {
           '^node_modules/pure-rand/',
           '^node_modules/(@types/)?papaparse/',
           '^node_modules/metar-taf-parser/',
+          '^node_modules/@xmldom/xmldom/',
           '^node_modules/lru-cache/',
         ],
       },

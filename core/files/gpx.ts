@@ -1,23 +1,6 @@
 import { DOMParser, ParseError, type Element } from '@xmldom/xmldom'
+import type { MarkedPlace, MarkedPlaces } from '../rounds/marked-shots'
 import type { RowError } from './shot-table'
-
-/** A place that somebody marked, or a point of a track. Degrees. */
-export interface Place {
-  lat: number
-  lon: number
-  name: string
-  /** When; null where the file does not say. */
-  atMs: number | null
-  /** How far the place may be off, one standard deviation, metres; null where the file does not say. */
-  errorM: number | null
-}
-
-/** What a GPX file holds. */
-export interface GpxFile {
-  waypoints: Place[]
-  /** Each unbroken piece of a track. */
-  segments: Place[][]
-}
 
 /** Files and points beyond this are no round of golf. */
 export const GPX_POINTS_MAX = 20_000
@@ -32,9 +15,9 @@ const textOf = (parent: Element, name: string): string =>
  * line; a file that is no GPX has one error and nothing else.
  * @example readGpx('<gpx><wpt lat="51" lon="0"><name>flag</name></wpt></gpx>').file.waypoints[0]?.name // => 'flag'
  */
-export function readGpx(text: string): { file: GpxFile; errors: RowError[] } {
+export function readGpx(text: string): { file: MarkedPlaces; errors: RowError[] } {
   const errors: RowError[] = []
-  const file: GpxFile = { waypoints: [], segments: [] }
+  const file: MarkedPlaces = { waypoints: [], segments: [] }
   const fail = (row: number, column: string, value: string, allowed: string) =>
     errors.push({ row, column, value: value.slice(0, 60), allowed })
   // A document type may name what lies elsewhere: nothing of it is wanted.
@@ -51,7 +34,7 @@ export function readGpx(text: string): { file: GpxFile; errors: RowError[] } {
     fail(1, 'GPX', root?.localName ?? '', 'is no GPX file: its first element must be gpx')
     return { file, errors }
   }
-  const places = (list: Iterable<Element>): Place[] =>
+  const places = (list: Iterable<Element>): MarkedPlace[] =>
     [...list].flatMap(element => {
       const row = (element as { lineNumber?: number }).lineNumber ?? 0
       const place = placeOf(element, (column, value, allowed) => fail(row, column, value, allowed))
@@ -88,7 +71,7 @@ function parsed(text: string): { root: Element | null; fault: { line: number; me
 
 const LIMITS = { lat: 90, lon: 180 } as const
 
-function placeOf(element: Element, fail: (column: string, value: string, allowed: string) => void): Place | null {
+function placeOf(element: Element, fail: (column: string, value: string, allowed: string) => void): MarkedPlace | null {
   const degrees = (name: 'lat' | 'lon'): number | null => {
     const text = element.getAttribute(name)?.trim() ?? ''
     const value = Number(text)

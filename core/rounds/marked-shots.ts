@@ -1,9 +1,26 @@
 import { cos } from '../stats/exact'
-import type { GpxFile, Place } from '../files/gpx'
 import { CARRY_MAX_M } from '../limits'
 import { placesApartM } from '../shot/measuring'
 import { yardsToMetres } from '../units'
 import type { Approach } from './approach'
+
+/** A place that somebody marked, or a point of a track. Degrees. */
+export interface MarkedPlace {
+  lat: number
+  lon: number
+  name: string
+  /** When; null where the file does not say. */
+  atMs: number | null
+  /** How far the place may be off, one standard deviation, metres; null where the file does not say. */
+  errorM: number | null
+}
+
+/** Places and tracks of a round, as a file holds them. */
+export interface MarkedPlaces {
+  waypoints: MarkedPlace[]
+  /** Each unbroken piece of a track. */
+  segments: MarkedPlace[][]
+}
 
 /** An approach that was made of marked places, with the error of its distance, one standard deviation, metres. */
 export interface MarkedShot {
@@ -32,9 +49,9 @@ const SHORTEST_M = yardsToMetres(10)
 const FLAG = /\b(flag|pin|green|hole|cup)\b/i
 
 /** Places where a track stood still; null where its points have no times. */
-export function stopsOf(segment: readonly Place[]): Place[] | null {
+export function stopsOf(segment: readonly MarkedPlace[]): MarkedPlace[] | null {
   if (segment.some(({ atMs }) => atMs === null)) return null
-  const stops: Place[] = []
+  const stops: MarkedPlace[] = []
   for (let from = 0; from < segment.length;) {
     let to = from
     while (to + 1 < segment.length && placesApartM(segment[from]!, segment[to + 1]!) <= STOP_M) to++
@@ -43,7 +60,8 @@ export function stopsOf(segment: readonly Place[]): Place[] | null {
       continue
     }
     const own = segment.slice(from, to + 1)
-    const mean = (value: (place: Place) => number) => own.reduce((sum, place) => sum + value(place), 0) / own.length
+    const mean = (value: (place: MarkedPlace) => number) =>
+      own.reduce((sum, place) => sum + value(place), 0) / own.length
     const errors = own.flatMap(({ errorM }) => (errorM === null ? [] : [errorM]))
     stops.push({
       lat: mean(({ lat }) => lat),
@@ -58,13 +76,13 @@ export function stopsOf(segment: readonly Place[]): Place[] | null {
   return stops
 }
 
-const errorOf = ({ errorM }: Place) => errorM ?? USUAL_ERROR_M
+const errorOf = ({ errorM }: MarkedPlace) => errorM ?? USUAL_ERROR_M
 
 /** Where a ball ended seen from where it was hit, past the target and right of it, metres. */
-function endOf(start: Place, target: Place, end: Place): { offM: number; sideM: number } {
+function endOf(start: MarkedPlace, target: MarkedPlace, end: MarkedPlace): { offM: number; sideM: number } {
   const perDegree = placesApartM({ lat: 0, lon: 0 }, { lat: 1, lon: 0 })
   const east = perDegree * cos((target.lat * Math.PI) / 180)
-  const to = (a: Place, b: Place) => [(b.lon - a.lon) * east, (b.lat - a.lat) * perDegree] as const
+  const to = (a: MarkedPlace, b: MarkedPlace) => [(b.lon - a.lon) * east, (b.lat - a.lat) * perDegree] as const
   const [tx, ty] = to(start, target)
   const [ex, ey] = to(target, end)
   const length = Math.hypot(tx, ty)
@@ -72,7 +90,7 @@ function endOf(start: Place, target: Place, end: Place): { offM: number; sideM: 
 }
 
 /** Places in the order they were made: by time where all have one, else as they stand. */
-const inOrder = (places: readonly Place[]) =>
+const inOrder = (places: readonly MarkedPlace[]) =>
   places.every(({ atMs }) => atMs !== null) ? [...places].sort((a, b) => a.atMs! - b.atMs!) : [...places]
 
 /**
@@ -82,7 +100,7 @@ const inOrder = (places: readonly Place[]) =>
  * stood still for 25 s.
  * @example markedShots({ waypoints: [], segments: [] }).fault // => 'no stops'
  */
-export function markedShots({ waypoints, segments }: GpxFile): MarkedShots {
+export function markedShots({ waypoints, segments }: MarkedPlaces): MarkedShots {
   let places = inOrder(waypoints)
   if (places.length === 0) {
     const stops = segments.map(stopsOf)
@@ -90,7 +108,7 @@ export function markedShots({ waypoints, segments }: GpxFile): MarkedShots {
     places = inOrder(stops.flatMap(stop => stop!))
   }
   if (places.length < 2) return { shots: [], left: 0, fault: 'no stops' }
-  const isFlag = ({ name }: Place) => FLAG.test(name)
+  const isFlag = ({ name }: MarkedPlace) => FLAG.test(name)
   const hasFlags = places.some(isFlag)
   const shots: MarkedShot[] = []
   let left = 0

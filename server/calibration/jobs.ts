@@ -19,9 +19,13 @@ import { changesText } from '../../words/changes'
 import { stockShotName } from '../../words/stock-shot'
 import type { PlayerSummary } from '../../shared/player'
 import type { PracticeLeave } from '../../core/chart/practice-scatter'
-import { practiceLeaves, type GoRecord } from '../../shared/practice'
-import { playedOf, type RoundRecord } from '../../shared/rounds'
+import { practiceLeaves } from '../../shared/practice'
+import { playedOf } from '../../shared/rounds'
 import { askedDistances } from '../../core/rounds/approach'
+import type { Review } from '../../words/review'
+import { dayOf } from '../../core/shot/player-shots'
+import type { PractisedRecord } from './practised-record'
+import { reviewOf } from './review'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { SessionRecord, ShotRecord } from '../../shared/session'
 
@@ -32,12 +36,6 @@ import type { SessionRecord, ShotRecord } from '../../shared/session'
 
 /** What this thread worked out before. */
 const memo = newMemo()
-
-/** A record with what was practised and played, newest first; the page fetches that apart. */
-export interface PractisedRecord extends PlayerRecord {
-  goes: readonly GoRecord[]
-  rounds: readonly RoundRecord[]
-}
 
 /** What was practised and does not count for the chart. */
 function practiceOf({ goes }: PractisedRecord, shots: readonly ShotRecord[]): PracticeLeave[] {
@@ -209,6 +207,17 @@ export const jobs = {
     const [fromMs, toMs] = [momentOfSide(from), momentOfSide(to)]
     const before = 'published' in from ? beforeOfPublished(from.published) : beforeOf(calibratedAt(record, fromMs))
     return { fromMs, toMs, compared: compareCharts(calibratedAt(record, toMs), before, fromMs) }
+  },
+
+  /** A player over a period, in words. A period that ends now ends with the chart as the coach's page has it. */
+  review(
+    record: PractisedRecord,
+    { fromMs, toMs, nowMs, unit }: { fromMs: number; toMs: number; nowMs: number; unit: DistanceUnit },
+  ): Review {
+    const then = calibratedAt(record, fromMs)
+    const now = dayOf(toMs) === dayOf(nowMs) ? calibrateRecord(record, toMs, true) : calibratedAt(record, toMs)
+    const compared = compareCharts(now, beforeOf(then), fromMs)
+    return reviewOf(record, { fromMs, toMs, then, now, compared }, unit, memo)
   },
 }
 

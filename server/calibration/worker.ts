@@ -6,7 +6,8 @@ import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
 import { goesOf } from '../data/practice'
 import { roundsOfPlayer } from '../data/rounds'
-import { jobs, type JobName, type PractisedRecord } from './jobs'
+import { jobs, type JobName } from './jobs'
+import type { PractisedRecord } from './practised-record'
 
 /** One piece of work for a thread: whose record, and what is to be made of it. */
 export interface WorkOrder {

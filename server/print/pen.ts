@@ -97,6 +97,18 @@ export class Pen {
     )
   }
 
+  /** A text in lines that are no wider than this; a word that is wider stands alone. */
+  broken(text: string, face: Face, sizeMm: number, widthMm: number): string[] {
+    const lines: string[] = []
+    for (const word of text.split(/\s+/).filter(Boolean)) {
+      const longer = lines.length === 0 ? word : `${lines.at(-1)} ${word}`
+      const fits = lines.length > 0 && this.widthOf(this.stretches(longer, face), sizeMm) <= widthMm
+      if (fits) lines[lines.length - 1] = longer
+      else lines.push(word)
+    }
+    return lines
+  }
+
   /**
    * Writes one line; too long for its width, it is written smaller.
    * @param yMm the line that the letters stand on

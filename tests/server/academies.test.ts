@@ -247,6 +247,16 @@ const ROUTES: Row[] = [
     ask: at => ['GET', `/api/players/${at.playerId}/published/1/labels.pdf`],
   },
   {
+    route: 'players/[playerId]/review.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/review?from=${Date.now() - 1e9}&to=${Date.now()}`],
+  },
+  {
+    route: 'players/[playerId]/review.pdf.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/review.pdf?from=${Date.now() - 1e9}&to=${Date.now()}`],
+  },
+  {
     route: 'players/[playerId]/compare.get.ts',
     ofPlayer: true,
     ask: at => ['GET', `/api/players/${at.playerId}/compare?from=${Date.now() - 1e9}&to=${Date.now()}`],

@@ -31,7 +31,8 @@ export const ROUNDS = {
     '({sure, select, yes {± {half}, 8 in 10 sure} other {± {half}: too few balls to tell}}).',
   toRange:
     'Against what your own spread on the range would cost: {strokes} strokes ' +
-    '{way, select, more {more} other {fewer}} a ball ({sure, select, yes {± {half}, 8 in 10 sure} other {± {half}: too few balls to tell}}).',
+    '{way, select, more {more} other {fewer}} a ball ' +
+    '({sure, select, yes {± {half}, 8 in 10 sure} other {± {half}: too few balls to tell}}).',
   // Scatter on the course.
   scatter:
     'On the course your balls lie {times} times as wide as on the range ' +

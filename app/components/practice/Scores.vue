@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { groupBy } from '#core/group-by'
 import { newMemo } from '#core/memo'
-import { historyOf, seriesKey } from '#core/practice/history'
-import { SCORE_DIRECTION, scoreOf } from '#core/practice/score'
-import { ballsOfGo, type GoRecord } from '#shared/practice'
+import type { GoRecord } from '#shared/practice'
+import { goSeries } from '#shared/practice-series'
 import { drillTexts, historyLines, scoreText, valueText } from '#words/practice'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { usePractice } from '~/stores/practice'
@@ -24,25 +22,15 @@ interface Row {
   lines: string[]
 }
 const rows = computed((): Row[] => {
-  const ended = practice.done
-    .filter(go => go.endedAtMs !== null && ballsOfGo(go).length > 0)
-    .map(go => ({ go, score: scoreOf(go.spec, ballsOfGo(go), memo) }))
-    .filter(({ score }) => score.value !== null)
-  const series = groupBy(ended, ({ go }) => `${ownName(go)} ${seriesKey(go.spec)}`)
-  return [...series].map(([key, list]): Row => {
-    const oldest = [...list].reverse()
-    const { go } = list[0]!
-    const history = historyOf(
-      oldest.map(({ score }) => ({ value: score.value!, values: score.values })),
-      SCORE_DIRECTION[go.spec.score],
-    )
+  return goSeries(practice.done, ownName, memo).map(({ key, goes: oldest, history }): Row => {
+    const { go } = oldest.at(-1)!
     const value = (one: number) => valueText(go.spec, one, names.value)
     return {
       key,
       title: go.name || drillTexts(go.spec.drill).title,
       goes: oldest.map(one => ({
         go: one.go,
-        value: one.score.value!,
+        value: one.score.value,
         text: scoreText(one.go.spec, one.score, names.value),
       })),
       figures:

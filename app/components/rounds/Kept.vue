@@ -32,21 +32,20 @@ const day = computed(() => shortDate(props.round.playedAtMs))
   <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
     <span class="min-w-0 flex-1 basis-40 leading-tight"
       ><b class="block">{{ day }}, {{ name }}</b
-      ><span class="soft text-sm"
+      ><span class="soft flex flex-wrap items-center gap-x-2 text-sm"
         >{{ approachesText(approachesOf(round).length)
-        }}<template v-if="counts > 0">, {{ counts }} count for the chart</template></span
+        }}<template v-if="counts > 0">, {{ counts }} count for the chart</template>
+        <button
+          v-if="can > 0 || counts > 0"
+          type="button"
+          class="min-h-11 underline decoration-dotted underline-offset-4 hover:decoration-solid"
+          :disabled="busy"
+          @click="act(counts > 0 ? takeBack : count)"
+        >
+          {{ counts > 0 ? 'leave them on the course' : `count ${can} for the chart`
+          }}<span class="sr-only">, {{ day }}</span>
+        </button></span
       ></span
-    >
-    <UButton
-      v-if="can > 0 || counts > 0"
-      color="neutral"
-      variant="outline"
-      :disabled="busy"
-      :aria-label="
-        counts > 0 ? `Leave the balls of ${day} on the course` : `Count ${can} balls of ${day} for the chart`
-      "
-      @click="act(counts > 0 ? takeBack : count)"
-      >{{ counts > 0 ? 'Leave them on the course' : `Count ${can} for the chart` }}</UButton
     >
     <UButton
       color="neutral"

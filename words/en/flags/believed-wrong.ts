@@ -3,7 +3,7 @@ import type { FlagMessages } from '../../flag-messages'
 export default {
   title: '{shorter} believed too short',
   why: '{shorter} is believed to be {believedM} and is {isM}: trusted, it lands {offM} over the back.',
-  remedies: ['Show the player the balls, and let them say the new number aloud.'],
+  remedies: ['Look at its balls together, and say the new number aloud.'],
   variants: {
     long: {
       title: '{shorter} believed too long',

@@ -16,7 +16,7 @@ import RoundsRetest from '~/components/rounds/Retest.vue'
 import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 
 /** Rounds: where approaches come from, what they cost, and what to work on. */
-usePlayerRoute()
+const { playerId } = usePlayerRoute()
 const rounds = useRounds()
 const toast = useToast()
 const { counting, count, takeBack } = useCourseBalls()
@@ -88,6 +88,11 @@ async function drop(round: RoundRecord) {
 
 <template>
   <FrameStagePage title="Rounds" line="What the course asks, what it costs, what to do next.">
+    <template #actions
+      ><UButton :to="`/players/${playerId}/rounds/review`" color="neutral" variant="outline" icon="i-lucide-file-text"
+        >Review</UButton
+      ></template
+    >
     <p v-if="rounds.failure" role="alert" class="raised mb-4 flex flex-wrap items-center gap-3 p-4">
       {{ rounds.failure }}
       <UButton size="sm" color="neutral" variant="outline" @click="rounds.load()">Try again</UButton>

@@ -1,0 +1,14 @@
+import { askerOf } from '../../../calibration/pool'
+import { inksOf } from '../../../print/inks'
+import { reviewPdf } from '../../../print/review'
+import { requireCoach } from '../../../request/coach'
+import { fileName, sendAsFile } from '../../../request/files'
+import { reviewPeriod } from '../../../request/review'
+
+/** The same on a page that can be handed over. */
+export default defineEventHandler(async event => {
+  const { review, black } = await reviewPeriod(event, askerOf(event, await requireCoach(event)))
+  const pdf = await reviewPdf(review, inksOf(black))
+  sendAsFile(event, `${fileName(review.player)}-review.pdf`, 'application/pdf')
+  return pdf
+})
