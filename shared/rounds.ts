@@ -44,6 +44,8 @@ export const RoundRecord = z.strictObject({
   approaches: z
     .array(ApproachRecord, { error: 'Approaches must be a list.' })
     .max(APPROACHES_MAX, { error: `At most ${APPROACHES_MAX} approaches are allowed in one round.` }),
+  /** The player told it, and the coach has not nodded yet: it counts for nothing. */
+  waiting: z.literal(true, { error: 'Waiting is yes or missing.' }).optional(),
   gone: z.boolean({ error: 'Gone is yes or no.' }),
   version: Version,
 })
@@ -53,10 +55,13 @@ export type RoundRecord = z.infer<typeof RoundRecord>
 export const approachesOf = ({ approaches }: Pick<RoundRecord, 'approaches'>): ApproachRecord[] =>
   approaches.filter(({ gone }) => !gone)
 
+/** So many rounds of a player may wait for the coach. */
+export const ROUNDS_WAITING = 20
+
 /** Rounds that stand, in the order they were played, to be counted. */
 export const playedOf = (rounds: readonly RoundRecord[]): Played[] =>
   rounds
-    .filter(({ gone }) => !gone)
+    .filter(({ gone, waiting }) => !gone && !waiting)
     .sort((a, b) => a.playedAtMs - b.playedAtMs || (a.id < b.id ? -1 : 1))
     .map(round => ({ approaches: approachesOf(round) }))
 

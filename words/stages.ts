@@ -62,8 +62,9 @@ export function gapsStateText(state: GapsState | null): string {
   return write(STAGES.nothingToDo)
 }
 
-/** Where Rounds stands. @param isDue a retest is due */
-export function roundsStateText(rounds: number, isDue: boolean): string {
+/** Where Rounds stands. @param waiting rounds that wait for a nod; @param isDue a retest is due */
+export function roundsStateText(rounds: number, waiting: number, isDue: boolean): string {
+  if (waiting > 0) return write(STAGES.roundsWaiting, { n: String(waiting) })
   if (isDue) return write(STAGES.retestDue)
   return write(rounds === 0 ? STAGES.noRounds : STAGES.rounds, { n: rounds })
 }

@@ -40,7 +40,11 @@ export const useStageWords = createSharedComposable(() => {
       session: sessionStateText(balls, shots.length > 0),
       chart: chartStateText(known.value, hit, ready.value),
       pick: pickStateText(record.published?.publishedAtMs ?? null),
-      rounds: roundsStateText(rounds.standing.length, retestDueMs.value !== null && retestDueMs.value <= serverNowMs()),
+      rounds: roundsStateText(
+        rounds.standing.length,
+        rounds.waiting.length,
+        retestDueMs.value !== null && retestDueMs.value <= serverNowMs(),
+      ),
       practice: practiceStateText(practice.done.length, practice.standing.length),
       gaps: gapsStateText(
         known.value

@@ -16,6 +16,7 @@ import { daysAgo } from '~/utils/dates'
 import { later } from '~/utils/later'
 
 const LazyPracticeOwn = later(() => import('~/components/practice/Own.vue'))
+const LazyPublishedTellRound = later(() => import('~/components/published/TellRound.vue'))
 const LazyPickStage = later(() => import('~/components/pick/Stage.vue'))
 const LazyPublishedHandedBag = later(() => import('~/components/published/HandedBag.vue'))
 
@@ -269,6 +270,14 @@ const legend = computed(() => {
             {{ ofOthers === 1 ? 'ball waits' : 'balls wait' }} on this phone for another player's link.
           </p>
         </section>
+        <LazyPublishedTellRound
+          v-if="view.strength === 'log' && !playing"
+          :key="mark"
+          :chart="chart"
+          :unit="unit"
+          :mark="mark"
+          :token="token"
+        />
         <section v-if="view.bags && view.bags.length > 0" class="mt-5 space-y-3" aria-labelledby="bags-title">
           <h2 id="bags-title" class="text-xl font-bold">What if</h2>
           <LazyPublishedHandedBag v-for="bag in view.bags" :key="bag.id" :bag="bag" />

@@ -56,7 +56,9 @@ export const useRounds = defineStore('rounds', () => {
     failure,
     of,
     /** Rounds that stand, newest first. */
-    standing: computed(() => all.value.filter(({ gone }) => !gone)),
+    standing: computed(() => all.value.filter(({ gone, waiting }) => !gone && !waiting)),
+    /** Those that the player told and that wait for the coach's nod. */
+    waiting: computed(() => all.value.filter(({ gone, waiting }) => !gone && waiting)),
     /** A round as it is known, deleted or not. */
     known: (id: string) => all.value.find(round => round.id === id),
     load,

@@ -54,7 +54,7 @@ export interface ToDo {
 
 /** As many things as anybody keeps in mind. */
 const THINGS = 3
-/** A retest that is due within so many days is one of them. Our choice. */
+/** A retest of a chart that was good enough is one of them so many days before it is due. Our choice. */
 const SOON_MS = 14 * 86_400_000
 
 /**
@@ -64,7 +64,9 @@ const SOON_MS = 14 * 86_400_000
  */
 export function nextThings({ retestDueMs, nowMs, work, open, next, goodEnough }: ToDo): NextThing[] {
   const dueInMs = retestDueMs === null ? Infinity : retestDueMs - nowMs
-  const retest: NextThing[] = dueInMs <= SOON_MS ? [{ kind: 'retest', isLate: dueInMs <= 0 }] : []
+  // A chart that was never good enough needs its first balls before it needs a test.
+  const isRetest = dueInMs <= (goodEnough ? SOON_MS : 0)
+  const retest: NextThing[] = isRetest ? [{ kind: 'retest', isLate: dueInMs <= 0 }] : []
   const pairs = Array.from({ length: THINGS }, (_, i): NextThing[] => [
     ...(work[i] ? [{ kind: 'work' as const, work: work[i] }] : []),
     ...(open[i] ? [{ kind: 'flag' as const, finding: open[i] }] : []),

@@ -1,10 +1,11 @@
-import { desc, eq } from 'drizzle-orm'
+import { and, count, desc, eq, sql } from 'drizzle-orm'
 import { rounds } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
-import { mergedRound, ROUNDS_TOLD, roundTimeRight, type RoundRecord } from '../../shared/rounds'
+import { mergedRound, ROUNDS_TOLD, ROUNDS_WAITING, roundTimeRight, type RoundRecord } from '../../shared/rounds'
 import { transaction, useDatabase } from '../db/database'
 import { Taken } from './faults'
+import type { KnownLink } from './player-links'
 
 /** Rounds of a player, newest first. @throws 404 */
 export async function roundsOf(coach: Coach, playerId: string): Promise<RoundRecord[]> {
@@ -43,5 +44,36 @@ export async function putRound(coach: Coach, playerId: string, sent: RoundRecord
     if (there) await tx.update(rounds).set(columns).where(eq(rounds.id, sent.id))
     else await tx.insert(rounds).values({ id: sent.id, playerId, coachId: coach.id, ...columns })
     return body
+  })
+}
+
+/**
+ * Keeps a round that the player told until the coach nods. One that the coach has decided on stays as it was decided.
+ * @throws 409 when the id is another player's, or when too many wait
+ */
+export async function putOwnRound({ playerId, coachId }: KnownLink, sent: RoundRecord): Promise<void> {
+  const nowMs = Date.now()
+  await transaction(async tx => {
+    const [there] = await tx
+      .select({ playerId: rounds.playerId, body: rounds.body })
+      .from(rounds)
+      .where(eq(rounds.id, sent.id))
+      .for('update')
+    if (there && there.playerId !== playerId) throw new Taken()
+    if (there && !there.body.waiting) return
+    const right = { ...roundTimeRight(sent, there?.body, nowMs), waiting: true as const, gone: false }
+    const body = there ? { ...mergedRound(there.body, right), waiting: true as const } : right
+    const columns = { body, version: body.version, playedAt: new Date(body.playedAtMs) }
+    if (there) {
+      await tx.update(rounds).set(columns).where(eq(rounds.id, sent.id))
+      return
+    }
+    const [row] = await tx
+      .select({ n: count() })
+      .from(rounds)
+      .where(and(eq(rounds.playerId, playerId), sql`json_value(${rounds.body}, '$.waiting') = 1`))
+    if (row!.n >= ROUNDS_WAITING)
+      throw new Taken('id', `${ROUNDS_WAITING} rounds wait for your coach already. Send this one when they are seen.`)
+    await tx.insert(rounds).values({ id: sent.id, playerId, coachId, ...columns })
   })
 }

@@ -344,6 +344,7 @@ const ROUTES: Row[] = [
   },
   { route: 'drills/[drillId].delete.ts', ofPlayer: false, ask: () => ['DELETE', `/api/drills/${newId()}`] },
   { route: 'link/goes.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/goes', { ...A_GO }] },
+  { route: 'link/rounds.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/rounds', { ...ROUND }] },
   { route: 'link/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/link'] },
   { route: 'link/balls.post.ts', ofPlayer: false, ask: () => ['POST', '/api/link/balls', { balls: [] }] },
   // Last, since it makes another bag of it.

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ApproachRecord, RoundRecord } from '../../shared/rounds'
-import { atTheRange, type Client, newCoach, newId, newPlayer, refusal } from './client'
+import { playedOf, ROUNDS_WAITING, type ApproachRecord, type RoundRecord } from '../../shared/rounds'
+import { atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
 
 let coach: Client
 let playerId: string
@@ -70,5 +70,43 @@ describe('rounds', () => {
     expect(Math.abs(kept.playedAtMs - Date.now())).toBeLessThan(60_000)
     expect((await put(round, coach, await newPlayer(coach))).status).toBe(409)
     expect((await put(round, await newCoach())).status).toBe(404)
+  })
+})
+
+describe('a round that the player tells', () => {
+  const linkOf = async (strength: 'log' | 'read') => {
+    const { body } = await coach.post<{ token: string }>(`/api/players/${playerId}/links`, { id: newId(), strength })
+    const bearer = { authorization: `Bearer ${body.token}` }
+    return (round: RoundRecord) => new Client().send('POST', '/api/link/rounds', round, bearer)
+  }
+  const kept = async (id: string) => (await rounds()).find(round => round.id === id)
+
+  it('waits for the coach, whatever the phone says of itself, and counts once it was taken', async () => {
+    const send = await linkOf('log')
+    const round = aRound()
+    for (let i = 0; i < 2; i++) expect((await send(round)).status).toBe(202)
+    expect((await rounds()).filter(({ id }) => id === round.id)).toHaveLength(1)
+    expect(await kept(round.id)).toMatchObject({ waiting: true })
+    expect(playedOf([(await kept(round.id))!])).toEqual([])
+    const { waiting: _, ...decided } = (await kept(round.id))!
+    await put({ ...decided, version: 2 })
+    expect(playedOf([(await kept(round.id))!])).toHaveLength(1)
+    // What was decided stays decided.
+    await send({ ...round, version: 9, approaches: [] })
+    expect(await kept(round.id)).not.toHaveProperty('waiting')
+    expect((await kept(round.id))!.approaches).toHaveLength(2)
+  })
+
+  it("a link to read takes none, a ceiling holds, and no phone touches what is the coach's", async () => {
+    expect((await (await linkOf('read'))(aRound())).status).toBe(403)
+    const mine = aRound()
+    await put(mine)
+    const send = await linkOf('log')
+    await send({ ...mine, gone: true, version: 7 })
+    expect(await kept(mine.id)).toEqual(mine)
+    const replies = []
+    for (let i = 0; i <= ROUNDS_WAITING; i++) replies.push((await send(aRound())).status)
+    expect(replies.filter(status => status === 202).length).toBe(ROUNDS_WAITING)
+    expect(replies.at(-1)).toBe(409)
   })
 })

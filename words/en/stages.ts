@@ -21,6 +21,7 @@ export const STAGES = {
   rounds: '{n, plural, one {# round} other {# rounds}}',
   noRounds: 'none yet',
   retestDue: 'retest due',
+  roundsWaiting: '{n} to see',
   workingOut: '…',
 } as const
 

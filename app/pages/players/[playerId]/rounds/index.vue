@@ -13,6 +13,7 @@ import RoundsKept from '~/components/rounds/Kept.vue'
 import RoundsLog from '~/components/rounds/Log.vue'
 import RoundsMeasure from '~/components/rounds/Measure.vue'
 import RoundsRetest from '~/components/rounds/Retest.vue'
+import RoundsWaiting from '~/components/rounds/Waiting.vue'
 import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 
 /** Rounds: where approaches come from, what they cost, and what to work on. */
@@ -97,6 +98,16 @@ async function drop(round: RoundRecord) {
       {{ rounds.failure }}
       <UButton size="sm" color="neutral" variant="outline" @click="rounds.load()">Try again</UButton>
     </p>
+    <RoundsWaiting class="mb-6" />
+    <UButton
+      v-if="hasChances"
+      class="mb-6 lg:hidden"
+      to="#log-title"
+      color="neutral"
+      variant="outline"
+      icon="i-lucide-plus"
+      >Add a round</UButton
+    >
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">

@@ -90,19 +90,25 @@ const columns = computed(() => {
         <h2 id="numbers-title" class="text-xl font-bold">The numbers</h2>
         <p class="mt-1">{{ review.numbers.lead }}</p>
         <div class="mt-2 grid gap-x-8 md:grid-cols-2">
-          <table v-for="(rows, i) in columns" :key="i" class="w-full self-start">
+          <table v-for="(rows, i) in columns" :key="i" class="w-full table-fixed self-start">
+            <colgroup>
+              <col />
+              <col class="w-16" />
+              <col class="w-20" />
+              <col class="w-28" />
+            </colgroup>
             <caption class="sr-only">
               Numbers on both days,
               {{
                 review.unit
               }}
             </caption>
-            <thead :class="i > 0 && 'max-md:sr-only'">
+            <thead :class="i > 0 && 'max-md:hidden'">
               <tr class="soft border-b border-default text-sm">
                 <th scope="col" class="py-1 text-left font-normal">Stock shot</th>
-                <th scope="col" class="w-20 text-right font-normal">{{ shortDate(review.fromMs) }}</th>
-                <th scope="col" class="w-24 text-right font-normal">{{ shortDate(review.toMs) }}, {{ review.unit }}</th>
-                <th scope="col" class="w-32 pl-3 text-left font-normal">
+                <th scope="col" class="w-16 text-right font-normal">{{ shortDate(review.fromMs) }}</th>
+                <th scope="col" class="w-20 text-right font-normal">{{ shortDate(review.toMs) }}, {{ review.unit }}</th>
+                <th scope="col" class="w-28 pl-3 text-left font-normal">
                   <span class="sr-only">What can be said</span>
                 </th>
               </tr>
