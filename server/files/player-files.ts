@@ -64,7 +64,7 @@ export function roundTableText(bag: Bag, rounds: readonly RoundRecord[]): string
   const names = labelsOf(bag)
   return writeRoundTable(
     rounds
-      .filter(({ gone }) => !gone)
+      .filter(({ gone, waiting }) => !gone && !waiting)
       .map(round => ({
         round: round.id,
         date: new Date(round.playedAtMs).toISOString(),

@@ -25,6 +25,7 @@ async function act(work: (round: RoundRecord) => Promise<void>) {
 const name = computed(() =>
   [props.round.name || 'Round', props.round.kind === 'competition' && 'competition'].filter(Boolean).join(', '),
 )
+const letCount = computed(() => (counts.value > 0 ? 'leave them on the course' : `count ${can.value} for the chart`))
 const day = computed(() => shortDate(props.round.playedAtMs))
 </script>
 
@@ -40,10 +41,10 @@ const day = computed(() => shortDate(props.round.playedAtMs))
           type="button"
           class="min-h-11 underline decoration-dotted underline-offset-4 hover:decoration-solid"
           :disabled="busy"
+          :aria-label="`${letCount}, ${day}`"
           @click="act(counts > 0 ? takeBack : count)"
         >
-          {{ counts > 0 ? 'leave them on the course' : `count ${can} for the chart`
-          }}<span class="sr-only">, {{ day }}</span>
+          {{ letCount }}
         </button></span
       ></span
     >

@@ -19,6 +19,8 @@ import RoundsWorkOn from '~/components/rounds/WorkOn.vue'
 /** Rounds: where approaches come from, what they cost, and what to work on. */
 const { playerId } = usePlayerRoute()
 const rounds = useRounds()
+// What the player told meanwhile.
+onMounted(() => rounds.of !== null && void rounds.load())
 const toast = useToast()
 const { counting, count, takeBack } = useCourseBalls()
 /** All of them, or those of one kind. */
