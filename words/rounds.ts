@@ -112,3 +112,17 @@ export function askedFromText({ par3, par4, lies }: AskedFrom): string {
   const from = named.length === 0 ? [] : [write(ROUNDS.from, { list: named.join(', ') })]
   return [...from, ...(par4 > 0 ? [sentence(write(ROUNDS.par4, { n: par4 }))] : [])].join(' ')
 }
+
+/** How often rounds ask for where a flag stands; '' while too few tell. */
+export function askedThereText(asked: number | undefined): string {
+  if (asked === undefined) return ''
+  const share = Math.round(PERCENT * asked)
+  return share === 0 ? write(ROUNDS.notAskedThere) : write(ROUNDS.askedThere, { share: String(share) })
+}
+
+/** What the next range session is for; '' while too few rounds tell. */
+export function orderByNeedText(most: { fromM: number; toM: number } | null, unit: DistanceUnit): string {
+  if (!most) return ''
+  const [from, to] = [distanceText(most.fromM, unit), distanceWithUnit(most.toM, unit)]
+  return write(ROUNDS.orderByNeed, { from, to })
+}

@@ -79,6 +79,9 @@ test('a swing change makes a retest due, which the range begins with; marked pla
     }),
   ])
   expect(download?.suggestedFilename()).toMatch(/review\.pdf$/)
+  // Notes have gone by.
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'The numbers' })).toBeVisible()
   expect(await seriousOf(page)).toEqual([])
 })
 

@@ -14,6 +14,10 @@ export const ROUNDS = {
   par3: '{n, plural, one {one par 3} other {# par 3s}}',
   par4: '{n, plural, one {one par 4 that was driven at is} other {# par 4s that were driven at are}} counted apart.',
   tooFew: 'Fifteen chances are the least before a stretch is named: {n} so far.',
+  orderByNeed: '{from} to {to} this week: rounds ask for it most, so of two that teach as much it comes first.',
+  // Where a flag stands.
+  askedThere: '{share} in 100 of your chances come from there.',
+  notAskedThere: 'No chance of your rounds came from there.',
   // The course against the range.
   shift:
     '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck ' +

@@ -5,6 +5,7 @@ import { flagRule, remediesOf } from '#core/gaps/flags'
 import { answerTexts, answerLine } from '#words/flag-answers'
 import { servedText } from '#words/pick'
 import { flagText } from '#words/flags'
+import { askedThereText } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useFlagAnswers } from '~/composables/useFlagAnswers'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -51,6 +52,7 @@ const served = computed(() => {
   const found = servedTargets.value.find(({ shots }) => shots.filter(shot => keys.has(cellKey(shot))).length >= 2)
   return found ? servedText(found, cellName, unit.value) : ''
 })
+const asked = computed(() => askedThereText(props.answered.finding.asked))
 const line = computed(() => answerLine(props.answered))
 const open = computed(() => props.chosen === true || props.number === undefined)
 
@@ -107,6 +109,7 @@ const answers = (Object.keys(answerTexts) as Answer[]).map(answer => ({
     <p class="mt-0.5 text-[0.95rem] leading-snug">
       {{ words.why }} <span v-if="!open && words.remedies.length > 0" class="soft">{{ words.remedies[0] }}</span>
     </p>
+    <p v-if="open && asked" class="soft mt-1 text-[0.95rem]">{{ asked }}</p>
     <p v-if="served" class="mt-1 text-[0.95rem]">{{ served }}</p>
     <template v-if="open">
       <ul v-if="parts.length > 0" class="mt-1.5 space-y-1 text-[0.95rem]" aria-label="The same, seen otherwise">

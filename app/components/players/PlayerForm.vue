@@ -100,7 +100,7 @@ const levels = LEVELS.map(value => ({
           label="Note"
           name="note"
           :error="of('note') ?? changedElsewhere('note')"
-          help="For you alone: a goal, a habit."
+          help="For you alone: a goal, a habit. #juniors puts the player in a group."
           ><UInput v-model="form.note" class="w-full"
         /></UFormField>
       </form>

@@ -5,7 +5,10 @@ import { ORDERS } from '#core/session/order'
 import { METHODS } from '#core/shot/shot'
 import { CARRY_AIRS } from '#core/shot/carry-air'
 import { carryAirTexts } from '#words/air'
+import { mostAsked } from '#core/rounds/asks'
 import { orderTexts } from '#words/next'
+import { orderByNeedText } from '#words/rounds'
+import { playedOf } from '#shared/rounds'
 import { retestFirstText } from '#words/retest'
 import { BUCKET_MAX, FIRMNESSES, METHOD_WORDS, USUAL_PLAN, type SessionRecord } from '#shared/session'
 import { type AirReading, USUAL_AIR } from '~/utils/air-draft'
@@ -15,6 +18,7 @@ import { useCellNames } from '~/composables/useNumbers'
 import { useRanges } from '~/composables/useRanges'
 import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
+import { useRounds } from '~/stores/rounds'
 import { serverNowMs } from '~/utils/server-clock'
 import { settleOf, settleSum } from '~/utils/settle'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
@@ -171,6 +175,12 @@ const targetId = computed({
     plan.targetId = value === NO_RANGE ? null : value
   },
 })
+/** What rounds ask for most, where what to hit next goes by it. */
+const rounds = useRounds()
+const askedLine = computed(() => {
+  if (plan.order !== 'teach' || record.player?.thresholds.alikeNeed) return ''
+  return orderByNeedText(mostAsked(playedOf(rounds.standing), unit.value), unit.value)
+})
 const orders = ORDERS.map(value => ({ value, label: orderTexts[value].name }))
 
 function start() {
@@ -288,6 +298,7 @@ const usualAir = computed(() => {
           : `First what is open: ${settle.balls} balls with ${settle.shots.map(cellName).join(' and ')}.`
       }}
     </p>
+    <p v-else-if="askedLine" class="soft">{{ askedLine }}</p>
     <FrameSafetyNote :pacing="setup.method === 'paces' || setup.method === 'watch'" />
     <UButton
       size="xl"

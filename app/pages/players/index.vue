@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import type { Player, PlayerLine } from '#shared/player'
+import {
+  allGroups,
+  groupsOf,
+  inPlayerOrder,
+  PLAYER_ORDERS,
+  PLAYER_ORDER_WORDS,
+  searched,
+  type PlayerOrder,
+} from '~/utils/players-list'
 import { usePlayers } from '~/composables/usePlayers'
 import { useAccount } from '~/stores/account'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
@@ -24,14 +33,33 @@ useShortcuts({
   },
 })
 
-const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 const active = computed(() => players.value?.filter(player => !player.archived) ?? [])
 const archived = computed(() => players.value?.filter(player => player.archived) ?? [])
 const openFlags = computed(() => active.value.reduce((sum, player) => sum + (player.summary?.flags ?? 0), 0))
+const order = useLocalStorage<PlayerOrder>('uzzet-players-order', 'name')
+const orders = PLAYER_ORDERS.map(value => ({ value, label: PLAYER_ORDER_WORDS[value] }))
+const groups = computed(() => allGroups(active.value))
+const ALL = 'all'
+const group = ref(ALL)
+const groupItems = computed(() => [
+  { value: ALL, label: 'Everybody' },
+  ...groups.value.map(one => ({ value: one.group, label: `${one.group}, ${one.players}` })),
+])
 const found = computed(() => {
-  const words = plain(search.value).split(/\s+/).filter(Boolean)
   const list = showArchived.value ? archived.value : active.value
-  return list.filter(player => words.every(word => plain(`${player.name} ${player.note}`).includes(word)))
+  const own = group.value === ALL ? list : list.filter(({ note }) => groupsOf(note).includes(group.value))
+  return inPlayerOrder(searched(own, search.value), PLAYER_ORDERS.includes(order.value) ? order.value : 'name')
+})
+/** A long list comes piece by piece as it is read. */
+const AT_ONCE = 60
+const reach = ref(AT_ONCE)
+const shown = computed(() => found.value.slice(0, reach.value))
+watch([search, order, group, showArchived], () => {
+  reach.value = AT_ONCE
+})
+const end = useTemplateRef<HTMLElement>('end')
+useIntersectionObserver(end, ([entry]) => {
+  if (entry?.isIntersecting) reach.value += AT_ONCE
 })
 
 async function saved(player: Player) {
@@ -72,8 +100,10 @@ watch(
           icon="i-lucide-search"
           placeholder="Find a player"
           aria-label="Find a player"
-          class="min-w-0 flex-1"
+          class="min-w-40 flex-1"
         />
+        <USelect v-if="active.length > 1" v-model="order" :items="orders" aria-label="Order" class="w-44" />
+        <USelect v-if="groups.length > 0" v-model="group" :items="groupItems" aria-label="Group" class="w-40" />
         <UButton
           v-if="archived.length > 0 || showArchived"
           color="neutral"
@@ -86,12 +116,15 @@ watch(
       </div>
       <ul v-if="found.length > 0" class="raised divide-y divide-default overflow-hidden">
         <PlayersPlayerRow
-          v-for="player in found"
+          v-for="player in shown"
           :key="player.id"
           :player="player"
           @edit="editing = player"
           @archive="setArchived(player, $event)"
         />
+        <li v-if="shown.length < found.length" ref="end" :key="shown.length" class="soft px-4 py-3">
+          {{ found.length - shown.length }} more
+        </li>
       </ul>
       <p v-else class="raised soft p-8 text-center">
         {{
