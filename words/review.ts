@@ -52,27 +52,32 @@ export interface PractisedSeries {
   history: DrillHistory
 }
 
-/** Measured numbers then and now, longest first, and in a sentence what can be said of them. */
+/** Numbers as they were read on a day, by stock shot: metres, and whether the coach wrote it. */
+export type ReadNumbers = ReadonlyMap<string, { carryM: number; written: boolean }>
+
+/** Numbers as they are read, then and now, longest first, and in a sentence what can be said of them. */
 export function reviewNumbers(
   compared: readonly Compared[],
-  measured: { then: ReadonlySet<string>; now: ReadonlySet<string> },
+  read: { then: ReadNumbers; now: ReadNumbers },
   nameOf: (cell: StockShot) => string,
   unit: DistanceUnit,
 ): Review['numbers'] {
-  const figure = (metres: number | null) => (metres === null ? '–' : distanceText(metres, unit))
+  const figure = (metres: number | undefined) => (metres === undefined ? '–' : distanceText(metres, unit))
   const rows = compared
-    .filter(one => one.toM !== null && measured.now.has(cellKey(one)))
-    .sort((a, b) => b.toM! - a.toM! || (cellKey(a) < cellKey(b) ? -1 : 1))
-    .map((one): ReviewRow => {
-      const moved = one.moved ? write(one.certain ? REVIEW.certain : REVIEW.likely) : ''
-      const wasMeasured = measured.then.has(cellKey(one))
-      const said = wasMeasured ? moved : write(REVIEW.fresh)
+    .flatMap(one => {
+      const now = read.now.get(cellKey(one))
+      return now ? [{ one, now, then: read.then.get(cellKey(one)) }] : []
+    })
+    .sort((a, b) => b.now.carryM - a.now.carryM || (cellKey(a.one) < cellKey(b.one) ? -1 : 1))
+    .map(({ one, now, then }): ReviewRow => {
+      const moved = one.moved && then !== undefined && !now.written
+      const said = now.written ? REVIEW.written : !then ? REVIEW.fresh : one.certain ? REVIEW.certain : REVIEW.likely
       return {
         name: nameOf(one),
-        then: figure(wasMeasured ? one.fromM : null),
-        now: figure(one.toM),
-        said,
-        moved: one.moved && wasMeasured,
+        then: figure(then?.carryM),
+        now: figure(now.carryM),
+        said: moved || now.written || !then ? write(said) : '',
+        moved,
       }
     })
   const hit = compared.filter(({ balls }) => balls > 0)
@@ -80,7 +85,7 @@ export function reviewNumbers(
   if (balls === 0) return { lead: write(REVIEW.noBalls), rows }
   const count = write(REVIEW.balls, { balls, shots: hit.length })
   const moved = rows.filter(row => row.moved).length
-  const isFirst = measured.then.size === 0
+  const isFirst = read.then.size === 0
   const what = isFirst ? write(REVIEW.first) : moved > 0 ? write(REVIEW.moved, { n: moved }) : write(REVIEW.notMoved)
   return { lead: `${count} ${what}`, rows }
 }

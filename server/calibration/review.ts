@@ -1,6 +1,7 @@
 import { cellKey } from '../../core/bag/bag'
 import { labelsOf } from '../../core/bag/labels'
 import type { Calibrated } from '../../core/calibration/calibrate'
+import { readChart } from '../../core/calibration/calibration'
 import { openFlags, answered } from '../../core/gaps/answers'
 import { raisedFlags } from '../../core/gaps/flag'
 import type { Compared } from '../../core/history/compare'
@@ -12,7 +13,15 @@ import { ballsOfGo } from '../../shared/practice'
 import { goSeries } from '../../shared/practice-series'
 import { playedOf } from '../../shared/rounds'
 import { drillTexts } from '../../words/practice'
-import { reviewFlags, reviewNext, reviewNumbers, reviewPractice, reviewRounds, type Review } from '../../words/review'
+import {
+  reviewFlags,
+  reviewNext,
+  reviewNumbers,
+  reviewPractice,
+  reviewRounds,
+  type ReadNumbers,
+  type Review,
+} from '../../words/review'
 import { stockShotName } from '../../words/stock-shot'
 import type { PractisedRecord } from './practised-record'
 
@@ -25,9 +34,17 @@ export interface ReviewSides {
   compared: readonly Compared[]
 }
 
-/** Stock shots that a chart has measured. */
-const measuredIn = ({ chart }: Calibrated): Set<string> =>
-  new Set(chart.filter(({ kind }) => kind === 'measured').map(cellKey))
+/** Numbers of a chart that were measured or written, as they are read. */
+function numbersOf(calibrated: Calibrated, asBalls: boolean): ReadNumbers {
+  const chart = asBalls ? calibrated.chart : readChart(calibrated)
+  return new Map(
+    chart.flatMap(cell =>
+      cell.carryM !== null && (cell.kind === 'measured' || cell.written)
+        ? [[cellKey(cell), { carryM: cell.carryM, written: cell.written === true }] as const]
+        : [],
+    ),
+  )
+}
 
 /** A player over a period, in words. */
 export function reviewOf(
@@ -45,6 +62,7 @@ export function reviewOf(
     return stockShotName(label, swing)
   }
   const names = { cell, club: ({ clubId }: { clubId: string }) => club(clubId) }
+  const asBalls = player.thresholds.asBalls === true
   const within = (ms: number) => ms > fromMs && ms <= toMs
   const played = playedOf(rounds.filter(({ playedAtMs }) => within(playedAtMs)))
   const ownName = (go: (typeof goes)[number]) => (go.name === drillTexts(go.spec.drill).title ? '' : go.name)
@@ -72,7 +90,7 @@ export function reviewOf(
     unit,
     fromMs,
     toMs,
-    numbers: reviewNumbers(compared, { then: measuredIn(then), now: measuredIn(now) }, cell, unit),
+    numbers: reviewNumbers(compared, { then: numbersOf(then, asBalls), now: numbersOf(now, asBalls) }, cell, unit),
     flags: reviewFlags(flagsOverTime({ ...then, nowMs: fromMs }, { ...now, nowMs: toMs }, answers), names, unit),
     practice: reviewPractice(series, { unit, shot: cell, club }),
     rounds: reviewRounds(played, unit),

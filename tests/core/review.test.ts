@@ -72,15 +72,22 @@ describe('the review in words', () => {
       compared('c', 60, 61, 2),
       compared('p', 50, 50, 0),
     ]
-    const then = new Set(['a/full', 'b/full'])
-    const { lead, rows } = reviewNumbers(list, { then, now: new Set([...then, 'c/full']) }, names.cell, 'yd')
-    expect(lead).toBe('10 balls with 3 stock shots. One number moved between these two days.')
+    const at = (carries: Record<string, number>, written: string[] = []) =>
+      new Map(
+        Object.entries(carries).map(
+          ([club, carry]) => [`${club}/full`, { carryM: yd(carry), written: written.includes(club) }] as const,
+        ),
+      )
+    const read = { then: at({ a: 80, b: 90, w: 70 }), now: at({ a: 82, b: 98, c: 61, w: 75 }, ['w']) }
+    const { lead, rows } = reviewNumbers([...list, compared('w', 70, 71, 4, true)], read, names.cell, 'yd')
+    expect(lead).toBe('14 balls with 4 stock shots. One number moved between these two days.')
     expect(rows.map(({ name, then: was, now, said }) => `${name} ${was} ${now} ${said}`.trim())).toEqual([
       'b full 90 98 moved, certain',
       'a full 80 82',
+      'w full 70 75 written by the coach',
       'c full – 61 new',
     ])
-    expect(reviewNumbers([], { then, now: then }, names.cell, 'yd').lead).toMatch(/^No ball/)
+    expect(reviewNumbers([], { then: at({}), now: at({}) }, names.cell, 'yd').lead).toMatch(/^No ball/)
   })
   it('has a line where there is nothing to tell', () => {
     expect(reviewPractice([], { unit: 'yd', shot: names.cell, club: () => '' })).toEqual(['Nothing was practised.'])

@@ -9,6 +9,7 @@ export const REVIEW = {
   certain: 'moved, certain',
   likely: 'moved, likely',
   fresh: 'new',
+  written: 'written by the coach',
   opened: 'New flags',
   closed: 'Closed',
   stillOpen: 'Still open',
