@@ -71,7 +71,9 @@ export function reviewNumbers(
     .sort((a, b) => b.now.carryM - a.now.carryM || (cellKey(a.one) < cellKey(b.one) ? -1 : 1))
     .map(({ one, now, then }): ReviewRow => {
       const moved = one.moved && then !== undefined && !now.written
-      const said = now.written ? REVIEW.written : !then ? REVIEW.fresh : one.certain ? REVIEW.certain : REVIEW.likely
+      const sure = one.certain ? REVIEW.certain : REVIEW.likely
+      const asBalls = then ? sure : REVIEW.fresh
+      const said = now.written ? REVIEW.written : asBalls
       return {
         name: nameOf(one),
         then: figure(then?.carryM),

@@ -1,5 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { AddressFault, connectionOptions, whyNoConnection } from '../../server/db/connection-options.mjs'
+import { knownMigrations } from './migrations-known.mjs'
 import { fromRoot } from './paths.mjs'
 import { stop } from './say.mjs'
 
@@ -30,6 +31,19 @@ function reasonOf(error) {
   return cause?.code ?? cause?.message ?? code ?? message
 }
 
+/** A database that a newer program has changed is not for this one: it would write what the newer one cannot read. */
+async function refuseNewer(connection) {
+  const [tables] = await connection.query("show tables like '__drizzle_migrations'")
+  if (tables.length === 0) return
+  const [[row]] = await connection.query('select count(*) as n from __drizzle_migrations')
+  const known = knownMigrations()
+  if (Number(row.n) > known)
+    stop(
+      `This database was brought up to date by a newer program (${row.n} steps, ${known} are known here). ` +
+        'Start that one again, or restore a backup of before. Nothing was changed.',
+    )
+}
+
 /**
  * Brings a database to the newest migration, one server at a time. Every statement can be repeated, so that a migration
  * that was cut off half-way is taken up again by running it again. Packages must be installed.
@@ -49,6 +63,7 @@ export async function migrateDatabase(url) {
         `Another server has been bringing this database up to date for ` +
           `${LOCK_SECONDS} s: wait for it, or end it, and start again.`,
       )
+    await refuseNewer(connection)
     await migrate(drizzle(connection), { migrationsFolder: fromRoot('server/db/migrations') })
   } catch (error) {
     if (error.name === 'Stop' || error.constructor.name === 'Stop') throw error

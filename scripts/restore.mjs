@@ -1,0 +1,16 @@
+/** npm run restore -- --from FILE or DIR: a backup into an empty database; of a folder the newest. */
+import { argument } from './lib/arguments.mjs'
+import { backupAt, restore } from './lib/backup.mjs'
+import { ensurePackages } from './lib/packages.mjs'
+import { run, say, stop } from './lib/say.mjs'
+import { setting } from './lib/settings.mjs'
+
+run(async () => {
+  ensurePackages()
+  const [url, from] = [setting('DATABASE_URL'), argument('from')]
+  if (!url || !from)
+    stop('DATABASE_URL and --from FILE or FOLDER are needed: npm run restore -- --from /var/backups/uzzet')
+  const file = backupAt(from)
+  const rows = Object.values(await restore(url, file)).reduce((sum, n) => sum + n, 0)
+  say(`${file} is back: ${rows} rows, counted. "npm run check" looks at all of it; "npm start" brings it up to date.`)
+})

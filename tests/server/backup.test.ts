@@ -1,0 +1,128 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import mysql, { type Connection } from 'mysql2/promise'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { fromRoot } from '../../scripts/lib/paths.mjs'
+import { migrateDatabase } from '../../scripts/lib/migrate.mjs'
+import { atTheRange, newCoach } from './client'
+
+const beside = (name: string) => inject('databaseUrl').replace(/\/uzzet$/, `/uzzet_${name}`)
+const NAMES = ['saved', 'back', 'full', 'newer']
+
+function command(name: string, url: string, ...args: string[]) {
+  const done = spawnSync(process.execPath, [fromRoot('scripts', `${name}.mjs`), ...args], {
+    cwd: fromRoot('.'),
+    env: { ...process.env, DATABASE_URL: url },
+    encoding: 'utf8',
+  })
+  return { code: done.status, said: done.stdout + done.stderr }
+}
+
+describe('backup and restore', () => {
+  let admin: Connection
+  let folder: string
+  const dump = (): string => {
+    const name = readdirSync(folder)
+      .filter(one => one.endsWith('.sql.gz'))
+      .sort()
+      .at(-1)!
+    return join(folder, name)
+  }
+  const textOf = (file: string) => gunzipSync(readFileSync(file)).toString()
+  const fresh = async (name: string) => {
+    await admin.query(`drop database if exists uzzet_${name}`)
+    await admin.query(`create database uzzet_${name} character set utf8mb4 collate utf8mb4_unicode_ci`)
+    return beside(name)
+  }
+  beforeAll(async () => {
+    admin = await mysql.createConnection(inject('databaseUrl'))
+    folder = mkdtempSync(join(tmpdir(), 'uzzet-backups-'))
+    const coach = await newCoach('Zoë “O’Vane” \\ 雪')
+    const { log, shot } = await atTheRange(coach)
+    await log(shot(), shot({ carryM: 71 }))
+  })
+  afterAll(async () => {
+    for (const name of NAMES) await admin.query(`drop database if exists uzzet_${name}`)
+    await admin.end()
+    rmSync(folder, { recursive: true })
+  })
+
+  it('brings back into an empty database what was saved, to the byte, and all of it can be used', async () => {
+    expect(command('backup', inject('databaseUrl'), '--to', folder)).toMatchObject({ code: 0 })
+    const saved = dump()
+    const url = await fresh('back')
+    const back = command('restore', url, '--from', folder)
+    expect(back).toMatchObject({ code: 0, said: expect.stringContaining('is back') })
+    const again = mkdtempSync(join(tmpdir(), 'uzzet-backups-'))
+    command('backup', url, '--to', again)
+    const second = join(
+      again,
+      readdirSync(again).find(name => name.endsWith('.sql.gz'))!,
+    )
+    const withoutName = (text: string) => text.replaceAll(/uzzet(_back)?\b/g, 'uzzet')
+    expect(withoutName(textOf(second))).toBe(withoutName(textOf(saved)))
+    rmSync(again, { recursive: true })
+    const checked = command('check', url)
+    expect(checked).toMatchObject({ code: 0, said: expect.stringMatching(/foreign keys hold, every chart can be/) })
+    // A second time the database is not empty any more.
+    expect(command('restore', url, '--from', folder)).toMatchObject({
+      code: 1,
+      said: expect.stringContaining('an empty one. Nothing was touched.'),
+    })
+  })
+
+  it('finds a row that leads nowhere', async () => {
+    const url = await fresh('full')
+    command('restore', url, '--from', folder)
+    await admin.query('use uzzet_full')
+    await admin.query('set foreign_key_checks = 0')
+    await admin.query('delete from sessions limit 1')
+    const { code, said } = command('check', url)
+    expect([code, said]).toEqual([1, expect.stringMatching(/shots: \d+ rows lead nowhere by /)])
+    await admin.query('use uzzet')
+  })
+
+  it('takes no file that is not as it was saved, and none of a newer program', async () => {
+    const file = dump()
+    const [bytes, manifest] = [readFileSync(file), readFileSync(file.replace('.sql.gz', '.json'), 'utf8')]
+    const url = await fresh('saved')
+    writeFileSync(file, gzipSync(`${textOf(file)}x`))
+    expect(command('restore', url, '--from', file).said).toContain('is not as it was saved')
+    writeFileSync(file, bytes)
+    const newer = { ...(JSON.parse(manifest) as object), migrations: 999 }
+    writeFileSync(file.replace('.sql.gz', '.json'), JSON.stringify(newer))
+    expect(command('restore', url, '--from', file).said).toContain('saved by a newer program')
+    writeFileSync(file.replace('.sql.gz', '.json'), manifest)
+    const [tables] = await admin.query('show tables from uzzet_saved')
+    expect(tables).toEqual([])
+    expect(command('restore', url, '--from', join(folder, 'nothing')).said).toContain('There is no backup in')
+  })
+
+  it('lets old ones go, never the newest, and leaves nothing half-written where the database is away', () => {
+    const manifest = JSON.parse(readFileSync(dump().replace('.sql.gz', '.json'), 'utf8')) as {
+      at: string
+      file: string
+    }
+    const old = { ...manifest, at: '2020-01-01T00:00:00.000Z', file: 'uzzet-2020-01-01T00-00-00Z.sql.gz' }
+    writeFileSync(join(folder, old.file), '')
+    writeFileSync(join(folder, old.file.replace('.sql.gz', '.json')), JSON.stringify(old))
+    const done = command('backup', inject('databaseUrl'), '--to', folder, '--keep-days', '30')
+    expect(done.said).toContain('1 old ones are gone.')
+    expect(readdirSync(folder)).not.toContain(old.file)
+    const before = readdirSync(folder)
+    const away = inject('databaseUrl').replace(/:\d+\/uzzet$/, ':1/uzzet')
+    expect(command('backup', away, '--to', folder).said).toContain('Nothing was saved')
+    expect(readdirSync(folder)).toEqual(before)
+    expect(command('backup', inject('databaseUrl'), '--to', folder, '--keep-days', '0').said).toContain('not possible')
+  })
+
+  it('a program refuses a database that a newer one has changed', async () => {
+    const url = await fresh('newer')
+    await migrateDatabase(url)
+    await admin.query("insert into uzzet_newer.__drizzle_migrations (hash, created_at) values ('of tomorrow', 1)")
+    await expect(migrateDatabase(url)).rejects.toThrow(/by a newer program.*Nothing was changed/)
+  })
+})
