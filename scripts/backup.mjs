@@ -13,7 +13,6 @@ run(async () => {
   if (!(keepDays > 0)) stop(`--keep-days ${keep} is not possible: days above 0.`)
   const { file, tables, dropped } = await backUp(url, folder, keepDays)
   const rows = Object.values(tables).reduce((sum, n) => sum + n, 0)
-  say(
-    `${file}: ${Object.keys(tables).length} tables, ${rows} rows.${dropped > 0 ? ` ${dropped} old ones are gone.` : ''}`,
-  )
+  const gone = dropped > 0 ? ` ${dropped} old ones are gone.` : ''
+  say(`${file}: ${Object.keys(tables).length} tables, ${rows} rows.${gone}`)
 })
