@@ -312,6 +312,21 @@ export const ShotRecord = z
   })
 export type ShotRecord = z.infer<typeof ShotRecord>
 
+/** A ball as it is logged first: one, nothing said of it yet but what is given. */
+export const newShot = (
+  shot: Pick<ShotRecord, 'id' | 'sessionId' | 'clubId' | 'rungId' | 'carryM' | 'method' | 'hitAtMs'> &
+    Partial<ShotRecord>,
+): ShotRecord => ({
+  balls: 1,
+  leftOut: null,
+  strike: null,
+  readings: null,
+  taken: null,
+  deleted: false,
+  version: 1,
+  ...shot,
+})
+
 /** Most shots that one request may bring. */
 export const SHOTS_PER_REQUEST = 500
 

@@ -2,7 +2,7 @@ import { v5 } from 'uuid'
 import { CARRY_MAX_M, CARRY_MIN_M } from '#core/limits'
 import { yardsToMetres } from '#core/units'
 import { approachesOf, type ApproachRecord, type RoundRecord } from '#shared/rounds'
-import { USUAL_PLAN } from '#shared/session'
+import { newShot, USUAL_PLAN } from '#shared/session'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Where a ball finished is told by eye: good to so much, one standard deviation. Our choice. */
@@ -51,22 +51,11 @@ export function useCourseBalls() {
         await record.changeShot(id, { leftOut: null, deleted: false, clubId, rungId, carryM: distanceM + offM })
         continue
       }
-      await record.putShot({
-        id,
-        sessionId,
-        clubId,
-        rungId,
-        carryM: distanceM + offM,
-        method: 'watch',
-        balls: 1,
-        hitAtMs: round.playedAtMs,
-        leftOut: null,
-        strike: null,
-        readings: sideM === undefined ? null : { sideM },
-        taken: { lies: 'medium', errorM: Math.hypot(BY_EYE_M, errorM) },
-        deleted: false,
-        version: 1,
-      })
+      const readings = sideM === undefined ? null : { sideM }
+      const taken = { lies: 'medium' as const, errorM: Math.hypot(BY_EYE_M, errorM) }
+      const hitAtMs = round.playedAtMs
+      const ball = { id, sessionId, clubId, rungId, carryM: distanceM + offM, method: 'watch' as const, hitAtMs }
+      await record.putShot(newShot({ ...ball, readings, taken }))
     }
   }
   /** They are the course's again: what the chart was given is left out. */

@@ -18,7 +18,7 @@ import { basename, join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
-import { AddressFault, connectionOptions, whyNoConnection } from '../../server/db/connection-options.mjs'
+import { addressOf, connectTo } from './connect.mjs'
 import { knownMigrations } from './migrations-known.mjs'
 import { stop } from './say.mjs'
 import { ensurePrograms, findProgram } from './system.mjs'
@@ -28,19 +28,10 @@ const DAY_MS = 86_400_000
 /** The last line of a dump that is whole. */
 const COMPLETED = '-- Dump completed'
 
-function optionsOf(url) {
-  try {
-    return connectionOptions(url)
-  } catch (error) {
-    if (!(error instanceof AddressFault)) throw error
-    return stop(error.message)
-  }
-}
-
 /** The client programs with the address in a file of their own: a password in an argument is seen by everybody. */
 async function withClient(url, work) {
   ensurePrograms('the MariaDB client', ['mariadb', 'mariadb-dump'], ['mariadb-client'])
-  const { host, port, user, password, database, ssl } = optionsOf(url)
+  const { host, port, user, password, database, ssl } = addressOf(url)
   const folder = mkdtempSync(join(tmpdir(), 'uzzet-backup-'))
   try {
     const file = join(folder, 'client.cnf')
@@ -202,22 +193,13 @@ async function tablesOf(connection) {
   return tables.map(row => Object.values(row)[0])
 }
 
-async function connect(url) {
-  const mysql = await import('mysql2/promise')
-  try {
-    return await mysql.createConnection({ ...optionsOf(url), timezone: 'Z' })
-  } catch (error) {
-    return stop(whyNoConnection(error, url))
-  }
-}
-
 /**
  * Brings a backup back into an empty database, and counts what came.
  * @returns {Promise<Record<string, number>>} rows of each table
  */
 export async function restore(url, file) {
   const manifest = await checkedManifest(file)
-  const connection = await connect(url)
+  const connection = await connectTo(url)
   try {
     const there = await tablesOf(connection)
     if (there.length > 0)
@@ -253,7 +235,7 @@ export async function restore(url, file) {
 
 /** Rows whose foreign key leads nowhere, by key. */
 export async function orphansOf(url) {
-  const connection = await connect(url)
+  const connection = await connectTo(url)
   try {
     const [keys] = await connection.query(
       `select constraint_name as name, table_name as child, column_name as fk, referenced_table_name as parent,

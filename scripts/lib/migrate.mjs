@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises'
-import { AddressFault, connectionOptions, whyNoConnection } from '../../server/db/connection-options.mjs'
+import { connectTo } from './connect.mjs'
 import { knownMigrations } from './migrations-known.mjs'
 import { fromRoot } from './paths.mjs'
 import { stop } from './say.mjs'
@@ -7,23 +7,6 @@ import { stop } from './say.mjs'
 /** Of two servers that start at once one migrates and the other waits so long for it. */
 const LOCK = 'uzzet migration'
 const LOCK_SECONDS = 120
-const CONNECT_MS = 5000
-
-/** A connection, or one sentence that says why there is none. */
-async function connect(url, mysql) {
-  let options
-  try {
-    options = connectionOptions(url)
-  } catch (error) {
-    if (!(error instanceof AddressFault)) throw error
-    return stop(error.message)
-  }
-  try {
-    return await mysql.createConnection({ ...options, timezone: 'Z', connectTimeout: CONNECT_MS })
-  } catch (error) {
-    return stop(whyNoConnection(error, url))
-  }
-}
 
 /** What went wrong, without the values of any statement. */
 function reasonOf(error) {
@@ -50,12 +33,11 @@ async function refuseNewer(connection) {
  * @param {string} url
  */
 export async function migrateDatabase(url) {
-  const [{ drizzle }, { migrate }, mysql] = await Promise.all([
+  const [{ drizzle }, { migrate }] = await Promise.all([
     import('drizzle-orm/mysql2'),
     import('drizzle-orm/mysql2/migrator'),
-    import('mysql2/promise'),
   ])
-  const connection = await connect(url, mysql)
+  const connection = await connectTo(url)
   try {
     const [[lock]] = await connection.query('select get_lock(?, ?) as held', [LOCK, LOCK_SECONDS])
     if (lock.held !== 1)

@@ -7,6 +7,20 @@ import { transaction, useDatabase } from '../db/database'
 import { Taken } from './faults'
 import type { KnownLink } from './player-links'
 
+type Transaction = Parameters<Parameters<typeof transaction>[0]>[0]
+
+/** A round as it stands, nobody else's meanwhile. @throws 409 when the id is another player's */
+async function lockedRound(tx: Transaction, playerId: string, id: string): Promise<RoundRecord | undefined> {
+  const [there] = await tx
+    .select({ playerId: rounds.playerId, body: rounds.body })
+    .from(rounds)
+    .where(eq(rounds.id, id))
+    .for('update')
+  if (there && there.playerId !== playerId) throw new Taken()
+  return there?.body
+}
+const columnsOf = (body: RoundRecord) => ({ body, version: body.version, playedAt: new Date(body.playedAtMs) })
+
 /** Rounds of a player, newest first. @throws 404 */
 export async function roundsOf(coach: Coach, playerId: string): Promise<RoundRecord[]> {
   await findPlayer(coach, playerId)
@@ -32,17 +46,11 @@ export async function putRound(coach: Coach, playerId: string, sent: RoundRecord
   await findPlayer(coach, playerId)
   const nowMs = Date.now()
   return transaction(async tx => {
-    const [there] = await tx
-      .select({ playerId: rounds.playerId, body: rounds.body })
-      .from(rounds)
-      .where(eq(rounds.id, sent.id))
-      .for('update')
-    if (there && there.playerId !== playerId) throw new Taken()
-    const right = roundTimeRight(sent, there?.body, nowMs)
-    const body = there ? mergedRound(there.body, right) : right
-    const columns = { body, version: body.version, playedAt: new Date(body.playedAtMs) }
-    if (there) await tx.update(rounds).set(columns).where(eq(rounds.id, sent.id))
-    else await tx.insert(rounds).values({ id: sent.id, playerId, coachId: coach.id, ...columns })
+    const there = await lockedRound(tx, playerId, sent.id)
+    const right = roundTimeRight(sent, there, nowMs)
+    const body = there ? mergedRound(there, right) : right
+    if (there) await tx.update(rounds).set(columnsOf(body)).where(eq(rounds.id, sent.id))
+    else await tx.insert(rounds).values({ id: sent.id, playerId, coachId: coach.id, ...columnsOf(body) })
     return body
   })
 }
@@ -54,18 +62,12 @@ export async function putRound(coach: Coach, playerId: string, sent: RoundRecord
 export async function putOwnRound({ playerId, coachId }: KnownLink, sent: RoundRecord): Promise<void> {
   const nowMs = Date.now()
   await transaction(async tx => {
-    const [there] = await tx
-      .select({ playerId: rounds.playerId, body: rounds.body })
-      .from(rounds)
-      .where(eq(rounds.id, sent.id))
-      .for('update')
-    if (there && there.playerId !== playerId) throw new Taken()
-    if (there && !there.body.waiting) return
-    const right = { ...roundTimeRight(sent, there?.body, nowMs), waiting: true as const, gone: false }
-    const body = there ? { ...mergedRound(there.body, right), waiting: true as const } : right
-    const columns = { body, version: body.version, playedAt: new Date(body.playedAtMs) }
+    const there = await lockedRound(tx, playerId, sent.id)
+    if (there && !there.waiting) return
+    const right = { ...roundTimeRight(sent, there, nowMs), waiting: true as const, gone: false }
     if (there) {
-      await tx.update(rounds).set(columns).where(eq(rounds.id, sent.id))
+      const body = { ...mergedRound(there, right), waiting: true as const }
+      await tx.update(rounds).set(columnsOf(body)).where(eq(rounds.id, sent.id))
       return
     }
     const [row] = await tx
@@ -74,6 +76,6 @@ export async function putOwnRound({ playerId, coachId }: KnownLink, sent: RoundR
       .where(and(eq(rounds.playerId, playerId), sql`json_value(${rounds.body}, '$.waiting') = 1`))
     if (row!.n >= ROUNDS_WAITING)
       throw new Taken('id', `${ROUNDS_WAITING} rounds wait for your coach already. Send this one when they are seen.`)
-    await tx.insert(rounds).values({ id: sent.id, playerId, coachId, ...columns })
+    await tx.insert(rounds).values({ id: sent.id, playerId, coachId, ...columnsOf(right) })
   })
 }

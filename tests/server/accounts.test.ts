@@ -31,6 +31,15 @@ describe('signing in', () => {
     expect(decodeURIComponent(cookie)).not.toContain(email)
   })
 
+  it('lets no cache between keep what the API answers, and asks for TLS only where cookies go over TLS alone', async () => {
+    const coach = await newCoach()
+    for (const path of ['/api/account', '/api/players', '/api/nothing-here']) {
+      const { headers } = await coach.get(path)
+      expect(headers.get('cache-control')).toBe('no-store')
+      expect(headers.get('strict-transport-security')).toBeNull()
+    }
+  })
+
   it('keeps the password only as a scrypt hash', async () => {
     const { email } = await newCoach()
     const connection = await mysql.createConnection(inject('databaseUrl'))

@@ -7,7 +7,7 @@ import mysql, { type Connection } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { fromRoot } from '../../scripts/lib/paths.mjs'
 import { migrateDatabase } from '../../scripts/lib/migrate.mjs'
-import { atTheRange, newCoach } from './client'
+import { atTheRange, Client, newCoach, PASSWORD } from './client'
 
 const beside = (name: string) => inject('databaseUrl').replace(/\/uzzet$/, `/uzzet_${name}`)
 const NAMES = ['saved', 'back', 'full', 'newer']
@@ -79,7 +79,7 @@ describe('backup and restore', () => {
     command('restore', url, '--from', folder)
     await admin.query('use uzzet_full')
     await admin.query('set foreign_key_checks = 0')
-    await admin.query('delete from sessions limit 1')
+    await admin.query('delete from sessions where id = (select session_id from shots limit 1)')
     const { code, said } = command('check', url)
     expect([code, said]).toEqual([1, expect.stringMatching(/shots: \d+ rows lead nowhere by /)])
     await admin.query('use uzzet')
@@ -117,6 +117,18 @@ describe('backup and restore', () => {
     expect(command('backup', away, '--to', folder).said).toContain('Nothing was saved')
     expect(readdirSync(folder)).toEqual(before)
     expect(command('backup', inject('databaseUrl'), '--to', folder, '--keep-days', '0').said).toContain('not possible')
+  })
+
+  it('gives a coach who has lost theirs a new password, and ends what is signed in; nobody else', async () => {
+    const coach = await newCoach()
+    const given = command('new-password', inject('databaseUrl'), '--email', coach.email.toUpperCase())
+    const password = /is (\S+)$/m.exec(given.said)![1]!
+    expect((await coach.get('/api/account')).status).toBe(401)
+    const client = new Client()
+    expect((await client.post('/api/auth/sign-in', { email: coach.email, password: PASSWORD })).status).toBe(401)
+    expect((await client.post('/api/auth/sign-in', { email: coach.email, password })).status).toBe(200)
+    const nobody = command('new-password', inject('databaseUrl'), '--email', 'nobody@saltmarsh.example')
+    expect(nobody).toMatchObject({ code: 1, said: expect.stringContaining('No coach signs in with') })
   })
 
   it('a program refuses a database that a newer one has changed', async () => {

@@ -2,7 +2,7 @@
 import { v5, v7 as newId } from 'uuid'
 import { cellKey, clubsInUse, gridCells, rungsInUse } from '#core/bag/bag'
 import type { TypedBall } from '#core/shot/typed-ball'
-import { USUAL_PLAN, type ShotRecord } from '#shared/session'
+import { newShot, USUAL_PLAN, type ShotRecord } from '#shared/session'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { dayOfInput, inputDay } from '~/utils/dates'
@@ -41,23 +41,8 @@ async function log({ carryM }: TypedBall, more: Partial<ShotRecord>) {
         plan,
         version: 1,
       })
-    await record.putShot({
-      id,
-      sessionId: sessionId.value,
-      clubId,
-      rungId,
-      carryM,
-      method: 'watch',
-      balls: 1,
-      hitAtMs: nowMs,
-      leftOut: null,
-      strike: null,
-      readings: null,
-      taken: null,
-      deleted: false,
-      version: 1,
-      ...more,
-    })
+    const ball = { id, sessionId: sessionId.value, clubId, rungId, carryM, method: 'watch' as const, hitAtMs: nowMs }
+    await record.putShot(newShot({ ...ball, ...more }))
   } catch (error) {
     toast.add({ title: 'That could not be kept', description: (error as Error).message, color: 'error' })
     return

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import type { Method } from '#core/shot/shot'
-import { USUAL_PLAN, WARM_UP, type ShotRecord } from '#shared/session'
+import { newShot, USUAL_PLAN, WARM_UP } from '#shared/session'
 import { ballsOfGo, type GoBall, type GoRecord } from '#shared/practice'
 import { drillById } from '#core/practice/drills'
 import { drillTexts } from '#words/practice'
@@ -43,23 +43,9 @@ export function useCountGo(go: Ref<GoRecord | undefined>, put: (go: GoRecord) =>
         version: 1,
       })
       for (const { id, clubId, rungId, endM, sideM, atMs } of typed) {
-        const shot: ShotRecord = {
-          id,
-          sessionId,
-          clubId: clubId!,
-          rungId: rungId!,
-          carryM: endM!,
-          method,
-          balls: 1,
-          hitAtMs: atMs,
-          leftOut: null,
-          strike: null,
-          readings: sideM === undefined ? null : { sideM },
-          taken: null,
-          deleted: false,
-          version: 1,
-        }
-        await record.putShot(shot)
+        const readings = sideM === undefined ? null : { sideM }
+        const shot = { id, sessionId, clubId: clubId!, rungId: rungId!, carryM: endM!, method, hitAtMs: atMs, readings }
+        await record.putShot(newShot(shot))
       }
       if (one.sessionId === null) await put({ ...one, sessionId, version: one.version + 1 })
     }
