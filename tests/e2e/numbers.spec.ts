@@ -1,8 +1,11 @@
 import type { Page } from '@playwright/test'
 import { calibrate } from '../../core/calibration/calibrate'
 import type { Calibration } from '../../core/calibration/calibration'
+import { askedDistances } from '../../core/rounds/approach'
 import { calibrationOptions, newestMethod, playerShots } from '../../shared/calibration-input'
 import type { PlayerRecord } from '../../shared/record'
+import { practiceLeaves, type GoRecord } from '../../shared/practice'
+import { playedOf, type RoundRecord } from '../../shared/rounds'
 import type { ShotRecord } from '../../shared/session'
 import { atTheRange, expect, hit, provokes, test } from './coach'
 
@@ -24,12 +27,16 @@ function heldBy(page: Page) {
         published,
         academyThresholds,
         result: stores.get('calibration')!.result,
+        rounds: stores.get('rounds')!.standing,
+        goes: stores.get('practice')!.goes,
       }),
     ) as unknown
   }) as Promise<
     Pick<PlayerRecord, 'player' | 'bag' | 'sessions' | 'words' | 'published' | 'academyThresholds'> & {
       records: ShotRecord[]
       result: Calibration
+      rounds: RoundRecord[]
+      goes: GoRecord[]
     }
   >
 }
@@ -40,19 +47,31 @@ test('the worker in the browser and the core in Node come to the same numbers, t
     await page.goto('/players')
     await page.getByRole('link', { name }).click()
     await expect(page.getByRole('button', { name: / ± \d+ yd, \d+ balls/ }).first()).toBeVisible()
+    const asHere = (of: Awaited<ReturnType<typeof heldBy>>) => {
+      const { player, bag, sessions, records, rounds, goes } = of
+      const counts = new Set(records.filter(shot => !shot.deleted && shot.leftOut === null).map(({ id }) => id))
+      const practice = practiceLeaves(goes, counts)
+      const beside = { ...of, asked: askedDistances(playedOf(rounds)), practice }
+      const {
+        grid,
+        player: _,
+        ...here
+      } = calibrate(
+        playerShots(player, bag, sessions, records, Date.now()),
+        calibrationOptions(player.thresholds, newestMethod(sessions), beside),
+      )
+      return { grid, here }
+    }
+    const isSame = (of: Awaited<ReturnType<typeof heldBy>>) =>
+      JSON.stringify(of.result) === JSON.stringify(asHere(of).here)
+    // Rounds come by themselves, and the numbers once more with them.
+    await expect.poll(async () => isSame(await heldBy(page))).toBe(true)
     const held = await heldBy(page)
-    const { player, bag, sessions, records, result } = held
-    const {
-      grid,
-      player: _,
-      ...here
-    } = calibrate(
-      playerShots(player, bag, sessions, records, Date.now()),
-      calibrationOptions(player.thresholds, newestMethod(sessions), held),
-    )
+    const { player, records } = held
+    const { grid, here } = asHere(held)
     expect(records.length).toBeGreaterThan(150)
     expect(grid.fit.passes).toBeGreaterThan(1)
-    expect(JSON.stringify(result)).toBe(JSON.stringify(here))
+    expect(isSame(held)).toBe(true)
     // And the server, in its file.
     const file = (await (await page.request.get(`/api/players/${player.id}/chart.json`)).json()) as {
       cells: { carryM?: number; measuredCarryM?: number }[]
