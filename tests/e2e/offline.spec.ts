@@ -7,7 +7,7 @@ import { areKept, atTheRange, ballsInDatabase, expect, hit, test } from './coach
 import { serve } from './stack'
 
 for (const [balls, tag] of [
-  [40, []],
+  [40, ['@long']],
   [200, ['@long']],
 ] as const)
   test(

@@ -1,7 +1,7 @@
 import { chromium } from '@playwright/test'
 import { addPlayer, expect, hit, packBag, provokes, startSession, test } from './coach'
 
-test('believed, hit, written, struck out, published, compared; the panel has its own address and is walked by arrow keys', async ({
+test('believed, hit, written, struck out, published, compared; the panel has its own address and is walked by arrow keys @long', async ({
   page,
   signUp,
 }) => {

@@ -162,7 +162,7 @@ test(
 
 test(
   'guess against a sign of a kept range; a sign that stands elsewhere offers to count anew',
-  { tag: '@desk' },
+  { tag: '@long' },
   async ({ page, signUp }) => {
     await signUp()
     await page.goto('/ranges')
