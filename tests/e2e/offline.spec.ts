@@ -6,15 +6,10 @@ import { chromium } from '@playwright/test'
 import { areKept, atTheRange, ballsInDatabase, expect, hit, test } from './coach'
 import { serve } from './stack'
 
-for (const [balls, tag] of [
-  [40, ['@long']],
-  [200, ['@long']],
-] as const)
+for (const balls of [40, 200])
   test(
     `a session of ${balls} balls without a network, the browser killed and opened again, is there, once each`,
-    {
-      tag: [...tag],
-    },
+    { tag: '@long' },
     async ({ viewport }, info) => {
       test.setTimeout(900_000)
       const profile = mkdtempSync(join(tmpdir(), 'uzzet-offline-'))
