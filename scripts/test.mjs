@@ -43,12 +43,12 @@ async function stages() {
   return [...reading, ...counting, driving]
 }
 
-/** `npm test -- --long-within 30`: then the long lane too, as far as it begins within so many minutes. */
+/** `npm test -- --long-within 20`: then the long lane too, as far as it begins within so many minutes. */
 function longWithin() {
   const at = process.argv.indexOf('--long-within')
   if (at < 0) return 0
   const minutes = Number(process.argv[at + 1])
-  if (!(minutes > 0)) throw new Error('--long-within takes minutes, as in --long-within 30.')
+  if (!(minutes > 0)) throw new Error('--long-within takes minutes, as in --long-within 20.')
   return minutes
 }
 
