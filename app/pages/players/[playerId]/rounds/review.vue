@@ -61,7 +61,9 @@ const columns = computed(() => {
 <template>
   <FrameStagePage title="Review" line="What has changed, and what comes next. Written to be handed over.">
     <template #actions>
-      <UButton :to="pdf" external icon="i-lucide-file-down" color="neutral" variant="outline">PDF</UButton>
+      <UButton :to="pdf" :disabled="!query" external icon="i-lucide-file-down" color="neutral" variant="outline"
+        >PDF</UButton
+      >
       <UButton :to="`/players/${playerId}/rounds`" icon="i-lucide-arrow-left" color="neutral" variant="outline"
         >Rounds</UButton
       >
