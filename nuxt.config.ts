@@ -62,7 +62,7 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: 'es' },
-    optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'vue-draggable-plus', 'idb', 'uuid'] },
+    optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'idb', 'uuid'] },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   telemetry: false,

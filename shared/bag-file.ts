@@ -70,6 +70,7 @@ export const BagFile = z.object({
         club: lineOfText('club', LABEL_MAX),
         swing: lineOfText('swing', LABEL_MAX + 8),
         carryM: boundedNumber('carryM', CARRY_MIN_M, CARRY_MAX_M, ' m'),
+        carryToM: boundedNumber('carryToM', CARRY_MIN_M, CARRY_MAX_M, ' m').optional(),
       }),
     )
     .optional(),

@@ -1,13 +1,12 @@
 import { v7 as newId } from 'uuid'
-import type { Bag } from '#core/bag/bag'
-import { CALLED_SPEED, rungSpeedMs } from '#core/swing/called-speed'
-import { knownFraction, type SchoolId } from '#core/swing/schools'
-import { starterRungs, type SwingFlight } from '#core/swing/scale'
+import { cellKey, gridCells, type Bag, type StockShot } from '#core/bag/bag'
 import { BagForm } from '#shared/bag'
-import { changeOf, draftOf, draftRung, type BagDraft, type DraftRung } from '~/utils/bag-draft'
+import { changeOf, draftOf, fieldNumber, usualName, type BagDraft, type TypedBelief } from '~/utils/bag-draft'
 import { Refused, api } from '~/utils/api'
+import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDraftHistory } from '~/composables/useDraftHistory'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { useScaleDraft } from '~/composables/useScaleDraft'
 import { usePlayerRecord } from '~/stores/record'
 
 interface Kept {
@@ -22,7 +21,8 @@ export function useBagDraft(playerId: string) {
   const kept = useLocalStorage<Kept | null>(`uzzet-bag-${playerId}`, null, {
     serializer: { read: text => JSON.parse(text) as Kept, write: value => JSON.stringify(value) },
   })
-  const draft = ref<BagDraft>(kept.value?.draft ?? draftOf(record.bag))
+  // What was kept by a page of before knows no beliefs.
+  const draft = ref<BagDraft>({ ...draftOf(record.bag), ...kept.value?.draft })
   const version = ref(kept.value?.version ?? record.bagVersion)
   /** True when this visit began with changes from an earlier one. */
   const resumed = ref(kept.value !== null)
@@ -55,6 +55,24 @@ export function useBagDraft(playerId: string) {
     void nextTick(clear)
   }
 
+  const { put } = useCellRemarks()
+
+  /** What was typed of what the player believes is said once the bag that it is about is saved. */
+  async function sayBelieved(believed: BagDraft['believed']): Promise<void> {
+    const cells = new Map(gridCells(record.bag).map(cell => [cellKey(cell), cell]))
+    for (const [key, { carryM, carryToM }] of Object.entries(believed)) {
+      const cell = cells.get(key)
+      if (cell) await put(cell, 'believed', carryToM === undefined ? carryM : [carryM, carryToM], '')
+    }
+  }
+
+  /** What is said need not be said again; what was typed over it meanwhile must. */
+  function forgetSaid(said: BagDraft['believed']): void {
+    const { believed } = draft.value
+    const left = Object.entries(believed).filter(([key, one]) => JSON.stringify(said[key]) !== JSON.stringify(one))
+    draft.value.believed = Object.fromEntries(left)
+  }
+
   async function save(): Promise<void> {
     const value = formErrors.check(BagForm, changeOf(draft.value, version.value))
     if (!value) return
@@ -63,9 +81,13 @@ export function useBagDraft(playerId: string) {
     try {
       const saved = await api('/api/players/:playerId/bag', { params: { playerId }, method: 'PUT', body: value })
       record.takeBag(saved)
+      await sayBelieved((JSON.parse(sent) as BagDraft).believed)
       // What was changed while the answer was under way stays, on top of what is saved now.
       if (JSON.stringify(draft.value) === sent) start(saved.bag, saved.bagVersion)
-      else version.value = saved.bagVersion
+      else {
+        version.value = saved.bagVersion
+        forgetSaid((JSON.parse(sent) as BagDraft).believed)
+      }
       toast.add({ title: 'Bag saved', color: 'success', icon: 'i-lucide-check' })
     } catch (error) {
       formErrors.take(error)
@@ -90,8 +112,38 @@ export function useBagDraft(playerId: string) {
   const ballsOf = (key: 'clubId' | 'rungId', id: string) =>
     record.shots.filter(shot => shot[key] === id).reduce((sum, shot) => sum + shot.balls, 0)
 
-  function addClub(loft = ''): void {
-    draft.value.clubs.push({ id: newId(), label: loft && `${loft}°`, name: '', loft, retired: false })
+  /** @returns its id */
+  function addClub(loft = ''): string {
+    const id = newId()
+    draft.value.clubs.push({
+      id,
+      label: loft && `${loft}°`,
+      name: loft && usualName(Number(loft)),
+      loft,
+      retired: false,
+    })
+    return id
+  }
+
+  /** Label and name follow the loft until the coach gives them others. */
+  function setLoft(id: string, loft: string): void {
+    const club = draft.value.clubs.find(c => c.id === id)!
+    const before = fieldNumber(club.loft)
+    const labelFollows = club.label === '' || club.label === `${club.loft}°`
+    const nameFollows = club.name === '' || (typeof before === 'number' && club.name === usualName(before))
+    club.loft = loft
+    const now = fieldNumber(loft)
+    if (labelFollows) club.label = loft.trim() === '' ? '' : `${loft.trim().replace(/°$/, '')}°`
+    if (nameFollows) club.name = typeof now === 'number' ? usualName(now) : ''
+  }
+
+  function setBelieved(cell: StockShot, belief: TypedBelief): void {
+    draft.value.believed = { ...draft.value.believed, [cellKey(cell)]: belief }
+  }
+
+  function forgetBelieved(cell: StockShot): void {
+    const { [cellKey(cell)]: _gone, ...others } = draft.value.believed
+    draft.value.believed = others
   }
 
   /** Out of the bag: retired when it has balls, gone when it has none. */
@@ -104,73 +156,7 @@ export function useBagDraft(playerId: string) {
     }
   }
 
-  function removeRung(id: string): void {
-    const rung = draft.value.rungs.find(r => r.id === id)!
-    if (ballsOf('rungId', id) > 0) rung.retired = true
-    else {
-      draft.value.rungs = draft.value.rungs.filter(r => r.id !== id)
-      draft.value.struckOut = draft.value.struckOut.filter(cell => cell.rungId !== id)
-    }
-  }
-
-  /** Starts the scale anew in a school. Swings with balls are retired, the others go. */
-  function chooseSchool(school: SchoolId, presetId: string): void {
-    for (const rung of [...draft.value.rungs]) removeRung(rung.id)
-    // A retired swing of this very school comes back rather than standing twice.
-    const fresh = starterRungs(school, presetId, newId).map(rung => draftRung(rung, school))
-    const retired = draft.value.rungs
-    for (const old of retired.filter(r => (r.school ?? draft.value.school) !== school))
-      old.school ??= draft.value.school
-    draft.value.rungs = [
-      ...fresh.map(rung => revived(retired, rung) ?? rung),
-      ...retired.filter(old => !fresh.some(rung => revived([old], rung))),
-    ]
-    draft.value.school = school
-  }
-
-  function revived(retired: DraftRung[], rung: DraftRung): DraftRung | undefined {
-    const old = retired.find(r => r.label.toLowerCase() === rung.label.toLowerCase() && r.flight === rung.flight)
-    return old && Object.assign(old, { retired: false })
-  }
-
-  function shareOf(rung: DraftRung): number | undefined {
-    const own = Number(rung.share)
-    if (rung.share !== '' && own > 0) return own / 100
-    const speedMs = rungSpeedMs(rung, draft.value.school)
-    if (speedMs !== undefined) return speedMs / CALLED_SPEED.mostMs
-    return knownFraction(rung.school ?? draft.value.school, rung.label) ?? rung.chosen
-  }
-
-  /** Puts a swing length where its share of full belongs, else at the long end. */
-  function addRung(
-    label: string,
-    cue: string,
-    school: SchoolId | undefined,
-    flight: SwingFlight = 'normal',
-    share = '',
-  ): void {
-    const rung: DraftRung = {
-      id: newId(),
-      label,
-      cue,
-      feels: '',
-      ...(school && school !== draft.value.school && { school }),
-      flight,
-      share,
-      retired: false,
-    }
-    const says = knownFraction(school ?? draft.value.school, label)
-    if (says !== undefined) rung.chosen = says
-    const own = shareOf(rung)
-    const at = own === undefined ? -1 : draft.value.rungs.findIndex(other => (shareOf(other) ?? 0) > own)
-    draft.value.rungs.splice(at < 0 ? draft.value.rungs.length : at, 0, rung)
-  }
-
-  /** A second shot of the same length, flown low or high, beside the first. */
-  function addFlight(of: DraftRung, flight: SwingFlight): void {
-    const at = draft.value.rungs.indexOf(of)
-    draft.value.rungs.splice(at + 1, 0, { ...toRaw(of), id: newId(), flight, cue: '', feels: '' })
-  }
+  const scale = useScaleDraft(draft, id => ballsOf('rungId', id))
 
   function toggleStruckOut(clubId: string, rungId: string): void {
     const at = draft.value.struckOut.findIndex(cell => cell.clubId === clubId && cell.rungId === rungId)
@@ -194,12 +180,12 @@ export function useBagDraft(playerId: string) {
     takeTheirs,
     discard: () => start(record.bag, record.bagVersion),
     ballsOf,
+    ...scale,
     addClub,
+    setLoft,
+    setBelieved,
+    forgetBelieved,
     removeClub,
-    removeRung,
-    chooseSchool,
-    addRung,
-    addFlight,
     toggleStruckOut,
   }
 }

@@ -1,9 +1,15 @@
 import { v7 as newId } from 'uuid'
 import { cellKey, type StockShot } from '#core/bag/bag'
-import { remarksAt, type Remarks, type RemarkKind } from '#core/history/coach-remarks'
+import { remarksAt, type CellRemark, type Remarks, type RemarkKind } from '#core/history/coach-remarks'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { serverNowMs } from '~/utils/server-clock'
+
+/** A carry in metres, both ends of one that is believed as a span, or none. */
+export type CarryOrSpan = number | [number, number] | null
+
+const carryOf = ({ carryM, carryToM }: CellRemark): CarryOrSpan =>
+  carryM !== null && carryToM != null ? [carryM, carryToM] : carryM
 
 /** What is said of the open player's stock shots beside what was measured, and saying it, with undo. */
 export function useCellRemarks() {
@@ -14,13 +20,15 @@ export function useCellRemarks() {
   const said = computed(() => remarksAt(record.words, Infinity))
   const remarksOf = (cell: StockShot): Remarks => said.value.get(cellKey(cell)) ?? NOTHING
 
-  function put(cell: StockShot, kind: RemarkKind, carryM: number | null, why: string, holds = true): Promise<void> {
+  function put(cell: StockShot, kind: RemarkKind, carry: CarryOrSpan, why: string, holds = true): Promise<void> {
+    const [carryM, carryToM] = Array.isArray(carry) ? carry : [carry]
     return record.putWord({
       id: newId(),
       clubId: cell.clubId,
       rungId: cell.rungId,
       kind,
       carryM,
+      ...(carryToM !== undefined && { carryToM }),
       why,
       saidAtMs: serverNowMs(),
       holds,
@@ -34,20 +42,20 @@ export function useCellRemarks() {
   async function say(
     cell: StockShot,
     kind: RemarkKind,
-    carryM: number | null,
+    carry: CarryOrSpan,
     why: string,
     title: string,
     holds = true,
     back?: () => Promise<void>,
   ): Promise<void> {
     const before = remarksOf(cell)[kind]
-    await put(cell, kind, carryM, why, holds)
-    const undo = () => (before ? put(cell, kind, before.carryM, before.why) : put(cell, kind, null, '', false))
+    await put(cell, kind, carry, why, holds)
+    const undo = () => (before ? put(cell, kind, carryOf(before), before.why) : put(cell, kind, null, '', false))
     toast.add({
       title: `${cellName(cell)}: ${title}`,
       actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void (back ?? undo)() }],
     })
   }
 
-  return { said, remarksOf, say }
+  return { said, remarksOf, put, say }
 }

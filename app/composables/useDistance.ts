@@ -1,3 +1,4 @@
+import { beliefSpan, type CellRemark } from '#core/history/coach-remarks'
 import { stepBetween } from '#words/flags'
 import { distanceText, distanceWithUnit, fromUnit, toUnit } from '#core/units'
 import { useAccount } from '~/stores/account'
@@ -16,6 +17,9 @@ export function useDistance() {
     whole: (metres: number) => distanceText(metres, unit.value),
     /** As it was typed: whole when it is whole, else one decimal. */
     typed: (metres: number) => String(Number(distanceText(metres, unit.value, 1))),
+    /** What is believed, as it was typed: "105", or "185 to 192". */
+    believed: (belief: Pick<CellRemark, 'carryM' | 'carryToM'>) =>
+      [...new Set(beliefSpan(belief).map(m => String(Number(distanceText(m, unit.value, 1)))))].join(' to '),
     withUnit: (metres: number) => distanceWithUnit(metres, unit.value, account.decimals),
     /** A step between two carries, as the difference of what is read. */
     step: (shorterM: number, longerM: number) =>

@@ -5,12 +5,13 @@ const TYPING_PAUSE_MS = 600
 const MOST_STEPS = 200
 
 /** What is there and in which order, without the text in the fields. */
-function shapeOf({ clubs, rungs, school, struckOut }: BagDraft): string {
+function shapeOf({ clubs, rungs, school, struckOut, believed }: BagDraft): string {
   return JSON.stringify([
     clubs.map(c => [c.id, c.retired]),
     rungs.map(r => [r.id, r.retired, r.flight]),
     school,
     struckOut,
+    believed,
   ])
 }
 

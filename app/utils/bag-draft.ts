@@ -32,6 +32,33 @@ export interface BagDraft {
   /** Shortest first, as in the bag. */
   rungs: DraftRung[]
   struckOut: StruckOut[]
+  /** What was typed here of what the player believes, by `cellKey`, metres: said once the bag is saved. */
+  believed: Record<string, TypedBelief>
+}
+
+export interface TypedBelief {
+  carryM: number
+  carryToM?: number
+}
+
+/**
+ * What a wedge of this loft is usually called (common practice), for a club that has no name yet.
+ * @example usualName(56) // => 'sand wedge'
+ */
+export function usualName(loftDeg: number): string {
+  if (loftDeg >= 58 && loftDeg <= 64) return 'lob wedge'
+  if (loftDeg >= 54 && loftDeg < 58) return 'sand wedge'
+  if (loftDeg >= 49 && loftDeg < 54) return 'gap wedge'
+  return loftDeg >= 43 && loftDeg < 49 ? 'pitching wedge' : ''
+}
+
+/** Clubs of a draft that are in use, most loft first; one whose loft is none yet stands last. */
+export function draftClubsInUse(draft: BagDraft): DraftClub[] {
+  const loft = (club: DraftClub) => {
+    const value = fieldNumber(club.loft)
+    return typeof value === 'number' ? value : -1
+  }
+  return draft.clubs.filter(club => !club.retired).sort((a, b) => loft(b) - loft(a))
 }
 
 /** What becomes of the balls of something retired. */
@@ -81,6 +108,7 @@ export function draftOf(bag: Bag): BagDraft {
     school: bag.scale.school,
     rungs: bag.scale.rungs.map(rung => draftRung(rung, bag.scale.school)),
     struckOut: bag.struckOut.map(cell => ({ ...cell })),
+    believed: {},
   }
 }
 

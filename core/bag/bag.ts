@@ -34,7 +34,7 @@ export function cellKey(cell: StockShot): string {
 }
 
 /** Clubs in use, most loft first: the order in which a grid is read and a range session goes. */
-export function clubsInUse(bag: Bag): Club[] {
+export function clubsInUse(bag: Pick<Bag, 'clubs'>): Club[] {
   return bag.clubs.filter(club => !club.retired).sort((a, b) => b.loftDeg - a.loftDeg)
 }
 

@@ -22,14 +22,18 @@ export interface BagFile {
     }[]
   }
   struckOut?: { club: string; swing: string }[]
-  /** What the player believes, metres. */
-  believed?: { club: string; swing: string; carryM: number }[]
+  /** What the player believes, metres; `carryToM` where it is a span. */
+  believed?: { club: string; swing: string; carryM: number; carryToM?: number }[]
 }
 
 /** A stock carry that the player believes, by the ids of the bag. */
 export interface Believed extends StockShot {
   carryM: number
+  /** The far end, where a span is believed. */
+  carryToM?: number
 }
+
+const toMillimetre = (m: number) => Math.round(m * 1000) / 1000
 
 /**
  * The bag for a file. Keys that say nothing (no cue, normal flight, in use) are left away.
@@ -64,10 +68,11 @@ export function writeBagFile(bag: Bag, player: string, level: string, believed: 
     },
     struckOut: bag.struckOut.map(cell => ({ club: clubLabel.get(cell.clubId)!, swing: swingLabel.get(cell.rungId)! })),
     ...(believed.length > 0 && {
-      believed: believed.map(({ clubId, rungId, carryM }) => ({
+      believed: believed.map(({ clubId, rungId, carryM, carryToM }) => ({
         club: clubLabel.get(clubId)!,
         swing: swingLabel.get(rungId)!,
-        carryM: Math.round(carryM * 1000) / 1000,
+        carryM: toMillimetre(carryM),
+        ...(carryToM !== undefined && { carryToM: toMillimetre(carryToM) }),
       })),
     }),
   }
@@ -120,10 +125,12 @@ export function readBagFile(file: BagFile): Bag {
  */
 export function readBelieved(file: BagFile): Believed[] {
   const bag = readBagFile(file)
-  return (file.believed ?? []).map(({ club, swing, carryM }) => {
+  return (file.believed ?? []).map(({ club, swing, carryM, carryToM }) => {
     if (!bag.clubs.some(c => c.id === club)) throw new RangeError(`believed: club "${club}" is not in the bag`)
     if (!bag.scale.rungs.some(r => r.id === swing))
       throw new RangeError(`believed: swing "${swing}" is not on the scale`)
-    return { clubId: club, rungId: swing, carryM }
+    if (carryToM !== undefined && carryToM <= carryM)
+      throw new RangeError(`believed: ${club} ${swing}: carryToM ${carryToM} is not above carryM ${carryM}`)
+    return { clubId: club, rungId: swing, carryM, ...(carryToM !== undefined && { carryToM }) }
   })
 }

@@ -141,7 +141,12 @@ function saidByTotal(said: ReadonlyMap<string, Remarks>, runs: ReadonlyMap<strin
     [...said].map(([key, remarks]) => {
       const { believed } = remarks
       const runM = runs.get(key) ?? 0
-      return [key, believed ? { ...remarks, believed: { ...believed, carryM: plus(believed.carryM, runM) } } : remarks]
+      if (!believed) return [key, remarks]
+      const { carryM, carryToM = null } = believed
+      return [
+        key,
+        { ...remarks, believed: { ...believed, carryM: plus(carryM, runM), carryToM: plus(carryToM, runM) } },
+      ]
     }),
   )
 }

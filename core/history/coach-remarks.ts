@@ -15,6 +15,8 @@ export interface CellRemark extends StockShot {
   kind: RemarkKind
   /** Of what is believed or written, metres; null for a note and for what was struck out. */
   carryM: number | null
+  /** The far end of a belief that is a span ("185 to 192"), metres, above `carryM`; missing or null for one number. */
+  carryToM?: number | null
   /** Why, or the note itself. */
   why: string
   saidAtMs: number
@@ -59,19 +61,54 @@ export function writtenNumbers(said: ReadonlyMap<string, Remarks>): Map<string, 
 
 type Measured = Pick<ChartCell, 'carryM' | 'certainty80M' | 'balls'>
 
+/** Both ends of what is believed, metres: the same one twice where one number is. */
+export function beliefSpan({ carryM, carryToM }: Pick<CellRemark, 'carryM' | 'carryToM'>): [number, number] {
+  return [carryM!, carryToM ?? carryM!]
+}
+
+/**
+ * What of a belief comes closest to a carry, metres: the carry itself where it lies inside the span.
+ * @example nearestBelieved({ carryM: 169, carryToM: 175 }, 180) // => 175
+ * @example nearestBelieved({ carryM: 100 }, 96) // => 100
+ */
+export function nearestBelieved(belief: Pick<CellRemark, 'carryM' | 'carryToM'>, carryM: number): number {
+  const [fromM, toM] = beliefSpan(belief)
+  return Math.min(toM, Math.max(fromM, carryM))
+}
+
 /** Half of a common step (common practice): a number that is off by no more does its job. */
 export { WITHIN_M as OFF_BY_M } from '../chart/within'
 
 /**
- * Probability that the stock carry lies further than this from a number, by the balls: the posterior taken as normal
+ * Probability that the stock carry lies outside a span, by the balls: the posterior taken as normal
  * with the standard deviation that its 8-in-10 stretch has, which is a little wide where balls are few.
  * @returns null while no ball counts, since a prediction contradicts nobody
  */
-export function oddsOff(cell: Measured, numberM: number, offByM: number): number | null {
+export function oddsOutside(cell: Measured, fromM: number, toM: number): number | null {
   if (cell.balls === 0 || cell.carryM === null || !cell.certainty80M) return null
   const sd = (cell.certainty80M[1] - cell.certainty80M[0]) / 2 / Z_80
-  if (sd <= 0) return Math.abs(cell.carryM - numberM) > offByM ? 1 : 0
-  return 1 - (normalCdf((numberM + offByM - cell.carryM) / sd) - normalCdf((numberM - offByM - cell.carryM) / sd))
+  if (sd <= 0) return cell.carryM < fromM || cell.carryM > toM ? 1 : 0
+  return 1 - (normalCdf((toM - cell.carryM) / sd) - normalCdf((fromM - cell.carryM) / sd))
+}
+
+/** Probability that the stock carry lies further than this from a number; null as in `oddsOutside`. */
+export function oddsOff(cell: Measured, numberM: number, offByM: number): number | null {
+  return oddsOutside(cell, numberM - offByM, numberM + offByM)
+}
+
+/**
+ * Probability that a belief is wrong: further from one number than is wanted of a number, or outside a span that is
+ * wider than that.
+ */
+export function oddsBelievedWrong(
+  cell: Measured,
+  belief: Pick<CellRemark, 'carryM' | 'carryToM'>,
+  withinM: number,
+): number | null {
+  const [fromM, toM] = beliefSpan(belief)
+  const middleM = (fromM + toM) / 2
+  const halfM = Math.max((toM - fromM) / 2, withinM)
+  return oddsOutside(cell, middleM - halfM, middleM + halfM)
 }
 
 /** From here on a contradiction is said. */

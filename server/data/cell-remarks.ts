@@ -9,8 +9,10 @@ import { useDatabase } from '../db/database'
 import { Taken, Unfit } from './faults'
 
 function toWord(row: typeof cellRemarks.$inferSelect): CellRemarkRecord {
-  const { id, clubId, rungId, kind, carryM, why, saidAt, holds } = row
-  return { id, clubId, rungId, kind, carryM, why, saidAtMs: saidAt.getTime(), holds }
+  const { id, clubId, rungId, kind, carryM, carryToM, why, saidAt, holds } = row
+  // Left away where it is none, as a page of before sent it.
+  const span = carryToM === null ? {} : { carryToM }
+  return { id, clubId, rungId, kind, carryM, ...span, why, saidAtMs: saidAt.getTime(), holds }
 }
 
 /** Everything said of a player's stock shots, oldest first, of a player that the caller has found to be the coach's. */

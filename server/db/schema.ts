@@ -192,6 +192,7 @@ export const cellRemarks = mysqlTable(
       .references(() => coaches.id),
     kind: varchar('kind', { length: 8 }).$type<RemarkKind>().notNull(),
     carryM: double('carry_m'),
+    carryToM: double('carry_to_m'),
     why: varchar('why', { length: 300 }).notNull().default(''),
     saidAt: datetime('said_at', { mode: 'date', fsp: 3 }).notNull(),
     holds: boolean('holds').notNull().default(true),

@@ -21,7 +21,16 @@ export function bagFileText(player: Player, bag: Bag, words: readonly CellRemark
     bag.clubs.flatMap(club => bag.scale.rungs.map(rung => cellKey({ clubId: club.id, rungId: rung.id }))),
   )
   const believed = [...remarksAt(words, Infinity).values()].flatMap(({ believed: word }) =>
-    word && known.has(cellKey(word)) ? [{ clubId: word.clubId, rungId: word.rungId, carryM: word.carryM! }] : [],
+    word && known.has(cellKey(word))
+      ? [
+          {
+            clubId: word.clubId,
+            rungId: word.rungId,
+            carryM: word.carryM!,
+            ...(word.carryToM && { carryToM: word.carryToM }),
+          },
+        ]
+      : [],
   )
   return `${JSON.stringify(writeBagFile(bag, player.name, player.level, believed), null, 2)}\n`
 }

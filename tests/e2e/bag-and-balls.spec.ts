@@ -1,4 +1,4 @@
-import { addPlayer, atTheRange, expect, hit, packBag, test } from './coach'
+import { addPlayer, atTheRange, changeInBag, doneInBag, expect, hit, packBag, test } from './coach'
 
 test("a swing scale is renamed, reordered, mixed from two schools, stretched beyond full, flown low, and told in the player's words", async ({
   page,
@@ -7,46 +7,95 @@ test("a swing scale is renamed, reordered, mixed from two schools, stretched bey
   await signUp()
   await addPlayer(page, 'Pip Marlow')
   await packBag(page)
-  const names = () =>
-    page.getByLabel(/^Name of swing length/).evaluateAll(all => all.map(input => (input as HTMLInputElement).value))
+  const names = () => page.locator('[data-rung] strong').evaluateAll(all => all.map(name => name.textContent!.trim()))
   expect(await names()).toEqual(['full', '10:00', '9:00', '7:30'])
 
   const add = async (what: string) => {
-    await page.getByRole('button', { name: 'Add a swing length' }).click()
+    await page.getByRole('button', { name: 'Add a length' }).click()
     await page.getByRole('menuitem', { name: what, exact: true }).click()
   }
   await add('belt')
   await add('A stretch beyond full')
   expect(await names()).toEqual(['full plus', 'full', '10:00', '9:00', 'belt', '7:30'])
+
+  // A low one with two clubs alone, which stands below the normal one.
+  await changeInBag(page, '9:00')
+  await page.getByRole('button', { name: 'Add a low one' }).click()
+  await page.getByRole('button', { name: '58°', exact: true }).click()
+  await page.getByRole('button', { name: '52°', exact: true }).click()
+  await page.getByRole('button', { name: 'Add it' }).click()
+  expect(await names()).toEqual(['full plus', 'full', '10:00', '9:00', '9:00 low', 'belt', '7:30'])
+  await expect(page.getByRole('button', { name: '46° 9:00 low, not used' })).toBeVisible()
+  await expect(page.getByRole('button', { name: '52° 9:00 low, nothing believed' })).toBeVisible()
+
+  await changeInBag(page, 'belt')
   await expect(page.getByText('from body landmarks')).toBeVisible()
-
-  await page.getByRole('button', { name: 'More for 9:00' }).click()
-  await page.getByRole('menuitem', { name: 'Add a low flight of it' }).click()
-  await expect(page.getByLabel('Flight of 9:00').first()).toContainText('low flight')
-  await page.getByLabel('Cue of 10:00').fill('hands by the ear')
-  await page.getByRole('button', { name: 'More for 10:00' }).click()
-  await page.getByRole('menuitem', { name: 'Feels like something else…' }).click()
-  await page.getByLabel('What 10:00 feels like').fill('a pocket')
-  await page.getByLabel('Name of swing length 10:00').fill('ten')
-  await page.getByLabel('Share of full of ten, per cent').fill('86')
-
-  await page.getByRole('button', { name: 'More for belt' }).click()
-  await page.getByRole('menuitem', { name: 'Down' }).click()
+  await page.getByRole('button', { name: 'Move belt down, among the shorter ones' }).click()
+  await doneInBag(page)
   await expect(page.getByText(/stands above .*, which usually goes further/)).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText(/stands above .*, which usually goes further/)).toHaveCount(0)
 
-  await page.getByRole('button', { name: '58° full not used' }).click()
+  await changeInBag(page, '10:00')
+  await page.getByLabel('Cue of 10:00').fill('hands by the ear')
+  await page.getByLabel('What 10:00 feels like').fill('a pocket')
+  await page.getByLabel('Name of swing length 10:00').fill('ten')
+  await page.getByLabel('Share of full of ten, per cent').fill('86')
+  await doneInBag(page)
+
+  await page.getByRole('button', { name: /^58° full,/ }).click()
+  await page.getByRole('button', { name: 'Not used', exact: true }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await expect(page.getByRole('button', { name: 'Save the bag' })).toHaveCount(0)
   await page.reload()
-  await expect(page.getByLabel('Cue of ten')).toHaveValue('hands by the ear')
-  expect(await names()).toEqual(['full plus', 'full', 'ten', '9:00', '9:00', 'belt', '7:30'])
+  await expect(page.getByRole('button', { name: 'Change ten' })).toContainText('hands by the ear, feels like a pocket')
+  await expect(page.getByRole('button', { name: 'Change ten' })).toContainText('86 % of full')
+  expect(await names()).toEqual(['full plus', 'full', 'ten', '9:00', '9:00 low', 'belt', '7:30'])
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await expect(page.getByRole('button', { name: '58° full, not used' })).toBeVisible()
   await expect(page.getByRole('rowheader', { name: /9:00 low/ })).toBeVisible()
   // What is seen and what is felt differ, and both are told.
   await expect(page.getByRole('rowheader', { name: /ten/ })).toContainText('hands by the ear, feels like a pocket')
+})
+
+test('what the player believes is typed into the bag, a number or a span, and said once the bag is saved', async ({
+  page,
+  signUp,
+}) => {
+  await signUp()
+  await addPlayer(page, 'Pip Marlow')
+  await packBag(page)
+  const cell = (name: string) => page.getByRole('button', { name: new RegExp(`^${name},`) })
+  await cell('46° full').focus()
+  // A digit on a cell begins its number; the arrows go on to the next.
+  await page.keyboard.type('118')
+  await page.keyboard.press('Enter')
+  await expect(cell('46° full')).toBeFocused()
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.type('98-104')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: '52° full, believed 98 to 104 yd' })).toBeVisible()
+
+  // What is no carry stays where it was typed, with what is wrong.
+  await cell('58° full').click()
+  await page.getByLabel('58° full, believed').fill('80 to far')
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('"80 to far" is not possible: 1 to 400 yd is allowed, or a span')).toBeVisible()
+  await expect(page.getByLabel('58° full, believed')).toHaveValue('80 to far')
+  await page.getByLabel('58° full, believed').fill('84')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: '58° full, nothing believed' })).toBeVisible()
+
+  // Not saved yet: kept over a reload, and in metres it is the same length.
+  await page.reload()
+  await expect(page.getByText('Changes from before are still here')).toBeVisible()
+  await page.getByRole('button', { name: 'Save the bag' }).click()
+  await expect(page.getByText('Bag saved').first()).toBeVisible()
+  await expect(page.getByText('12 stock shots in use, 2 numbers believed.')).toBeVisible()
+  await page.goto(page.url().replace(/bag$/, 'chart/believed'))
+  await expect(page.getByLabel('52° full, believed')).toHaveValue('98 to 104')
+  await expect(page.getByLabel('46° full, believed')).toHaveValue('118')
 })
 
 test('another school keeps the balls of the old one', async ({ page }) => {

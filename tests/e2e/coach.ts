@@ -99,10 +99,23 @@ export async function addPlayer(page: Page, name: string) {
 
 /** Three clubs, the clock, saved. */
 export async function packBag(page: Page) {
-  await page.getByRole('button', { name: '46°, 52°, 58°' }).click()
+  await page.getByRole('button', { name: /^46°, 52°, 58°/ }).click()
   await page.getByRole('button', { name: /^Clock/ }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await expect(page.getByText('Bag saved').first()).toBeVisible()
+}
+
+/** Opens what is said of a club ("46°") or a swing length ("9:00") of the bag, beside it. */
+export async function changeInBag(page: Page, name: string) {
+  await page
+    .getByRole('button', { name: `Change ${name}`, exact: true })
+    .first()
+    .click()
+}
+
+/** What was opened last is closed, as it stands. */
+export async function doneInBag(page: Page) {
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
 }
 
 export async function startSession(page: Page) {

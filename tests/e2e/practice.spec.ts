@@ -280,7 +280,7 @@ test('several balls at once, a sign, goals of launch and spin, and the curves of
   await page.getByLabel('Plays').click()
   await page.getByRole('option', { name: 'Left-handed' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Add player' }).click()
-  await page.getByRole('button', { name: '46°, 52°, 58°' }).click()
+  await page.getByRole('button', { name: /^46°, 52°, 58°/ }).click()
   await page.getByRole('button', { name: /^Clock/ }).click()
   await page.getByRole('button', { name: 'Save the bag' }).click()
   await page.getByRole('link', { name: /Practice/ }).click()

@@ -1,74 +1,310 @@
 <script setup lang="ts">
+import { cellKey, type StockShot } from '#core/bag/bag'
+import { outOfOrder, rungName, type Rung } from '#core/swing/scale'
+import { schoolById, SCHOOLS, type SchoolId } from '#core/swing/schools'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useBagDraft } from '~/composables/useBagDraft'
-import BagClubList from '~/components/bag/ClubList.vue'
-import BagScaleEditor from '~/components/bag/ScaleEditor.vue'
+import { useCellRemarks } from '~/composables/useCellRemarks'
+import { useDistance } from '~/composables/useDistance'
+import { changeOf, draftClubsInUse, keptWords } from '~/utils/bag-draft'
+import BagBagGrid from '~/components/bag/BagGrid.vue'
+import BagCellFields from '~/components/bag/CellFields.vue'
+import BagClubFields from '~/components/bag/ClubFields.vue'
+import BagClubLines from '~/components/bag/ClubLines.vue'
+import BagLoftLine from '~/components/bag/LoftLine.vue'
+import BagRungFields from '~/components/bag/RungFields.vue'
+import BagSaveBar from '~/components/bag/SaveBar.vue'
+import BagSchoolPicker from '~/components/bag/SchoolPicker.vue'
 import BagStaleNotice from '~/components/bag/StaleNotice.vue'
-import BagStrikeGrid from '~/components/bag/StrikeGrid.vue'
+import BagStarterSets from '~/components/bag/StarterSets.vue'
+import FrameStagePage from '~/components/frame/StagePage.vue'
 
 const props = defineProps<{ playerId: string }>()
 const editor = useBagDraft(props.playerId)
-const { draft, dirty, resumed, busy, errors, canUndo, canRedo } = editor
+const { draft, dirty, resumed, errors } = editor
+const { unit } = useDistance()
+const { remarksOf } = useCellRemarks()
 
-const ready = computed(() => draft.value.clubs.some(c => !c.retired) && draft.value.rungs.some(r => !r.retired))
+/** What is being changed, beside the thing itself. */
+type Editing = { kind: 'club' | 'rung'; id: string } | { kind: 'cell'; cell: StockShot; startWith?: string }
+const editing = shallowRef<Editing & { place: HTMLElement }>()
+const picking = ref(false)
+const cellFields = useTemplateRef('cellFields')
+
+// While a loft is typed its club keeps its place: "5" on the way to "56" is no reason to jump.
+const frozen = shallowRef<string[]>()
+const clubs = computed(() => {
+  const sorted = draftClubsInUse(draft.value)
+  if (!frozen.value) return sorted
+  const place = new Map(frozen.value.map((id, i) => [id, i]))
+  return sorted.sort((a, b) => (place.get(a.id) ?? sorted.length) - (place.get(b.id) ?? sorted.length))
+})
+const rungs = computed(() => draft.value.rungs.filter(rung => !rung.retired).reverse())
+const retiredClubs = computed(() => draft.value.clubs.filter(club => club.retired))
+const retiredRungs = computed(() => draft.value.rungs.filter(rung => rung.retired))
+const ready = computed(() => clubs.value.length > 0 && rungs.value.length > 0)
+/** The scale as far as what is typed says how long its rungs are. */
+const scale = computed(() => ({
+  school: draft.value.school,
+  rungs: changeOf(draft.value, 1)
+    .scale.rungs.filter(rung => !rung.retired)
+    .map(rung => ({ ...rung, fraction: typeof rung.fraction === 'number' ? rung.fraction : undefined })) as Rung[],
+}))
+const disorder = computed(() => outOfOrder(scale.value))
+
+const faulty = computed(() => {
+  const ids = errors.errors.value.flatMap(({ field }) => {
+    const [list, at, third] = field.split('.')
+    if (list === 'clubs') return [draft.value.clubs[Number(at)]?.id]
+    return list === 'scale' && at === 'rungs' ? [draft.value.rungs[Number(third)]?.id] : []
+  })
+  return new Set(ids.filter(id => id !== undefined))
+})
+
+function editCell(cell: StockShot, place: HTMLElement, digit?: string) {
+  const open = editing.value
+  if (digit === undefined || open?.kind !== 'cell' || cellKey(open.cell) !== cellKey(cell))
+    return edit({ kind: 'cell', cell, startWith: digit }, place)
+  if (cellFields.value) cellFields.value.add(digit)
+  else editing.value = { ...open, startWith: (open.startWith ?? '') + digit }
+}
+function edit(what: Editing, place: HTMLElement) {
+  frozen.value = what.kind === 'club' ? clubs.value.map(club => club.id) : undefined
+  editing.value = { ...what, place }
+}
+/** Where the focus goes is settled here: a cell's field keeps what was begun, what was changed gets it back. */
+function keepFocus(event: Event) {
+  if (editing.value?.kind !== 'club' && editing.value?.kind !== 'rung') event.preventDefault()
+}
+/** Closes; a number that is none keeps it open, with what is wrong. */
+function close(force = false) {
+  if (!force && cellFields.value?.keep() === false) return
+  const place = editing.value?.place
+  editing.value = undefined
+  frozen.value = undefined
+  if (place?.isConnected) place.focus()
+}
+/** The place on the screen of a club or a swing length: on a phone a club has a line of its own. */
+async function editById(kind: 'club' | 'rung', id: string) {
+  await nextTick()
+  const places = [...document.querySelectorAll<HTMLElement>(`[data-${kind}="${id}"]`)]
+  const place = places.find(element => element.offsetParent !== null)
+  if (place) edit({ kind, id }, place)
+}
+const addClub = () => editById('club', editor.addClub())
+
+const cellName = computed(() => {
+  if (editing.value?.kind !== 'cell') return ''
+  const { cell } = editing.value
+  const club = draft.value.clubs.find(one => one.id === cell.clubId)
+  const rung = draft.value.rungs.find(one => one.id === cell.rungId)
+  return club && rung ? `${club.label || '?'} ${rungName(rung)}` : ''
+})
+const isOut = (cell: StockShot) => draft.value.struckOut.some(one => cellKey(one) === cellKey(cell))
+const cells = computed(() =>
+  clubs.value.flatMap(club => rungs.value.map(rung => ({ clubId: club.id, rungId: rung.id }))),
+)
+const inUse = computed(() => cells.value.filter(cell => !isOut(cell)))
+const believed = computed(
+  () => inUse.value.filter(cell => draft.value.believed[cellKey(cell)] ?? remarksOf(cell).believed).length,
+)
+const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
+
+function choose(school: SchoolId, presetId: string) {
+  editor.chooseSchool(school, presetId)
+  picking.value = false
+}
+
+/** What may be added: every label of every school that is not there, a stretch beyond full, a name of one's own. */
+const lengths = computed(() => {
+  const there = new Set(rungs.value.filter(rung => rung.flight === 'normal').map(rung => rung.label.toLowerCase()))
+  const schools = [...SCHOOLS].sort((a, b) => Number(b.id === draft.value.school) - Number(a.id === draft.value.school))
+  return [
+    [
+      {
+        label: 'A name of your own',
+        icon: 'i-lucide-pencil',
+        onSelect: () => void editById('rung', editor.addRung('', '', undefined)),
+      },
+      {
+        label: 'A stretch beyond full',
+        icon: 'i-lucide-chevrons-up',
+        onSelect: () => editor.addRung('full plus', 'everything, in balance', undefined, 'normal', '105'),
+      },
+    ],
+    ...schools
+      .map(school => [
+        { label: school.title, type: 'label' as const },
+        ...school.presets
+          .flatMap(preset => preset.rungs)
+          .filter(
+            (rung, i, all) => !there.has(rung.label.toLowerCase()) && all.findIndex(r => r.label === rung.label) === i,
+          )
+          .map(rung => ({ label: rung.label, onSelect: () => editor.addRung(rung.label, rung.cue, school.id) })),
+      ])
+      .filter(group => group.length > 1),
+  ]
+})
 
 // Undo belongs to the field while one is typed in, and to the bag elsewhere; a bag is saved from its fields too.
 useShortcuts({
-  saveBag: () => void editor.save(),
+  saveBag: () => save(),
   undoBag: () => editor.undo(),
   redoBag: () => editor.redo(),
 })
+/** What stands in an open field belongs to what is saved. */
+function save() {
+  if (cellFields.value?.keep() === false) return
+  void editor.save()
+}
 
+// The first thing to mend opens by itself.
 watch(errors.errors, async list => {
-  if (list.length === 0) return
-  await nextTick()
-  document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()
+  const [list0, at, third] = list[0]?.field.split('.') ?? []
+  const id = list0 === 'clubs' ? draft.value.clubs[Number(at)]?.id : draft.value.rungs[Number(third)]?.id
+  if (list0 && id) await editById(list0 === 'clubs' ? 'club' : 'rung', id)
 })
 </script>
 
 <template>
-  <div class="space-y-8 pb-24">
-    <p v-if="resumed && dirty" role="status" class="raised flex flex-wrap items-center gap-3 px-4 py-2">
-      <UIcon name="i-lucide-history" class="soft" /> Changes from before are still here, not saved yet.
-    </p>
-    <BagStaleNotice v-if="editor.theirs.value" :editor="editor" />
-    <BagClubList :editor="editor" />
-    <BagScaleEditor :editor="editor" />
-    <BagStrikeGrid v-if="ready" :editor="editor" />
-
-    <div
-      v-if="dirty || errors.general.value"
-      class="sticky bottom-0 z-20 -mx-2 border-t border-(--ink) bg-default px-2 py-3 max-md:bottom-15"
-    >
-      <p
-        v-if="errors.errors.value.length > 0 || errors.general.value"
-        role="alert"
-        class="mb-2 font-semibold text-error"
-      >
-        {{ errors.errors.value.length > 1 ? `${errors.errors.value.length} things to mend. First: ` : ''
-        }}{{ errors.errors.value[0]?.message ?? errors.general.value }}
+  <FrameStagePage
+    title="Bag"
+    :line="
+      ready
+        ? 'Tap a club, a length or a cell to change it. Cells hold what the player believes.'
+        : 'Which clubs, and how the player tells one length of swing from another.'
+    "
+  >
+    <template #actions>
+      <template v-if="ready">
+        <UButton color="neutral" variant="outline" icon="i-lucide-plus" @click="addClub">Add a club</UButton>
+        <UDropdownMenu :items="lengths" :content="{ align: 'end' }" :ui="{ content: 'max-h-80 overflow-y-auto' }">
+          <UButton color="neutral" variant="outline" icon="i-lucide-plus">Add a length</UButton>
+        </UDropdownMenu>
+      </template>
+      <UButton
+        :to="`/api/players/${playerId}/bag.json`"
+        external
+        download
+        color="neutral"
+        variant="outline"
+        square
+        icon="i-lucide-download"
+        aria-label="Bag file"
+        title="Bag file"
+      />
+    </template>
+    <div class="space-y-5 pb-24">
+      <p v-if="resumed && dirty" role="status" class="raised flex flex-wrap items-center gap-3 px-4 py-2">
+        <UIcon name="i-lucide-history" class="soft" /> Changes from before are still here, not saved yet.
       </p>
-      <div class="flex flex-wrap items-center gap-2">
-        <UButton size="lg" :loading="busy" icon="i-lucide-check" @click="editor.save()">Save the bag</UButton>
-        <UButton color="neutral" variant="outline" icon="i-lucide-undo-2" :disabled="!canUndo" @click="editor.undo()"
-          >Undo</UButton
+      <BagStaleNotice v-if="editor.theirs.value" :editor="editor" />
+      <BagStarterSets
+        v-if="clubs.length === 0"
+        @choose="lofts => lofts.forEach(loft => editor.addClub(loft))"
+        @one="addClub"
+      />
+      <template v-else>
+        <BagLoftLine :clubs="clubs" class="max-sm:hidden" />
+        <BagClubLines
+          :clubs="clubs"
+          :faulty="faulty"
+          class="sm:hidden"
+          @edit="(id, place) => edit({ kind: 'club', id }, place)"
+        />
+      </template>
+      <section v-if="rungs.length === 0 || picking" aria-labelledby="scale-title">
+        <h2 id="scale-title" class="text-xl font-bold">How does the player tell one length of swing from another?</h2>
+        <p v-if="picking" class="soft">
+          The scale starts anew in the school you choose; swings with balls are retired, not lost. It can be undone.
+          <UButton variant="link" class="min-h-9 px-0" @click="picking = false">Keep what is there</UButton>
+        </p>
+        <BagSchoolPicker class="mt-3" :chosen="rungs.length > 0 ? draft.school : undefined" @choose="choose" />
+      </section>
+      <section v-else-if="ready" aria-label="Shots of this bag">
+        <p class="mb-1 flex flex-wrap items-baseline gap-x-3 text-sm">
+          <span class="soft">{{ schoolById(draft.school).title }}</span>
+          <UButton variant="link" class="min-h-9 px-0" @click="picking = true">Change school</UButton>
+          <span class="soft ml-auto">Believed, {{ unit }}</span>
+        </p>
+        <BagBagGrid
+          :clubs="clubs"
+          :rungs="rungs"
+          :scale="scale"
+          :faulty="faulty"
+          :editor="editor"
+          @club="(id, place) => edit({ kind: 'club', id }, place)"
+          @rung="(id, place) => edit({ kind: 'rung', id }, place)"
+          @cell="editCell"
+        />
+        <p v-if="disorder" class="mt-2 flex items-center gap-2 font-semibold text-warning" role="status">
+          <UIcon name="i-lucide-triangle-alert" /> {{ rungName(disorder.shorter) }} stands above
+          {{ rungName(disorder.longer) }}, which usually goes further. The longest belongs on top; or say how long it
+          is, in per cent of full.
+        </p>
+      </section>
+      <UPopover
+        :open="editing !== undefined"
+        :reference="editing?.place"
+        :content="{
+          side: editing?.kind === 'rung' ? 'right' : 'bottom',
+          onOpenAutoFocus: keepFocus,
+          onCloseAutoFocus: keepFocus,
+        }"
+        :ui="{ content: 'max-w-[calc(100vw-1rem)] border border-(--ink) bg-default p-4' }"
+        @update:open="open => !open && close()"
+      >
+        <template #content>
+          <BagClubFields
+            v-if="editing?.kind === 'club'"
+            :key="editing.id"
+            :club-id="editing.id"
+            :editor="editor"
+            @done="close(true)"
+          />
+          <BagRungFields
+            v-else-if="editing?.kind === 'rung'"
+            :key="editing.id"
+            :rung-id="editing.id"
+            :editor="editor"
+            class="w-[29rem] max-w-full"
+            @done="close(true)"
+          />
+          <BagCellFields
+            v-else-if="editing?.kind === 'cell'"
+            ref="cellFields"
+            :key="cellKey(editing.cell)"
+            :cell="editing.cell"
+            :name="cellName"
+            :not-used="isOut(editing.cell)"
+            :editor="editor"
+            :start-with="editing.startWith"
+            @done="close(true)"
+          />
+        </template>
+      </UPopover>
+      <ul v-if="retiredClubs.length + retiredRungs.length > 0" class="space-y-1">
+        <li v-for="club in retiredClubs" :key="club.id" class="soft flex flex-wrap items-center gap-2">
+          <UIcon name="i-lucide-archive" /> {{ club.label }} is retired,
+          {{ keptWords(editor.ballsOf('clubId', club.id)) }}.
+          <UButton size="sm" variant="link" class="min-h-9" @click="club.retired = false">Bring back</UButton>
+        </li>
+        <li v-for="rung in retiredRungs" :key="rung.id" class="soft flex flex-wrap items-center gap-2">
+          <UIcon name="i-lucide-archive" /> {{ rungName(rung) }} is retired,
+          {{ keptWords(editor.ballsOf('rungId', rung.id)) }}.
+          <UButton size="sm" variant="link" class="min-h-9" @click="rung.retired = false">Bring back</UButton>
+        </li>
+      </ul>
+      <BagSaveBar v-if="dirty || errors.general.value" :editor="editor" @save="save" />
+      <div v-else-if="ready" class="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <UButton :to="`/players/${playerId}/session`" size="lg" trailing-icon="i-lucide-arrow-right"
+          >To the range</UButton
         >
-        <UButton
-          color="neutral"
-          variant="outline"
-          icon="i-lucide-redo-2"
-          :disabled="!canRedo"
-          class="max-sm:hidden"
-          @click="editor.redo()"
-          >Redo</UButton
-        >
-        <UButton color="neutral" variant="ghost" @click="editor.discard()">Discard changes</UButton>
+        <p class="soft">
+          {{ plural(inUse.length, 'stock shot', 'stock shots') }} in use,
+          {{ plural(believed, 'number', 'numbers') }} believed.
+        </p>
       </div>
     </div>
-    <div v-else-if="ready" class="flex">
-      <UButton :to="`/players/${playerId}/session`" size="lg" trailing-icon="i-lucide-arrow-right"
-        >To the range</UButton
-      >
-    </div>
-  </div>
+  </FrameStagePage>
 </template>

@@ -1,32 +1,25 @@
 <script setup lang="ts">
 import { cellKey, isStruckOut, type StockShot } from '#core/bag/bag'
-import { CARRY_LIMITS } from '#core/limits'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
-import { typedNumber } from '~/utils/numbers'
+import { typedCarry } from '~/utils/typed-carry'
 
 /** What the player believes of one stock shot, typed and kept as soon as the field is left. */
 const props = defineProps<{ cell: StockShot }>()
 const record = usePlayerRecord()
-const { text, typed, unit, from } = useDistance()
+const { text, believed: asTyped, unit } = useDistance()
 const { chart } = useNumbers()
 const { cellName } = useCellNames()
 const { remarksOf, say } = useCellRemarks()
 const draft = ref<string>()
 const fault = ref('')
-const believed = computed(() => remarksOf(props.cell).believed)
-const kept = computed(() => (believed.value ? typed(believed.value.carryM!) : ''))
+const kept = computed(() => {
+  const { believed } = remarksOf(props.cell)
+  return believed ? asTyped(believed) : ''
+})
 const measured = computed(() => chart.value.find(cell => cellKey(cell) === cellKey(props.cell)))
-
-function faultOf(typedText: string): string {
-  if (typedText.trim() === '') return 'A belief is kept for ever: write another number in its place.'
-  const value = typedNumber(typedText)
-  const { min, max } = CARRY_LIMITS[unit.value]
-  if (value >= min && value <= max) return ''
-  return `"${typedText}" is not possible: ${min} to ${max} ${unit.value} is allowed.`
-}
 
 async function save() {
   if (draft.value === undefined) return
@@ -36,20 +29,21 @@ async function save() {
     fault.value = ''
     return
   }
-  fault.value = faultOf(draft.value)
-  if (fault.value) return
-  await say(props.cell, 'believed', from(typedNumber(written)), '', `${written} ${unit.value} believed`)
+  if (written === '') return void (fault.value = 'A belief is kept for ever: write another number in its place.')
+  const carry = typedCarry(written, unit.value, true)
+  fault.value = carry.ok ? '' : carry.fault
+  if (!carry.ok) return
+  await say(props.cell, 'believed', carry.metres, '', `${written} ${unit.value} believed`)
   draft.value = undefined
 }
 </script>
 
 <template>
-  <span v-if="isStruckOut(record.bag, cell)" class="soft flex h-11 w-20 items-center text-sm">not used</span>
+  <span v-if="isStruckOut(record.bag, cell)" class="soft flex h-11 w-24 items-center text-sm">not used</span>
   <template v-else>
     <UInput
       :model-value="draft ?? kept"
-      inputmode="decimal"
-      class="w-20"
+      class="w-24"
       :aria-label="`${cellName(cell)}, believed`"
       :color="fault ? 'error' : undefined"
       :highlight="!!fault"

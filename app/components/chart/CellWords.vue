@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { CONTRADICTED, OFF_BY_M, oddsOff } from '#core/history/coach-remarks'
+import { CONTRADICTED, OFF_BY_M, nearestBelieved, oddsOff } from '#core/history/coach-remarks'
 import type { ChartCell } from '#core/chart/chart-cell'
-import { CARRY_LIMITS } from '#core/limits'
 import { beliefCostText, contradictionText } from '#words/believed'
 import { WHY_MAX } from '#shared/cell-remark'
 import type { BagChange } from '#shared/bag'
@@ -11,7 +10,7 @@ import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { shortDate } from '~/utils/dates'
-import { typedNumber } from '~/utils/numbers'
+import { typedCarry } from '~/utils/typed-carry'
 
 /**
  * What coach and player say of one stock shot: a number written by hand, what is believed, a note, and striking it
@@ -19,7 +18,7 @@ import { typedNumber } from '~/utils/numbers'
  */
 const props = defineProps<{ cell: ChartCell }>()
 const record = usePlayerRecord()
-const { text, typed, unit, from } = useDistance()
+const { text, typed, believed, unit } = useDistance()
 const { remarksOf, say } = useCellRemarks()
 const { cellName } = useCellNames()
 const toast = useToast()
@@ -50,7 +49,7 @@ function start(what: NonNullable<typeof form.value>) {
   fault.value = ''
   const known = said.value[what]
   number.value = known?.carryM
-    ? typed(known.carryM)
+    ? believed(known)
     : what === 'written' && props.cell.carryM !== null
       ? text(props.cell.carryM)
       : ''
@@ -95,23 +94,15 @@ async function save() {
   if (what === 'note') {
     await say(props.cell, 'note', null, reason, reason ? 'noted' : 'the note is gone', reason !== '')
   } else {
-    const value = typedNumber(number.value)
-    const { min, max } = CARRY_LIMITS[unit.value]
-    if (!(value >= min && value <= max))
-      return void (fault.value = `"${number.value}" is not possible: ${min} to ${max} ${unit.value} is allowed.`)
-    await say(
-      props.cell,
-      what,
-      from(value),
-      reason,
-      what === 'written' ? `${number.value} ${unit.value} written` : `${number.value} ${unit.value} believed`,
-    )
+    const carry = typedCarry(number.value, unit.value, what === 'believed')
+    if (!carry.ok) return void (fault.value = carry.fault)
+    await say(props.cell, what, carry.metres, reason, `${number.value} ${unit.value} ${what}`)
   }
   form.value = undefined
 }
 const cost = computed(() =>
   said.value.believedFirst && props.cell.balls > 0 && props.cell.carryM !== null
-    ? beliefCostText(said.value.believedFirst.carryM!, props.cell.carryM, unit.value)
+    ? beliefCostText(nearestBelieved(said.value.believedFirst, props.cell.carryM), props.cell.carryM, unit.value)
     : '',
 )
 </script>
@@ -138,10 +129,10 @@ const cost = computed(() =>
       <UIcon name="i-lucide-circle-alert" class="text-(--weak)" /> {{ contradiction }}
     </p>
     <p v-if="said.believedFirst">
-      <span class="soft">Believed: </span><strong>{{ typed(said.believedFirst.carryM!) }} {{ unit }}</strong
+      <span class="soft">Believed: </span><strong>{{ believed(said.believedFirst) }} {{ unit }}</strong
       ><template v-if="cost">, {{ cost }}</template
       ><template v-if="said.believed && said.believed.id !== said.believedFirst.id"
-        >; by now {{ typed(said.believed.carryM!) }} {{ unit }}</template
+        >; by now {{ believed(said.believed) }} {{ unit }}</template
       >{{ ' ' }}<span class="soft text-sm">{{ shortDate(said.believedFirst.saidAtMs) }}</span>
     </p>
     <p v-if="struck && said.struck?.why">

@@ -1,5 +1,5 @@
 import { cellKey } from '../../bag/bag'
-import { oddsOff } from '../../history/coach-remarks'
+import { nearestBelieved, oddsBelievedWrong } from '../../history/coach-remarks'
 import { yardsToMetres } from '../../units'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
@@ -9,7 +9,7 @@ export const meta = {
   weight: 4,
   about: 'record',
   speaksOf: 'shots',
-  variants: ['long'],
+  variants: ['long', 'span', 'span-long'],
   settledWithin: yardsToMetres(3),
 } as const satisfies FlagMeta
 
@@ -18,15 +18,17 @@ export const defaults = {}
 /** Stock carries that the player believes wrongly by more than is wanted of a number, by odds. Mutates nothing. */
 export function find({ chart, said, withinM }: GapFacts): Finding[] {
   return chart.flatMap((cell): Finding[] => {
-    const believedM = said.get(cellKey(cell))?.believed?.carryM
-    if (cell.kind !== 'measured' || believedM === undefined || believedM === null) return []
-    const probability = oddsOff(cell, believedM, withinM)
+    const belief = said.get(cellKey(cell))?.believed
+    if (cell.kind !== 'measured' || !belief) return []
+    const probability = oddsBelievedWrong(cell, belief, withinM)
     if (probability === null || probability < LIKELY) return []
+    // Of a span its nearer end is spoken of: that much is wrong in any case.
+    const believedM = nearestBelieved(belief, cell.carryM!)
     const offM = cell.carryM! - believedM
     return [
       {
         flag: meta.id,
-        ...(offM < 0 && { variant: 'long' }),
+        ...variantOf(offM < 0, belief.carryToM != null),
         sureness: probability >= SURE ? 'sure' : 'likely',
         probability,
         cells: [plainCell(cell)],
@@ -37,6 +39,11 @@ export function find({ chart, said, withinM }: GapFacts): Finding[] {
       },
     ]
   })
+}
+
+function variantOf(long: boolean, span: boolean): { variant?: (typeof meta.variants)[number] } {
+  if (span) return { variant: long ? 'span-long' : 'span' }
+  return long ? { variant: 'long' } : {}
 }
 
 /**

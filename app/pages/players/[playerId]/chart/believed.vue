@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
+import { nearestBelieved } from '#core/history/coach-remarks'
 import { beliefCostText } from '#words/believed'
 import { rungName } from '#core/swing/scale'
 import { useCellRemarks } from '~/composables/useCellRemarks'
@@ -13,7 +14,7 @@ import GridClubSwingGrid from '~/components/grid/ClubSwingGrid.vue'
 
 /** What the player believes, taken before the first ball and kept for ever, against what the balls said. */
 const { playerId, record } = usePlayerRoute()
-const { text, typed, unit, to } = useDistance()
+const { text, believed, unit, to } = useDistance()
 const { chart } = useNumbers()
 const { cellName } = useCellNames()
 const { remarksOf } = useCellRemarks()
@@ -29,7 +30,8 @@ const compared = computed(() =>
         {
           cell,
           first,
-          offM: cell.carryM - first.carryM!,
+          nearM: nearestBelieved(first, cell.carryM),
+          offM: cell.carryM - nearestBelieved(first, cell.carryM),
           sureM: cell.certainty80M ? (cell.certainty80M[1] - cell.certainty80M[0]) / 2 : 0,
         },
       ]
@@ -76,16 +78,20 @@ const within = computed(() => compared.value.filter(one => Math.abs(to(one.offM)
               </tr>
             </thead>
             <tbody>
-              <tr v-for="{ cell, first, offM, sureM } in compared" :key="cellKey(cell)" class="border-b border-default">
+              <tr
+                v-for="{ cell, first, nearM, offM, sureM } in compared"
+                :key="cellKey(cell)"
+                class="border-b border-default"
+              >
                 <th scope="row" class="py-1.5 pr-3 font-bold">{{ cellName(cell) }}</th>
-                <td class="pr-3 text-right">{{ typed(first.carryM!) }}</td>
+                <td class="pr-3 text-right">{{ believed(first) }}</td>
                 <td class="pr-6 text-right font-bold whitespace-nowrap">
                   {{ text(cell.carryM!) }} <span class="soft font-normal">± {{ text(sureM) }}</span>
                 </td>
                 <td>
-                  {{ beliefCostText(first.carryM!, cell.carryM!, unit)
+                  {{ beliefCostText(nearM, cell.carryM!, unit)
                   }}<span
-                    v-if="Math.abs(offM) <= sureM && beliefCostText(first.carryM!, cell.carryM!, unit) !== 'right'"
+                    v-if="Math.abs(offM) <= sureM && beliefCostText(nearM, cell.carryM!, unit) !== 'right'"
                     class="soft"
                     >, which may be chance</span
                   >
