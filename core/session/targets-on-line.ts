@@ -23,3 +23,16 @@ export function targetsOnLine(
     return { name, alongM: distanceM * cos(away), sideM: distanceM * sin(away) }
   })
 }
+
+/**
+ * Where a ball pitched, seen along the middle of the range.
+ * @param lineDeg of the line it was played to, right of the middle
+ * @example placeOnRange({ carryM: 50, sideM: 0 }, 30).sideM // => 25
+ */
+export function placeOnRange(
+  { carryM, sideM }: { carryM: number; sideM: number },
+  lineDeg: number,
+): { alongM: number; sideM: number } {
+  const turn = toRad(lineDeg)
+  return { alongM: carryM * cos(turn) - sideM * sin(turn), sideM: carryM * sin(turn) + sideM * cos(turn) }
+}

@@ -1,8 +1,9 @@
-import { and, asc, eq } from 'drizzle-orm'
-import { ranges } from '../db/schema'
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { players, ranges, sessions, shots } from '../db/schema'
 import type { Coach } from './coaches'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../../core/limits'
-import type { RangeRecord, RangeTarget } from '../../shared/range'
+import { placeOnRange } from '../../core/session/targets-on-line'
+import type { RangeLandings, RangeRecord, RangeTarget } from '../../shared/range'
 import { isDuplicate } from '../db/database-errors'
 import { useDatabase, usePool } from '../db/database'
 import { NotFound, Stale } from './faults'
@@ -94,4 +95,57 @@ export async function recountGuesses(coach: Coach, rangeId: string, signId: stri
     [CARRY_MAX_M, CARRY_MIN_M, distanceM, distanceM, coach.academyId, signId, distanceM],
   )
   return (done as { affectedRows: number }).affectedRows
+}
+
+/** As many sessions are drawn, and as many balls of them: more are a blot. */
+const SESSIONS_DRAWN = 12
+const BALLS_DRAWN = 1500
+
+/**
+ * Where the balls of the newest sessions on a range pitched: single balls that count and whose side was measured,
+ * newest session first. @throws 404
+ */
+export async function landingsOf(coach: Coach, rangeId: string): Promise<RangeLandings[]> {
+  const { targets } = await findRange(coach, rangeId)
+  const db = useDatabase()
+  const hitHere = await db
+    .select({ id: sessions.id, player: players.name, startedAt: sessions.startedAt, plan: sessions.plan })
+    .from(sessions)
+    .innerJoin(players, eq(players.id, sessions.playerId))
+    .where(
+      and(
+        eq(players.academyId, coach.academyId),
+        isNull(players.archivedAt),
+        eq(sql`json_value(${sessions.plan}, '$.rangeId')`, rangeId),
+      ),
+    )
+    .orderBy(desc(sessions.startedAt), asc(sessions.id))
+    .limit(SESSIONS_DRAWN)
+  if (hitHere.length === 0) return []
+  const balls = await db
+    .select({ sessionId: shots.sessionId, carryM: shots.carryM, readings: shots.readings })
+    .from(shots)
+    .where(
+      and(
+        inArray(
+          shots.sessionId,
+          hitHere.map(({ id }) => id),
+        ),
+        isNull(shots.deletedAt),
+        isNull(shots.leftOut),
+        eq(shots.balls, 1),
+        sql`json_exists(${shots.readings}, '$.sideM')`,
+      ),
+    )
+    .orderBy(desc(shots.hitAt), asc(shots.id))
+    .limit(BALLS_DRAWN)
+  return hitHere.flatMap(({ id, player, startedAt, plan }) => {
+    const lineDeg = targets.find(target => target.id === plan.targetId)?.rightDeg ?? 0
+    const own = balls.flatMap(({ sessionId, carryM, readings }) =>
+      sessionId === id && readings?.sideM !== undefined
+        ? [placeOnRange({ carryM, sideM: readings.sideM }, lineDeg)]
+        : [],
+    )
+    return own.length === 0 ? [] : [{ sessionId: id, player, startedAtMs: startedAt.getTime(), balls: own }]
+  })
 }

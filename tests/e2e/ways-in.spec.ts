@@ -160,6 +160,42 @@ test(
   },
 )
 
+test('a target of a range is dragged on its plan, moved with the arrow keys, or typed, and all three agree', async ({
+  page,
+  signUp,
+}) => {
+  await signUp()
+  await page.goto('/ranges')
+  await page.getByRole('button', { name: 'Add a range' }).first().click()
+  await page.getByLabel('Name', { exact: true }).first().fill('Marsh Range')
+  await page.getByRole('button', { name: 'Add a sign or target' }).click()
+  await page.getByLabel('Name of target 1').fill('red flag')
+  await page.getByLabel('Distance of target 1').fill('100')
+  await page.getByRole('button', { name: 'Add a sign or target' }).click()
+  await page.getByLabel('Name of target 2').fill('far post')
+  await page.getByLabel('Distance of target 2').fill('150')
+  const flag = page.getByRole('button', { name: /^Move red flag/ })
+  await expect(flag).toHaveAccessibleName('Move red flag, 100 yd, straight')
+  await flag.focus()
+  for (const key of ['ArrowUp', 'ArrowUp', 'ArrowRight', 'Shift+ArrowRight']) await page.keyboard.press(key)
+  await expect(page.getByLabel('Distance of target 1')).toHaveValue('102')
+  await expect(page.getByLabel('Degrees right of target 1')).toHaveValue('6')
+
+  const from = (await flag.boundingBox())!
+  const post = (await page.getByRole('button', { name: /^Move far post/ }).boundingBox())!
+  const grip = { x: from.x + 22, y: from.y + 22 }
+  await page.mouse.move(grip.x, grip.y)
+  await page.mouse.down()
+  await page.mouse.move(grip.x, (grip.y + post.y) / 2, { steps: 4 })
+  await page.mouse.up()
+  const distance = Number(await page.getByLabel('Distance of target 1').inputValue())
+  expect(distance).toBeGreaterThan(110)
+  expect(distance).toBeLessThan(150)
+  await expect(flag).toHaveAccessibleName(new RegExp(`^Move red flag, ${distance} yd, \\d° right`))
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('row', { name: /red flag/ })).toContainText(String(distance))
+})
+
 test(
   'guess against a sign of a kept range; a sign that stands elsewhere offers to count anew',
   { tag: '@long' },
@@ -180,7 +216,10 @@ test(
     await page.getByLabel('Height of target 2').fill('6')
     await page.getByLabel('Degrees right of target 2').fill('30')
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('button', { name: /Marsh Range/ })).toContainText('the 100 100')
+    await expect(page.getByRole('row', { name: /the 100/ })).toContainText('100straight')
+    // The plan says what the table says.
+    const plan = page.getByRole('img', { name: /^Marsh Range from above/ })
+    await expect(plan).toHaveAccessibleName(/far green, 120 yd, 30° right, 6 up; the 100, 100 yd, straight/)
     await page.goto('/players')
     await addPlayer(page, 'Pip Marlow')
     await packBag(page)
@@ -228,7 +267,7 @@ test(
     const session = page.url()
     await expect.poll(() => ballsInDatabase(session.split('/')[4]!)).toEqual([95])
     await page.goto('/ranges')
-    await page.getByRole('button', { name: /Marsh Range/ }).click()
+    await page.getByRole('button', { name: 'Change', exact: true }).click()
     await page.getByLabel('Distance of target 1').fill('94')
     await page.getByRole('button', { name: 'Save' }).click()
     await page.getByRole('button', { name: 'Count them anew' }).click()

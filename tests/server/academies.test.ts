@@ -63,6 +63,11 @@ const ROUTES: Row[] = [
   },
   { route: 'devices/[deviceId]/index.delete.ts', ofPlayer: false, ask: () => ['DELETE', `/api/devices/${newId()}`] },
   { route: 'ranges/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/ranges'] },
+  {
+    route: 'ranges/[rangeId]/landings.get.ts',
+    ofPlayer: false,
+    ask: () => ['GET', `/api/ranges/${newId()}/landings`],
+  },
   { route: 'ranges/[rangeId]/index.put.ts', ofPlayer: false, ask: () => ['PUT', `/api/ranges/${newId()}`, {}] },
   {
     route: 'ranges/[rangeId]/guesses.get.ts',

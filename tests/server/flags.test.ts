@@ -223,8 +223,8 @@ it('the bag file holds what the player believes', async () => {
   ])
   // A span has both ends, here, in the record and in the file; one that runs backwards is refused.
   const span = { ...word, id: newId(), carryM: 90, carryToM: 95.5, saidAtMs: word.saidAtMs + 1 }
-  for (const _twice of [1, 2]) expect((await coach.post(`/api/players/${playerId}/words`, span)).status).toBe(200)
-  expect((await coach.get<{ words: object[] }>(`/api/players/${playerId}/record`)).body.words.at(-1)).toEqual(span)
+  for (const _twice of [1, 2]) expect((await coach.post(`/api/players/${playerId}/words`, span)).status).toBe(202)
+  expect((await coach.get<{ words: object[] }>(`/api/players/${playerId}`)).body.words.at(-1)).toEqual(span)
   expect((await coach.get<{ believed: object[] }>(`/api/players/${playerId}/bag.json`)).body.believed).toEqual([
     { club: '56°', swing: 'full', carryM: 90, carryToM: 95.5 },
   ])

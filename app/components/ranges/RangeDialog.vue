@@ -9,9 +9,11 @@ import { useFormErrors } from '~/composables/useFormErrors'
 import { useRanges } from '~/composables/useRanges'
 import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
+import RangesRangePlan from '~/components/ranges/RangePlan.vue'
 
 /** A range with its signs and targets. A sign that moves offers to count the guesses made against it anew. */
 const props = defineProps<{ range?: RangeRecord }>()
+const emit = defineEmits<{ saved: [range: RangeRecord] }>()
 const open = defineModel<boolean>('open', { required: true })
 const { put } = useRanges()
 const account = useAccount()
@@ -51,6 +53,28 @@ const add = () => form.rows.push({ id: newId(), name: '', kind: 'sign', distance
 /** A figure as it stands, in metres; an untouched one keeps its exact value. */
 function metresOf(value: string, wasM: number | undefined): number {
   return wasM !== undefined && value === text(wasM) ? wasM : from(typedNumber(value))
+}
+
+/** What the rows say, as far as they say where a target stands. */
+const drawn = computed(() =>
+  form.rows.flatMap(row => {
+    const was = props.range?.targets.find(other => other.id === row.id)
+    const distanceM = metresOf(row.distance, was?.distanceM)
+    const heightM = metresOf(row.height === '' ? '0' : row.height, was?.heightM)
+    const rightDeg = typedNumber(row.right === '' ? '0' : row.right)
+    const { kind, name } = row
+    const isDrawn = distanceM > 0 && Math.abs(rightDeg) <= 80 && Number.isFinite(distanceM)
+    return isDrawn ? [{ id: row.id, name, kind, distanceM, heightM: heightM || 0, rightDeg }] : []
+  }),
+)
+const bearing = computed(() => {
+  const value = typedNumber(form.bearing)
+  return value >= 0 && value <= 360 ? value : null
+})
+function move(targetId: string, distanceM: number, rightDeg: number) {
+  const row = form.rows.find(other => other.id === targetId)!
+  row.distance = text(distanceM)
+  row.right = String(rightDeg)
 }
 
 async function offerRecount(saved: RangeRecord) {
@@ -122,6 +146,7 @@ async function save(archived = props.range?.archived ?? false) {
   busy.value = true
   try {
     await put(value)
+    emit('saved', value)
     open.value = false
     toast.add({ title: archived ? `${value.name} is archived` : `${value.name} is saved`, color: 'success' })
     await offerRecount(value)
@@ -140,74 +165,96 @@ const labelOnce = (row: number) => (row === 0 ? {} : { label: 'sm:hidden' })
     v-model:open="open"
     :title="range ? range.name : 'A new range'"
     description="Laser each sign once from the tee: guesses are made against them, and targets are chosen from them."
-    :ui="{ content: 'max-w-4xl' }"
+    :ui="{ content: 'max-w-[75rem]' }"
   >
     <template #body>
       <p v-if="general && errors.length === 0" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
       <form id="range-form" novalidate @submit.prevent="save()">
-        <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-          <UFormField label="Name" :error="of('name')" help=" "
-            ><UInput v-model="form.name" autofocus class="w-full"
-          /></UFormField>
-          <UFormField :label="`Altitude, ${account.heightUnit}`" :error="of('altitudeM')" help=" "
-            ><UInput v-model="form.altitude" inputmode="numeric" class="w-full"
-          /></UFormField>
-          <UFormField label="Down the middle lies" :error="of('bearingDeg')" help="0 to 360°, north 0, east 90"
-            ><UInput v-model="form.bearing" inputmode="numeric" placeholder="not known" class="w-full"
-          /></UFormField>
-          <UFormField label="Ground" help="for the run"
-            ><USelect v-model="form.firmness" :items="grounds" class="w-full"
-          /></UFormField>
-        </div>
-        <h3 class="mt-2 mb-1 font-bold">Signs and targets</h3>
-        <ul class="space-y-2">
-          <li
-            v-for="(row, i) in form.rows"
-            :key="row.id"
-            class="grid grid-cols-2 items-start gap-2 border-b border-default pb-2 sm:grid-cols-[2fr_1fr_1fr_1fr_1fr_auto]"
-          >
-            <UFormField :label="'Name'" :ui="labelOnce(i)" :error="of(`targets.${i}.name`)"
-              ><UInput v-model="row.name" :aria-label="`Name of target ${i + 1}`" placeholder="the 100" class="w-full"
-            /></UFormField>
-            <UFormField :label="'Kind'" :ui="labelOnce(i)"
-              ><USelect v-model="row.kind" :items="kinds" :aria-label="`Kind of target ${i + 1}`" class="w-full"
-            /></UFormField>
-            <UFormField :label="`Distance, ${unit}`" :ui="labelOnce(i)" :error="of(`targets.${i}.distanceM`)"
-              ><UInput
-                v-model="row.distance"
-                :aria-label="`Distance of target ${i + 1}`"
-                inputmode="decimal"
-                class="w-full"
-            /></UFormField>
-            <UFormField :label="`Above tee, ${unit}`" :ui="labelOnce(i)" :error="of(`targets.${i}.heightM`)"
-              ><UInput v-model="row.height" :aria-label="`Height of target ${i + 1}`" inputmode="text" class="w-full"
-            /></UFormField>
-            <UFormField :label="'Right, °'" :ui="labelOnce(i)" :error="of(`targets.${i}.rightDeg`)"
-              ><UInput
-                v-model="row.right"
-                :aria-label="`Degrees right of target ${i + 1}`"
-                inputmode="text"
-                class="w-full"
-            /></UFormField>
+        <div class="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
+          <div>
+            <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
+              <UFormField label="Name" :error="of('name')" help=" "
+                ><UInput v-model="form.name" autofocus class="w-full"
+              /></UFormField>
+              <UFormField :label="`Altitude, ${account.heightUnit}`" :error="of('altitudeM')" help=" "
+                ><UInput v-model="form.altitude" inputmode="numeric" class="w-full"
+              /></UFormField>
+              <UFormField label="Looks towards, °" :error="of('bearingDeg')" help="north 0, east 90"
+                ><UInput v-model="form.bearing" inputmode="numeric" placeholder="not known" class="w-full"
+              /></UFormField>
+              <UFormField label="Ground" help="how far balls run"
+                ><USelect v-model="form.firmness" :items="grounds" class="w-full"
+              /></UFormField>
+            </div>
+            <h3 class="mt-2 mb-1 font-bold">Signs and targets</h3>
+            <ul class="space-y-2">
+              <li
+                v-for="(row, i) in form.rows"
+                :key="row.id"
+                class="grid grid-cols-2 items-start gap-2 border-b border-default pb-2 sm:grid-cols-[2fr_1fr_1fr_1fr_1fr_auto]"
+              >
+                <UFormField :label="'Name'" :ui="labelOnce(i)" :error="of(`targets.${i}.name`)"
+                  ><UInput
+                    v-model="row.name"
+                    :aria-label="`Name of target ${i + 1}`"
+                    placeholder="the 100"
+                    class="w-full"
+                /></UFormField>
+                <UFormField :label="'Kind'" :ui="labelOnce(i)"
+                  ><USelect v-model="row.kind" :items="kinds" :aria-label="`Kind of target ${i + 1}`" class="w-full"
+                /></UFormField>
+                <UFormField :label="`Distance, ${unit}`" :ui="labelOnce(i)" :error="of(`targets.${i}.distanceM`)"
+                  ><UInput
+                    v-model="row.distance"
+                    :aria-label="`Distance of target ${i + 1}`"
+                    inputmode="decimal"
+                    class="w-full"
+                /></UFormField>
+                <UFormField :label="`Above tee, ${unit}`" :ui="labelOnce(i)" :error="of(`targets.${i}.heightM`)"
+                  ><UInput
+                    v-model="row.height"
+                    :aria-label="`Height of target ${i + 1}`"
+                    inputmode="text"
+                    class="w-full"
+                /></UFormField>
+                <UFormField :label="'Right, °'" :ui="labelOnce(i)" :error="of(`targets.${i}.rightDeg`)"
+                  ><UInput
+                    v-model="row.right"
+                    :aria-label="`Degrees right of target ${i + 1}`"
+                    inputmode="text"
+                    class="w-full"
+                /></UFormField>
+                <UButton
+                  color="neutral"
+                  variant="ghost"
+                  icon="i-lucide-trash-2"
+                  :aria-label="`Take ${row.name || `target ${i + 1}`} away`"
+                  :class="i === 0 && 'sm:mt-6'"
+                  @click="form.rows.splice(i, 1)"
+                />
+              </li>
+            </ul>
             <UButton
+              class="mt-3"
               color="neutral"
-              variant="ghost"
-              icon="i-lucide-trash-2"
-              :aria-label="`Take ${row.name || `target ${i + 1}`} away`"
-              :class="i === 0 && 'sm:mt-6'"
-              @click="form.rows.splice(i, 1)"
+              variant="outline"
+              icon="i-lucide-plus"
+              :disabled="form.rows.length >= TARGETS_MAX"
+              @click="add"
+              >Add a sign or target</UButton
+            >
+          </div>
+          <div v-if="drawn.length > 0">
+            <RangesRangePlan
+              :name="form.name || 'The range'"
+              :targets="drawn"
+              :bearing-deg="bearing"
+              movable
+              @move="move"
             />
-          </li>
-        </ul>
-        <UButton
-          class="mt-3"
-          color="neutral"
-          variant="outline"
-          icon="i-lucide-plus"
-          :disabled="form.rows.length >= TARGETS_MAX"
-          @click="add"
-          >Add a sign or target</UButton
-        >
+            <p class="soft text-sm">Drag a target to where it stands, or type it.</p>
+          </div>
+        </div>
       </form>
     </template>
     <template #footer>
