@@ -46,6 +46,8 @@ export const SignUp = z.object({
   academy: lineOfText('Academy', NAME_MAX),
   email: Email,
   password: NewPassword,
+  /** What the academy begins in; missing from what an older page sent. */
+  unit: oneOf('Unit', DISTANCE_UNITS).default('yd'),
 })
 export type SignUp = z.infer<typeof SignUp>
 

@@ -125,8 +125,8 @@ export const BagChange = z
       { error: 'The swing scale is missing.' },
     ),
     struckOut: z
-      .array(z.object({ clubId: Id, rungId: Id }), { error: 'Struck-out cells must be a list.' })
-      .max(CLUBS_MAX * RUNGS_MAX, { error: 'More cells are struck out than there can be.' }),
+      .array(z.object({ clubId: Id, rungId: Id }), { error: 'Stock shots not used must be a list.' })
+      .max(CLUBS_MAX * RUNGS_MAX, { error: 'More stock shots are not used than there can be.' }),
   })
   .superRefine((bag, ctx) => {
     bag.struckOut.forEach((cell, i) => {
@@ -134,13 +134,13 @@ export const BagChange = z
         ctx.addIssue({
           code: 'custom',
           path: ['struckOut', i, 'clubId'],
-          message: 'A struck-out cell names a club that is not in the bag.',
+          message: 'A stock shot that is not used names a club that is not in the bag.',
         })
       if (!bag.scale.rungs.some(r => r.id === cell.rungId))
         ctx.addIssue({
           code: 'custom',
           path: ['struckOut', i, 'rungId'],
-          message: 'A struck-out cell names a swing length that is not on the scale.',
+          message: 'A stock shot that is not used names a swing length that is not on the scale.',
         })
     })
     const ids = [...bag.clubs, ...bag.scale.rungs].map(entry => entry.id)

@@ -36,7 +36,7 @@ export const CellRemarkRecord = z
       issues.addIssue({
         code: 'custom',
         path: ['carryM'],
-        message: 'A note and a struck-out stock shot have no number.',
+        message: 'A note and a stock shot that is not used have no number.',
       })
   })
 export type CellRemarkRecord = z.infer<typeof CellRemarkRecord>

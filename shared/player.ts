@@ -87,6 +87,18 @@ export const AcademyThresholds = z.strictObject(figures)
 export type AcademyThresholds = z.infer<typeof AcademyThresholds>
 
 /**
+ * What an academy that begins in metres judges by: the usual figures are round in yards, these in metres. Kept as
+ * lengths, so that no verdict changes with the unit. The acceptable leave goes by the player's level, as in yards.
+ */
+export const ROUND_IN_METRES: AcademyThresholds = {
+  widestStepM: 11,
+  closestM: 4,
+  withinM: 3,
+  unevenM: 4,
+  floorM: 45,
+}
+
+/**
  * What a player's numbers are judged by: flag thresholds, and how surely a number is wanted. What is missing takes
  * the academy's.
  */

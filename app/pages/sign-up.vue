@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { PASSWORD_MIN, SignUp } from '#shared/account'
+import type { DistanceUnit } from '#core/units'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
@@ -8,8 +9,13 @@ import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Open an account' })
 
+/** Where golf is played in yards the browser mostly says so; anybody may choose the other. */
+function usualUnit(): DistanceUnit {
+  return /^en-(US|GB|IE)\b/i.test(globalThis.navigator?.language ?? 'en-GB') ? 'yd' : 'm'
+}
+
 const account = useAccount()
-const form = reactive({ name: '', academy: '', email: '', password: '' })
+const form = reactive({ name: '', academy: '', email: '', password: '', unit: usualUnit() })
 const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
 
@@ -49,7 +55,17 @@ async function submit() {
       <UFormField label="Password" name="password" :error="of('password')" :help="`${PASSWORD_MIN} characters or more.`"
         ><UInput v-model="form.password" type="password" autocomplete="new-password" class="w-full"
       /></UFormField>
-      <UButton type="submit" block size="lg" :loading="busy">Open the account</UButton>
+      <UFormField label="Distances in" help="It can be switched at any moment.">
+        <URadioGroup
+          v-model="form.unit"
+          orientation="horizontal"
+          :items="[
+            { value: 'yd', label: 'yards' },
+            { value: 'm', label: 'metres' },
+          ]"
+        />
+      </UFormField>
+      <UButton type="submit" block class="mt-4" size="lg" :loading="busy">Open the account</UButton>
     </form>
     <p class="mt-5 text-center"><ULink to="/sign-in" class="font-semibold underline">I have one: sign in</ULink></p>
   </FrameDoorFrame>

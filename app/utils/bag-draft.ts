@@ -175,6 +175,6 @@ export function differences(mine: BagDraft, theirs: BagDraft): string[] {
     ['share', 'share'],
     ['retired', 'retired'],
   ])
-  if (JSON.stringify(mine.struckOut) !== JSON.stringify(theirs.struckOut)) lines.push('Other cells are struck out.')
+  if (JSON.stringify(mine.struckOut) !== JSON.stringify(theirs.struckOut)) lines.push('Other stock shots are not used.')
   return lines
 }

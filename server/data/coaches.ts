@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
 import type { LockIn } from '../../core/session/lock-in'
 import type { AcademyChange, Account, AccountChange, CoachSettings } from '../../shared/account'
-import type { AcademyThresholds } from '../../shared/player'
+import { ROUND_IN_METRES, type AcademyThresholds } from '../../shared/player'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, usePool } from '../db/database'
 
@@ -48,16 +48,22 @@ export async function createCoach(coach: {
   academy: string
   email: string
   passwordHash: string
+  unit: 'yd' | 'm'
 }): Promise<boolean> {
   try {
     await transaction(async tx => {
-      await tx.insert(academies).values({ id: coach.academyId, name: coach.academy })
+      await tx.insert(academies).values({
+        id: coach.academyId,
+        name: coach.academy,
+        thresholds: coach.unit === 'm' ? ROUND_IN_METRES : {},
+      })
       await tx.insert(coaches).values({
         id: coach.id,
         academyId: coach.academyId,
         name: coach.name,
         email: coach.email.toLowerCase(),
         passwordHash: coach.passwordHash,
+        unit: coach.unit,
       })
     })
     return true

@@ -60,7 +60,7 @@ describe('a bag as it is being typed', () => {
       '56°: loft is "55.5" there, "56" here.',
       'Theirs has 60°, yours does not.',
       'Yours has 50°, theirs does not.',
-      'Other cells are struck out.',
+      'Other stock shots are not used.',
     ])
     expect(differences(mine, mine)).toEqual([])
   })

@@ -209,8 +209,8 @@ test(
       // The full lob wedge flies too high: not used. A length shorter than nine o'clock is added on the spot.
       await (await onBoard(page, '60° full')).click()
       await page.getByRole('button', { name: /^Change 60° full/ }).click()
-      await page.getByRole('menuitem', { name: 'Strike it out' }).click()
-      await expect(page.getByText('60° full is struck out').first()).toBeVisible()
+      await page.getByRole('menuitem', { name: 'Stop using it' }).click()
+      await expect(page.getByText('60° full is not used now').first()).toBeVisible()
       await (await onBoard(page, '46° 9:00')).click()
       await page.getByRole('button', { name: /^Change 46° at 9:00/ }).click()
       await page.getByRole('menuitem', { name: /Add a length shorter than 9:00/ }).click()

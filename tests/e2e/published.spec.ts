@@ -45,9 +45,9 @@ test('believed, hit, written, struck out, published, compared; the panel has its
   await expect(panel.getByRole('heading', { name: '58° full' })).toBeVisible()
   await page.keyboard.press('ArrowDown')
   await expect(panel.getByRole('heading', { name: '58° at 10:00' })).toBeVisible()
-  await panel.getByRole('button', { name: 'Strike out' }).click()
+  await panel.getByRole('button', { name: 'Stop using' }).click()
   await panel.getByLabel('Why').fill('too high to use')
-  await panel.getByRole('button', { name: 'Strike it out' }).click()
+  await panel.getByRole('button', { name: 'Stop using it' }).click()
   await expect(panel.getByText('too high to use')).toBeVisible()
   // Undo brings the stock shot back into use, not only the words.
   await page
@@ -55,9 +55,9 @@ test('believed, hit, written, struck out, published, compared; the panel has its
     .getByRole('button', { name: 'Undo' })
     .first()
     .click()
-  await panel.getByRole('button', { name: 'Strike out' }).click()
+  await panel.getByRole('button', { name: 'Stop using' }).click()
   await panel.getByLabel('Why').fill('too high to use')
-  await panel.getByRole('button', { name: 'Strike it out' }).click()
+  await panel.getByRole('button', { name: 'Stop using it' }).click()
   await expect(panel.getByText('too high to use')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page).not.toHaveURL(/cell=/)

@@ -35,8 +35,8 @@ test(
 
     // The bag from the board.
     await page.getByRole('button', { name: /^Change 58° full/ }).click()
-    await page.getByRole('menuitem', { name: 'Strike it out' }).click()
-    await expect(page.getByText('58° full is struck out').first()).toBeVisible()
+    await page.getByRole('menuitem', { name: 'Stop using it' }).click()
+    await expect(page.getByText('58° full is not used now').first()).toBeVisible()
     await page
       .getByRole('region', { name: /Notifications/ })
       .getByRole('button', { name: 'Undo' })

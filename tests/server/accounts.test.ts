@@ -2,7 +2,7 @@ import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
 import { waitAfter } from '../../server/request/wait-after'
-import { Client, newCoach, newId, PASSWORD, refusal } from './client'
+import { Client, newCoach, newId, newPlayer, PASSWORD, refusal } from './client'
 
 describe('signing in', () => {
   it('opens with the right password and no other, and does not tell which of the two was wrong', async () => {
@@ -221,4 +221,21 @@ describe('the door of the server', () => {
     expect(page.headers.get('access-control-allow-origin')).toBeNull()
     expect(page.headers.get('x-content-type-options')).toBe('nosniff')
   })
+})
+
+it('an academy that begins in metres judges by figures round in metres, kept as lengths; the unit is its own too', async () => {
+  const coach = new Client()
+  const account = { name: 'Ada', academy: 'Links', email: `${newId()}@saltmarsh.example`, password: 'links and wind' }
+  expect((await coach.post('/api/auth/sign-up', { ...account, unit: 'm' })).status).toBe(201)
+  expect((await coach.get<{ unit: string }>('/api/account')).body.unit).toBe('m')
+  const kept = { widestStepM: 11, closestM: 4, withinM: 3, unevenM: 4, floorM: 45 }
+  const playerId = await newPlayer(coach)
+  const judgedBy = async () =>
+    (await coach.get<{ academyThresholds: object }>(`/api/players/${playerId}`)).body.academyThresholds
+  expect(await judgedBy()).toEqual(kept)
+  // Another unit to read in changes no length.
+  await coach.send('PATCH', '/api/account', { unit: 'yd' })
+  expect(await judgedBy()).toEqual(kept)
+  const furlongs = { ...account, email: `${newId()}@saltmarsh.example`, unit: 'furlong' }
+  expect((await new Client().post('/api/auth/sign-up', furlongs)).status).toBe(422)
 })

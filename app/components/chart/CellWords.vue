@@ -33,7 +33,7 @@ const TITLES = {
   written: 'Write a number',
   believed: 'What the player believes',
   note: 'Note',
-  struck: 'Strike it out',
+  struck: 'Stop using it',
 }
 const contradiction = computed(() => {
   const written = said.value.written
@@ -70,7 +70,7 @@ async function saveStruck(out: boolean, reason: string) {
   record.takeBag(
     await api('/api/players/:playerId/bag', { params: { playerId: record.playerId }, method: 'PUT', body: change }),
   )
-  await say(props.cell, 'struck', null, reason, out ? 'struck out' : 'in use again', out, () => strike(!out, before))
+  await say(props.cell, 'struck', null, reason, out ? 'not used now' : 'in use again', out, () => strike(!out, before))
 }
 
 async function strike(out: boolean, reason: string) {
@@ -79,7 +79,7 @@ async function strike(out: boolean, reason: string) {
     form.value = undefined
   } catch (error) {
     toast.add({
-      title: `${cellName(props.cell)} could not be ${out ? 'struck out' : 'taken back'}`,
+      title: `${cellName(props.cell)} could not be ${out ? 'taken out of use' : 'taken back'}`,
       description: (error as Error).message,
       color: 'error',
     })
@@ -136,7 +136,7 @@ const cost = computed(() =>
       >{{ ' ' }}<span class="soft text-sm">{{ shortDate(said.believedFirst.saidAtMs) }}</span>
     </p>
     <p v-if="struck && said.struck?.why">
-      <span class="soft">Struck out: </span>{{ said.struck.why }}
+      <span class="soft">Not used: </span>{{ said.struck.why }}
       <span class="soft text-sm">{{ shortDate(said.struck.saidAtMs) }}</span>
     </p>
     <p v-if="said.note"><span class="soft">Note: </span>{{ said.note.why }}</p>
@@ -161,7 +161,7 @@ const cost = computed(() =>
           class="w-full"
       /></UFormField>
       <div class="flex gap-2">
-        <UButton type="submit">{{ form === 'struck' ? 'Strike it out' : 'Save' }}</UButton><UButton
+        <UButton type="submit">{{ form === 'struck' ? 'Stop using it' : 'Save' }}</UButton><UButton
           color="neutral"
           variant="outline"
           @click="form = undefined"
@@ -195,7 +195,7 @@ const cost = computed(() =>
         >Use it again</UButton
       >
       <UButton v-else size="sm" color="neutral" variant="outline" icon="i-lucide-ban" @click="start('struck')"
-        >Strike out</UButton
+        >Stop using</UButton
       >
     </div>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { OutboxItem } from '~/utils/outbox-queue'
+import { useKeptStorage } from '~/composables/useKeptStorage'
 import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'
 import FrameOutboxEntry from '~/components/frame/OutboxEntry.vue'
@@ -15,6 +16,7 @@ const giving = shallowRef<OutboxItem>()
 const record = usePlayerRecord()
 const toast = useToast()
 
+const { promised } = useKeptStorage(() => outbox.stuck && outbox.waiting.length > 0)
 const trouble = computed(() => outbox.refused.length + outbox.aside.length)
 const shown = computed(() => trouble.value > 0 || !outbox.keeps || (outbox.stuck && outbox.waiting.length > 0))
 /** On a phone the number stands alone beside its mark. */
@@ -81,6 +83,10 @@ onMounted(() => void outbox.send())
               ? 'sign in again and they are sent.'
               : 'they are sent by themselves when the server answers.'
           }}
+        </p>
+        <p v-if="promised === false" class="soft mt-2">
+          This browser does not promise to keep it: short of room it may throw away what a page has stored. Do not clear
+          its data before everything is sent.
         </p>
         <ul v-if="trouble > 0" class="divide-y divide-default">
           <FrameOutboxEntry

@@ -187,7 +187,7 @@ const open = (shot: ShotRecord) => {
     v-else-if="!cell || !chosen"
     icon="i-lucide-backpack"
     words="No stock shot is in use."
-    help="Every cell of the grid is struck out or the bag is empty."
+    help="No stock shot is in use, or the bag is empty."
     action="To the bag"
     :to="`/players/${record.playerId}/bag`"
   />

@@ -42,7 +42,7 @@ function move(cell: StockShot, typed: string) {
 
 <template>
   <details class="raised p-4">
-    <summary class="cursor-pointer text-lg font-bold">Stock shots: strike out, use again, or move a number</summary>
+    <summary class="cursor-pointer text-lg font-bold">Stock shots: stop using, use again, or move a number</summary>
     <p v-if="failure" role="alert" class="mt-1 font-semibold text-error">{{ failure }}</p>
     <ul class="mt-2 grid gap-x-8 sm:grid-cols-2">
       <li v-for="cell in rows" :key="cellKey(cell)" class="flex items-center gap-2 border-b border-default py-1">
@@ -64,7 +64,7 @@ function move(cell: StockShot, typed: string) {
           class="w-24 justify-center"
           :aria-pressed="isStruck(cell)"
           @click="strike(cell)"
-          >{{ isStruck(cell) ? 'Use again' : 'Strike out' }}</UButton
+          >{{ isStruck(cell) ? 'Use again' : 'Stop using' }}</UButton
         >
       </li>
     </ul>

@@ -53,7 +53,7 @@ export function useBoardSteps() {
   const use = (cell: StockShot, used: boolean) =>
     make(
       { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used },
-      `${cellName(cell)} ${used ? 'is used again' : 'is struck out'}`,
+      `${cellName(cell)} ${used ? 'is used again' : 'is not used now'}`,
       { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used: !used },
     )
 
@@ -114,7 +114,7 @@ export function useBoardSteps() {
           onSelect: () => write(cell),
         },
         {
-          label: struckOut ? 'Use it again' : 'Strike it out',
+          label: struckOut ? 'Use it again' : 'Stop using it',
           icon: struckOut ? 'i-lucide-rotate-ccw' : 'i-lucide-ban',
           onSelect: () => void use(cell, struckOut),
         },

@@ -10,9 +10,10 @@ import { beginSignUp } from '../../request/sign-in-limit'
 export default defineEventHandler(async event => {
   if (setting('UZZET_SIGN_UP') === 'closed')
     throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
-  const { name, academy, email, password } = await readChecked(event, SignUp)
+  const { name, academy, email, password, unit } = await readChecked(event, SignUp)
   await beginSignUp(event)
-  const coach = { id: newId(), academyId: newId(), name, academy, email, passwordHash: await hashPassword(password) }
+  const passwordHash = await hashPassword(password)
+  const coach = { id: newId(), academyId: newId(), name, academy, email, passwordHash, unit }
   if (!(await createCoach(coach))) {
     const message = `There is an account for ${email} already: sign in, or use another address.`
     throw refuse(409, message, [{ field: 'email', message }])

@@ -14,7 +14,7 @@ export default {
       remedies: [
         'Watch the length of both swings: the shorter one often goes too far.',
         'Measure both once more, one after the other.',
-        'Strike one of them out.',
+        'Stop using one of them.',
       ],
     },
   },

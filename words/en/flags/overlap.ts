@@ -4,7 +4,7 @@ export default {
   title: 'Overlap at {fromM}',
   why: '{shorter} is {shorterM} and {longer} {longerM}: {apartM} apart, within {closestM}, and they ' + 'fly alike.',
   remedies: [
-    'Strike one out, or hit more balls with the one that has fewer.',
+    'Stop using one, or hit more balls with the one that has fewer.',
     'If you know one to fly lower, keep both: say which is for what.',
   ],
   open: '{shorter} and {longer}, {apartM} apart: one number?',

@@ -1,2 +1,2 @@
 /** What to do, in a sentence. */
-export default 'Strike {cell} out.'
+export default 'Stop using {cell}.'

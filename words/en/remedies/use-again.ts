@@ -1,2 +1,2 @@
 /** What to do, in a sentence. */
-export default 'Use {cell} again, which is struck out.'
+export default 'Use {cell} again.'
