@@ -1,6 +1,6 @@
 import type { Player, PlayerLine } from '#shared/player'
 import { Refused, api } from '~/utils/api'
-import { apiOrKept, keepAnswer } from '~/utils/kept'
+import { apiOrKept, keepAnswer, lastKnown } from '~/utils/kept'
 
 /** The list of the academy's players, and what is done to it. */
 export function usePlayers() {
@@ -16,6 +16,11 @@ export function usePlayers() {
   async function load(asks = 1): Promise<void> {
     clearTimeout(timer)
     failure.value = null
+    // The list as it was here last stands until the server has said what it is now.
+    if (players.value === null && asks === 1)
+      void lastKnown('/api/players').then(known => {
+        if (players.value === null && failure.value === null && known) players.value = known
+      })
     try {
       players.value = await apiOrKept('/api/players')
       const missing = players.value.some(line => !line.archived && line.clubs > 0 && line.balls > 0 && !line.summary)

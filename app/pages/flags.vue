@@ -9,6 +9,7 @@ import { stockShotName } from '#words/stock-shot'
 import { useDistance } from '~/composables/useDistance'
 import { usePlayers } from '~/composables/usePlayers'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
+import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
 
 /** Open flags of all players, those that matter most first. */
 useHead({ title: 'Open flags' })
@@ -93,6 +94,6 @@ const kinds = computed(() =>
         <UIcon name="i-lucide-check" class="size-5 text-success" /> No flag of any player asks for an answer.
       </p>
     </template>
-    <p v-else class="soft py-14 text-center" role="status">Fetching the players…</p>
+    <FrameListSkeleton v-else what="The flags" class="mt-14" />
   </main>
 </template>

@@ -76,6 +76,13 @@ export async function apiOrKept<R extends Route>(
   }
 }
 
+/** What a route of this device's last visit said, to be shown until it answers anew. */
+export async function lastKnown<R extends Route>(route: R): Promise<Reply<R, 'GET'> | undefined> {
+  const kept = await reading(db => db.get('answers', pathOf(route)))
+  // As above: a path is kept by its own route alone.
+  return kept?.body as Reply<R, 'GET'> | undefined
+}
+
 const recordPath = (playerId: string) => `/api/players/${playerId}`
 
 /** Keeps a player's record; what was confirmed before it was asked for is in it. */

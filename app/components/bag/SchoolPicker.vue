@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { starterRungs } from '#core/swing/scale'
 import { SCHOOLS, type SchoolId } from '#core/swing/schools'
+import { swingSolidity } from '~/utils/swing-fill'
+import { swingPoses } from '~/utils/swing-figure'
+import MarksSwingFigure from '~/components/marks/SwingFigure.vue'
 
 defineProps<{ chosen?: SchoolId }>()
 defineEmits<{ choose: [school: SchoolId, presetId: string] }>()
@@ -14,6 +18,7 @@ const options = SCHOOLS.flatMap(school =>
       .filter(rung => rung.starter)
       .map(rung => rung.label)
       .join(', '),
+    poses: swingPoses({ school: school.id, rungs: starterRungs(school.id, preset.id, () => preset.id) }),
   })),
 )
 </script>
@@ -24,12 +29,21 @@ const options = SCHOOLS.flatMap(school =>
       v-for="option in options"
       :key="option.id"
       type="button"
-      class="raised cursor-pointer p-4 text-left hover:border-(--ink)! hover:bg-elevated"
+      class="raised flex cursor-pointer flex-col items-stretch justify-start p-4 text-left hover:border-(--ink)! hover:bg-elevated"
       @click="$emit('choose', option.school, option.id)"
     >
       <span class="flex items-center justify-between gap-2 text-lg font-bold"
         >{{ option.title }} <UIcon v-if="option.school === chosen" name="i-lucide-check" aria-label="now"
       /></span>
+      <span class="my-1 flex gap-1">
+        <MarksSwingFigure
+          v-for="(pose, i) in option.poses"
+          :key="i"
+          :pose="pose"
+          :solidity="swingSolidity(i, option.poses.length)"
+          class="w-9"
+        />
+      </span>
       <span class="block font-semibold">{{ option.rungs }}</span>
       <span class="soft mt-1 block text-sm">{{ option.means }}</span>
     </button>

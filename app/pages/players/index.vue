@@ -12,8 +12,9 @@ import {
 } from '~/utils/players-list'
 import { usePlayers } from '~/composables/usePlayers'
 import { useAccount } from '~/stores/account'
-import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
+import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import PlayersFirstRun from '~/components/players/FirstRun.vue'
 import PlayersPlayerForm from '~/components/players/PlayerForm.vue'
 import PlayersPlayerRow from '~/components/players/PlayerRow.vue'
 
@@ -137,15 +138,8 @@ watch(
         <UButton v-if="search" variant="link" class="min-h-0" @click="search = ''">Show all</UButton>
       </p>
     </template>
-    <FrameEmptyStep
-      v-else-if="players"
-      icon="i-lucide-user-plus"
-      words="No players yet."
-      help="Add the first one. Then say which clubs are in the bag and how the swing is told, and hit some balls."
-      action="Add a player"
-      @act="adding = true"
-    />
-    <p v-else class="soft py-14 text-center" role="status">Fetching the players…</p>
+    <PlayersFirstRun v-else-if="players" @add="adding = true" />
+    <FrameListSkeleton v-else what="The players" class="mt-14" />
 
     <PlayersPlayerForm v-if="adding" v-model:open="adding" @saved="saved" />
     <PlayersPlayerForm
