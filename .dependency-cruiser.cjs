@@ -1,6 +1,7 @@
 /** Which room may know of which. A wrong import fails `npm test`. */
 const STAGES = [
   'account',
+  'academy',
   'bag',
   'chart',
   'gaps',

@@ -1,7 +1,7 @@
 /** Whether everything that a database holds can be used: its keys lead somewhere, and every chart can be worked out. */
 import type { RowDataPacket } from 'mysql2/promise'
 import { jobs } from '../server/calibration/jobs'
-import { coachBySession } from '../server/data/coaches'
+import { coachById } from '../server/data/coaches'
 import { goesOf } from '../server/data/practice'
 import { playerRecord } from '../server/data/records'
 import { roundsOfPlayer } from '../server/data/rounds'
@@ -14,7 +14,6 @@ interface PlayerRow extends RowDataPacket {
   id: string
   name: string
   coachId: string | null
-  epoch: number
 }
 
 await run(async () => {
@@ -25,11 +24,11 @@ await run(async () => {
   for (const { name, table, rows } of orphans) faults.push(`${table}: ${rows} rows lead nowhere by ${name}`)
   // One coach of each academy may see all of its players.
   const [players] = await usePool().query<PlayerRow[]>(`
-    select p.id, p.name, c.id as coachId, c.sign_in_epoch as epoch from players p
+    select p.id, p.name, c.id as coachId from players p
     left join coaches c on c.id = (select min(id) from coaches where academy_id = p.academy_id)`)
   let balls = 0
-  for (const { id, name, coachId, epoch } of players) {
-    const coach = coachId === null ? undefined : await coachBySession(coachId, epoch)
+  for (const { id, name, coachId } of players) {
+    const coach = coachId === null ? undefined : await coachById(coachId)
     if (!coach) {
       faults.push(`${name} (${id}): the academy has no coach`)
       continue

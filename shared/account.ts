@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { COACHES_SEE, type Role } from './rights'
 import { BLOCK_RANGE, NAME_MAX, OWN_MARKS_MAX, PACE_MAX_M, PACE_MIN_M } from '../core/limits'
 import { LOCK_IN_RANGE, type LockIn } from '../core/session/lock-in'
 import {
@@ -18,7 +19,7 @@ import { boundedNumber, lineOfText, oneOf, quoted } from './text'
 export const PASSWORD_MIN = 10
 export const PASSWORD_MAX = 200
 
-const Email = z
+export const Email = z
   .string({ error: 'E-mail is missing.' })
   .trim()
   .max(254, { error: 'E-mail is too long: at most 254 characters are allowed.' })
@@ -26,7 +27,7 @@ const Email = z
     error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.`,
   })
 
-const NewPassword = z
+export const NewPassword = z
   .string({ error: 'Password is missing.' })
   .min(PASSWORD_MIN, { error: `Password is too short: ${PASSWORD_MIN} to ${PASSWORD_MAX} characters are needed.` })
   .max(PASSWORD_MAX, { error: `Password is too long: ${PASSWORD_MIN} to ${PASSWORD_MAX} characters are allowed.` })
@@ -95,7 +96,11 @@ export const AccountChange = z.object({
 export type AccountChange = z.infer<typeof AccountChange>
 
 /** All figures at once: one that is missing is what is usual. */
-export const AcademyChange = z.strictObject({ thresholds: AcademyThresholds })
+export const AcademyChange = z.strictObject({
+  thresholds: AcademyThresholds.optional(),
+  /** For an owner to choose. */
+  coachesSee: oneOf('Coaches see', COACHES_SEE).optional(),
+})
 export type AcademyChange = z.infer<typeof AcademyChange>
 
 export const PasswordChange = z.object({
@@ -117,4 +122,5 @@ export interface Account {
   paceM: number | null
   lockIn: LockIn
   settings: CoachSettings
+  role: Role
 }

@@ -83,6 +83,9 @@ function goalSpan(reading: GoalReading) {
     .optional()
 }
 
+/** An archived player can be erased for good after so long. */
+export const ERASABLE_AFTER_DAYS = 30
+
 export const AcademyThresholds = z.strictObject(figures)
 export type AcademyThresholds = z.infer<typeof AcademyThresholds>
 
@@ -170,6 +173,8 @@ export const PlayerChange = z.object({
   note: fields.note.optional(),
   thresholds: Thresholds.optional(),
   archived: z.boolean({ error: 'Archived is yes or no.' }).optional(),
+  /** Handed to a colleague. */
+  coachId: Id.optional(),
 })
 export type PlayerChange = z.infer<typeof PlayerChange>
 
@@ -182,6 +187,8 @@ export interface Player {
   thresholds: Thresholds
   archived: boolean
   version: number
+  /** Whose player it is; null where nobody said. */
+  coachId: string | null
 }
 
 /** What the list tells of a player's chart. */

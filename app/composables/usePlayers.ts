@@ -39,6 +39,11 @@ export function usePlayers() {
     void keepAnswer('/api/players', players.value)
   }
 
+  function forget({ id }: Pick<Player, 'id'>): void {
+    players.value = players.value?.filter(other => other.id !== id) ?? null
+    if (players.value) void keepAnswer('/api/players', players.value)
+  }
+
   async function setArchived(player: Player, archived: boolean): Promise<void> {
     try {
       const changed = await api('/api/players/:playerId', {
@@ -64,5 +69,5 @@ export function usePlayers() {
     }
   }
 
-  return { players, failure, load, put, setArchived }
+  return { players, failure, load, put, forget, setArchived }
 }

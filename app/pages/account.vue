@@ -6,6 +6,7 @@ import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import AccountDevices from '~/components/account/Devices.vue'
 import AccountLockIn from '~/components/account/LockIn.vue'
+import AccountSignIns from '~/components/account/SignIns.vue'
 import AccountMarks from '~/components/account/Marks.vue'
 
 useHead({ title: 'Account' })
@@ -84,6 +85,7 @@ async function savePassword() {
         description="Letters, figures and signs as shortcuts. Switch it off where keys slip; arrow keys and Ctrl stay."
       />
     </section>
+    <AccountSignIns />
     <AccountLockIn />
     <AccountMarks />
     <AccountDevices />

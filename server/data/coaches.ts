@@ -1,8 +1,9 @@
-import { eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import { academies, coaches } from '../db/schema'
 import type { LockIn } from '../../core/session/lock-in'
 import type { AcademyChange, Account, AccountChange, CoachSettings } from '../../shared/account'
 import { ROUND_IN_METRES, type AcademyThresholds } from '../../shared/player'
+import type { Role } from '../../shared/rights'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, usePool } from '../db/database'
 
@@ -18,17 +19,46 @@ export interface Coach {
   lockIn: LockIn
   settings: CoachSettings
   signInEpoch: number
+  role: Role
+  /** All players of the academy; else only those that are this coach's own. */
+  seesAll: boolean
+}
+
+/** What a cookie says. */
+export interface Session {
+  coachId: string
+  epoch: number
+  signInId: string
 }
 
 const COACH = `
   select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM,
-    c.lock_in as lockIn, c.settings, c.sign_in_epoch as signInEpoch, a.name as academy
-  from coaches c join academies a on a.id = c.academy_id where c.id = ? and c.sign_in_epoch = ?`
+    c.lock_in as lockIn, c.settings, c.sign_in_epoch as signInEpoch, c.role, a.name as academy,
+    (c.role <> 'coach' or a.coaches_see = 'all') as seesAll
+  from coaches c join academies a on a.id = c.academy_id`
+const BY_SESSION = `${COACH} join sign_ins s on s.coach_id = c.id and s.id = ? and s.ended_at is null
+  where c.id = ? and c.sign_in_epoch = ? and c.left_at is null`
+
+/** The database says yes as 1. */
+function coachOf(rows: unknown): Coach | undefined {
+  const [row] = rows as (Omit<Coach, 'seesAll'> & { seesAll: number })[]
+  return row && { ...row, seesAll: row.seesAll === 1 }
+}
+
+/** What a raw statement adds behind a player `p`, and its values. */
+export const SEEN = 'and (? or p.coach_id = ?)'
+export const seenBy = ({ id, seesAll }: Pick<Coach, 'id' | 'seesAll'>): [number, string] => [Number(seesAll), id]
 
 /** Asked by every request: a statement that the database keeps prepared. */
-export async function coachBySession(id: string, epoch: number): Promise<Coach | undefined> {
-  const [rows] = await usePool().execute(COACH, [id, epoch])
-  return (rows as Coach[])[0]
+export async function coachBySession({ coachId, epoch, signInId }: Session): Promise<Coach | undefined> {
+  const [rows] = await usePool().execute(BY_SESSION, [signInId, coachId, epoch])
+  return coachOf(rows)
+}
+
+/** For the program's own work, where nobody is signed in. */
+export async function coachById(id: string): Promise<Coach | undefined> {
+  const [rows] = await usePool().execute(`${COACH} where c.id = ?`, [id])
+  return coachOf(rows)
 }
 
 /** For the sign-in route alone: nobody is signed in yet. */
@@ -36,7 +66,7 @@ export async function coachByEmail(email: string) {
   const [found] = await useDatabase()
     .select({ id: coaches.id, signInEpoch: coaches.signInEpoch, passwordHash: coaches.passwordHash })
     .from(coaches)
-    .where(eq(coaches.email, email.toLowerCase()))
+    .where(and(eq(coaches.email, email.toLowerCase()), isNull(coaches.leftAt)))
   return found
 }
 
@@ -88,6 +118,7 @@ export async function academyThresholdsOf(coach: Coach): Promise<AcademyThreshol
 }
 
 export async function changeAcademy(coach: Coach, change: AcademyChange): Promise<AcademyChange> {
+  if (Object.keys(change).length === 0) return change
   await useDatabase().update(academies).set(change).where(eq(academies.id, coach.academyId))
   return change
 }
@@ -107,6 +138,6 @@ export async function changePassword(coach: Coach, passwordHash: string): Promis
   return signInEpoch
 }
 
-export function accountOf({ id, name, email, academy, unit, paceM, lockIn, settings }: Coach): Account {
-  return { id, name, email, academy, unit, paceM, lockIn, settings }
+export function accountOf({ id, name, email, academy, unit, paceM, lockIn, settings, role }: Coach): Account {
+  return { id, name, email, academy, unit, paceM, lockIn, settings, role }
 }

@@ -94,7 +94,8 @@ export async function revokeDevice(coach: Coach, deviceId: string): Promise<void
 export async function deviceByToken(tokenHash: string): Promise<KnownDevice | undefined> {
   const [rows] = await usePool().execute(
     'select d.id, d.coach_id as coachId, c.academy_id as academyId from devices d join ' +
-      'coaches c on c.id = d.coach_id where d.token_hash = ? and d.revoked_at is null',
+      'coaches c on c.id = d.coach_id where d.token_hash = ? and d.revoked_at is null ' +
+      "and c.left_at is null and c.role <> 'reader'",
     [tokenHash],
   )
   return (rows as KnownDevice[])[0]

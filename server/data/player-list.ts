@@ -2,7 +2,7 @@ import { asc, eq, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/shot/player-shots'
 import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, rounds, sessions, shots } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
-import { playerColumns, toPlayer } from './players'
+import { playerColumns, seenPlayers, toPlayer } from './players'
 import { renewSummaries } from './summaries'
 import type { PlayerLine } from '../../shared/player'
 import { useDatabase } from '../db/database'
@@ -96,7 +96,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .leftJoin(goCounts, eq(goCounts.playerId, players.id))
     .leftJoin(roundCounts, eq(roundCounts.playerId, players.id))
-    .where(eq(players.academyId, coach.academyId))
+    .where(seenPlayers(coach))
     .orderBy(asc(players.name), asc(players.id))
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.
   const academy = JSON.stringify(await academyThresholdsOf(coach))

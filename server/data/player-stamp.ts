@@ -1,4 +1,4 @@
-import type { Coach } from './coaches'
+import { SEEN, seenBy, type Coach } from './coaches'
 import { findPlayer } from './players'
 import { usePool } from '../db/database'
 
@@ -12,13 +12,14 @@ const STAMP = `
     (select count(*) from flag_answers where player_id = p.id),
     (select count(*) from published_charts where player_id = p.id),
     (select md5(thresholds) from academies where id = p.academy_id)) as stamp
-  from players p where p.id = ? and p.academy_id = ?`
+  from players p where p.id = ? and p.academy_id = ? ${SEEN}`
 
 /** How many balls a player has on record, deleted ones too; 0 for another academy's. */
 export async function countShots(coach: Coach, playerId: string): Promise<number> {
   const [rows] = await usePool().execute(
-    'select count(*) as n from shots s join players p on p.id = s.player_id where p.id = ? and p.academy_id = ?',
-    [playerId, coach.academyId],
+    `select count(*) as n from shots s join players p on p.id = s.player_id
+     where p.id = ? and p.academy_id = ? ${SEEN}`,
+    [playerId, coach.academyId, ...seenBy(coach)],
   )
   return Number((rows as { n: number }[])[0]!.n)
 }
@@ -29,7 +30,7 @@ export async function countShots(coach: Coach, playerId: string): Promise<number
  * @throws 404 for an id that is not there or another academy's
  */
 export async function stampOfPlayer(coach: Coach, playerId: string): Promise<string> {
-  const [rows] = await usePool().execute(STAMP, [playerId, coach.academyId])
+  const [rows] = await usePool().execute(STAMP, [playerId, coach.academyId, ...seenBy(coach)])
   const [row] = rows as { stamp: string }[]
   if (!row) await findPlayer(coach, playerId)
   return row!.stamp

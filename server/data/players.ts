@@ -1,10 +1,11 @@
-import { and, eq } from 'drizzle-orm'
-import { players } from '../db/schema'
+import { and, eq, isNull } from 'drizzle-orm'
+import { coaches, players } from '../db/schema'
 import type { Coach } from './coaches'
 import type { NewPlayer, Player, PlayerChange } from '../../shared/player'
 import { isDuplicate } from '../db/database-errors'
 import { useDatabase } from '../db/database'
-import { NotFound, Stale, Taken } from './faults'
+import { mayDo } from '../../shared/rights'
+import { NotFound, Stale, Taken, Unfit } from './faults'
 
 /** Columns of a player, for a select. */
 export const playerColumns = {
@@ -18,11 +19,18 @@ export const playerColumns = {
   version: players.version,
   school: players.school,
   bagVersion: players.bagVersion,
+  coachId: players.coachId,
 }
 
 /** The condition that keeps one academy's players from another. */
 export function ownPlayer(coach: Coach, playerId: string) {
-  return and(eq(players.id, playerId), eq(players.academyId, coach.academyId))
+  return and(eq(players.id, playerId), seenPlayers(coach))
+}
+
+/** Of the academy, and, where its owner chose so, this coach's own. */
+export function seenPlayers(coach: Coach) {
+  const ofAcademy = eq(players.academyId, coach.academyId)
+  return coach.seesAll ? ofAcademy : and(ofAcademy, eq(players.coachId, coach.id))
 }
 
 type Row = Player & { archivedAt: Date | null }
@@ -36,8 +44,9 @@ export function toPlayer({
   thresholds,
   archivedAt,
   version,
+  coachId,
 }: Omit<Row, 'archived'>): Player {
-  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version }
+  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version, coachId }
 }
 
 /** @throws 404 for an id that is not there or another academy's */
@@ -52,7 +61,16 @@ export async function createPlayer(coach: Coach, { id, name, level, hand, note }
   try {
     await useDatabase()
       .insert(players)
-      .values({ id, academyId: coach.academyId, name, level, hand: hand ?? 'right', note, thresholds: {} })
+      .values({
+        id,
+        academyId: coach.academyId,
+        coachId: coach.id,
+        name,
+        level,
+        hand: hand ?? 'right',
+        note,
+        thresholds: {},
+      })
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, id))
@@ -61,18 +79,32 @@ export async function createPlayer(coach: Coach, { id, name, level, hand, note }
   return (await findPlayer(coach, id)).player
 }
 
+/** Only somebody who works in this academy, and teaches there, has players. @throws 422 */
+async function mayHave(coach: Coach, coachId: string): Promise<void> {
+  const [person] = await useDatabase()
+    .select({ role: coaches.role })
+    .from(coaches)
+    .where(and(eq(coaches.id, coachId), eq(coaches.academyId, coach.academyId), isNull(coaches.leftAt)))
+  if (!person || !mayDo(person.role, 'teach'))
+    throw new Unfit('There is no such coach in this academy.', [
+      { field: 'coachId', message: 'There is no such coach in this academy.' },
+    ])
+}
+
 /** @throws 404, or 409 with the newest state when the version is not the newest */
 export async function changePlayer(
   coach: Coach,
   playerId: string,
   { version, archived, ...fields }: PlayerChange,
 ): Promise<Player> {
+  if (fields.coachId) await mayHave(coach, fields.coachId)
   const archivedAt = archived === undefined ? {} : { archivedAt: archived ? new Date() : null }
   const [done] = await useDatabase()
     .update(players)
     .set({ ...fields, ...archivedAt, version: version + 1 })
     .where(and(ownPlayer(coach, playerId), eq(players.version, version)))
-  const { player } = await findPlayer(coach, playerId)
+  // Handed to a colleague, it may be out of this coach's sight: who hands it over still sees what was done.
+  const { player } = await findPlayer({ ...coach, seesAll: coach.seesAll || done.affectedRows > 0 }, playerId)
   if (done.affectedRows === 0)
     throw new Stale('version', `${player.name} was changed on another page while this one was open.`, player)
   return player

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { players, ranges, sessions, shots } from '../db/schema'
 import type { Coach } from './coaches'
+import { seenPlayers } from './players'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../../core/limits'
 import { placeOnRange } from '../../core/session/targets-on-line'
 import type { RangeLandings, RangeRecord, RangeTarget } from '../../shared/range'
@@ -113,11 +114,7 @@ export async function landingsOf(coach: Coach, rangeId: string): Promise<RangeLa
     .from(sessions)
     .innerJoin(players, eq(players.id, sessions.playerId))
     .where(
-      and(
-        eq(players.academyId, coach.academyId),
-        isNull(players.archivedAt),
-        eq(sql`json_value(${sessions.plan}, '$.rangeId')`, rangeId),
-      ),
+      and(seenPlayers(coach), isNull(players.archivedAt), eq(sql`json_value(${sessions.plan}, '$.rangeId')`, rangeId)),
     )
     .orderBy(desc(sessions.startedAt), asc(sessions.id))
     .limit(SESSIONS_DRAWN)

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm'
 import { shots } from '../db/schema'
-import type { Coach } from './coaches'
+import { SEEN, seenBy, type Coach, type Session } from './coaches'
 import { findPlayer } from './players'
 import type { FieldError } from '../../shared/errors'
 import type { Readings } from '../../core/shot/readings'
@@ -52,7 +52,7 @@ const unique = (values: string[]) => [...new Set(values)]
 
 const ownIds = (kind: string, table: string) => `
   select '${kind}' as kind, x.id from players p join ${table} x on x.player_id = p.id
-  where p.id = ? and p.academy_id = ? and x.id in (?)`
+  where p.id = ? and p.academy_id = ? ${SEEN} and x.id in (?)`
 const OWN_IDS = [ownIds('sessionId', 'sessions'), ownIds('clubId', 'clubs'), ownIds('rungId', 'rungs')].join(
   ' union all ',
 )
@@ -69,7 +69,7 @@ export async function checkBelongings(
   records: readonly Belonging[],
   fieldOf = (name: string, i: number) => `shots.${i}.${name}`,
 ): Promise<void> {
-  const own = [playerId, coach.academyId]
+  const own = [playerId, coach.academyId, ...seenBy(coach)]
   const [rows] = await usePool().query(OWN_IDS, [
     ...own,
     unique(records.map(r => r.sessionId)),
@@ -142,17 +142,15 @@ const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?
   from coaches k join players p on p.academy_id = k.academy_id
   join sessions s on s.player_id = p.id and s.id = ? join clubs c on c.player_id = p.id and c.id = ?
   join rungs r on r.player_id = p.id and r.id = ?
-  where k.id = ? and k.sign_in_epoch = ? and p.id = ?`
+  join sign_ins i on i.coach_id = k.id and i.id = ? and i.ended_at is null
+  where k.id = ? and k.sign_in_epoch = ? and k.left_at is null and k.role <> 'reader' and p.id = ?
+    and (k.role <> 'coach' or p.coach_id = k.id or 'all' = (select coaches_see from academies where id = k.academy_id))`
 
 /**
  * The usual case, one new ball, in one prepared statement that also looks the coach up.
  * @returns false when nothing was put in, for whatever reason: `putShots` then finds out which
  */
-export async function logBall(
-  session: { coachId: string; epoch: number },
-  playerId: string,
-  record: ShotRecord,
-): Promise<boolean> {
+export async function logBall(session: Session, playerId: string, record: ShotRecord): Promise<boolean> {
   const {
     id,
     sessionId,
@@ -185,6 +183,7 @@ export async function logBall(
       sessionId,
       clubId,
       rungId,
+      session.signInId,
       session.coachId,
       session.epoch,
       playerId,

@@ -33,6 +33,7 @@ import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
 import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
 import type { Hand } from '../../core/shot/hand'
+import type { CoachesSee, Role } from '../../shared/rights'
 import type { RoundRecord } from '../../shared/rounds'
 
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
@@ -46,6 +47,8 @@ export const academies = mysqlTable('academies', {
   name: varchar('name', { length: 80 }).notNull(),
   // What flags are judged by for all players, unless a player has figures of their own.
   thresholds: json('thresholds').$type<AcademyThresholds>().notNull().default({}),
+  // Whether a coach sees all players of the academy, or those alone who are their own.
+  coachesSee: varchar('coaches_see', { length: 3 }).$type<CoachesSee>().notNull().default('all'),
   createdAt,
 })
 
@@ -61,6 +64,9 @@ export const coaches = mysqlTable(
     passwordHash: varchar('password_hash', { length: 255 }).notNull(),
     // Raised by a change of password, so that sealed cookies from before it open nothing.
     signInEpoch: int('sign_in_epoch').notNull().default(1),
+    role: varchar('role', { length: 9 }).$type<Role>().notNull().default('owner'),
+    // Set when somebody leaves the academy: their sign-in opens nothing, what they did stays.
+    leftAt: datetime('left_at', { mode: 'date', fsp: 3 }),
     unit: varchar('unit', { length: 2 }).$type<'yd' | 'm'>().notNull().default('yd'),
     // One pace of this coach, metres; null until it was measured.
     paceM: double('pace_m'),
@@ -73,6 +79,51 @@ export const coaches = mysqlTable(
   t => [uniqueIndex('coaches_email').on(t.email)],
 )
 
+/** Where people are signed in: a cookie opens only while its row has not ended. */
+export const signIns = mysqlTable(
+  'sign_ins',
+  {
+    id: id('id').primaryKey(),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    device: varchar('device', { length: 80 }).notNull(),
+    begunAt: datetime('begun_at', { mode: 'date', fsp: 3 }).notNull(),
+    seenAt: datetime('seen_at', { mode: 'date', fsp: 3 }).notNull(),
+    endedAt: datetime('ended_at', { mode: 'date', fsp: 3 }),
+  },
+  t => [index('sign_ins_coach').on(t.coachId, t.seenAt)],
+)
+
+/** A way into an academy for somebody who has no account yet; good once, and for some days. */
+export const invitations = mysqlTable(
+  'invitations',
+  {
+    id: id('id').primaryKey(),
+    academyId: id('academy_id')
+      .notNull()
+      .references(() => academies.id),
+    madeBy: id('made_by')
+      .notNull()
+      .references(() => coaches.id),
+    role: varchar('role', { length: 9 }).$type<Role>().notNull(),
+    forWhom: varchar('for_whom', { length: 80 }).notNull(),
+    tokenHash: varchar('token_hash', { length: 64 }).notNull(),
+    expiresAt: datetime('expires_at', { mode: 'date', fsp: 3 }).notNull(),
+    // Used or taken back: it opens nothing any more.
+    closedAt: datetime('closed_at', { mode: 'date', fsp: 3 }),
+  },
+  t => [uniqueIndex('invitations_token').on(t.tokenHash), index('invitations_academy').on(t.academyId)],
+)
+
+/** Players who were erased for good: their ids alone, so that nothing brings them back. */
+export const erasures = mysqlTable('erasures', {
+  playerId: id('player_id').primaryKey(),
+  academyId: id('academy_id').notNull(),
+  erasedBy: id('erased_by').notNull(),
+  erasedAt: datetime('erased_at', { mode: 'date', fsp: 3 }).notNull(),
+})
+
 export const players = mysqlTable(
   'players',
   {
@@ -80,6 +131,8 @@ export const players = mysqlTable(
     academyId: id('academy_id')
       .notNull()
       .references(() => academies.id),
+    // Whose player it is; an owner hands one over.
+    coachId: id('coach_id').references(() => coaches.id),
     name: varchar('name', { length: 80 }).notNull(),
     level: varchar('level', { length: 12 }).$type<Level>().notNull().default('unknown'),
     hand: varchar('hand', { length: 5 }).$type<Hand>().notNull().default('right'),

@@ -1,16 +1,16 @@
 import type { H3Event } from 'h3'
-import { coachBySession, type Coach } from '../data/coaches'
+import { forbiddenText, mayDo, rightNeeded } from '../../shared/rights'
+import { coachBySession, type Coach, type Session } from '../data/coaches'
+import { NotFound } from '../data/faults'
+import { beginSignIn, endSignIn, noteSeen } from '../data/sign-ins'
 import { refuse } from './refuse'
-
-interface Opened {
-  coachId: string
-  epoch: number
-}
 
 declare module '#auth-utils' {
   interface SecureSessionData {
     coachId: string
     epoch: number
+    /** Missing in a cookie of a program that knew no sign-ins: it opens nothing. */
+    signInId?: string
   }
 }
 
@@ -19,24 +19,26 @@ const KEEP_MS = 60_000
 const KEEP_MOST = 2000
 
 /** What cookies of the last minute hold: opening the seal is a third of the work of logging a ball. */
-const opened = new Map<string, { session: Opened; untilMs: number }>()
+const opened = new Map<string, { session: Session; untilMs: number }>()
 
-async function openCookie(event: H3Event): Promise<Opened | undefined> {
+async function openCookie(event: H3Event): Promise<Session | undefined> {
   const cookie = getCookie(event, COOKIE)
   if (!cookie) return undefined
   const kept = opened.get(cookie)
   if (kept && kept.untilMs > Date.now()) return kept.session
   opened.delete(cookie)
   const { secure } = await getUserSession(event)
-  if (!secure) return undefined
+  if (!secure?.signInId) return undefined
+  const session = { coachId: secure.coachId, epoch: secure.epoch, signInId: secure.signInId }
+  await noteSeen(session.signInId)
   // The oldest goes first: a Map keeps the order in which things came.
   if (opened.size >= KEEP_MOST) opened.delete(opened.keys().next().value!)
-  opened.set(cookie, { session: secure, untilMs: Date.now() + KEEP_MS })
-  return secure
+  opened.set(cookie, { session, untilMs: Date.now() + KEEP_MS })
+  return session
 }
 
 /** What the cookie says, for the one statement that looks the coach up by itself. */
-export async function requireSession(event: H3Event): Promise<Opened> {
+export async function requireSession(event: H3Event): Promise<Session> {
   const session = await openCookie(event)
   if (!session) throw signedOut()
   return session
@@ -46,14 +48,53 @@ function signedOut() {
   return refuse(401, 'You are not signed in any more: sign in again. Nothing you entered is lost.')
 }
 
-/** The signed-in coach, looked up afresh each time, so that a changed password ends old sessions at once. */
+/**
+ * The signed-in coach, looked up afresh each time, so that a changed password or a sign-out elsewhere ends old sessions
+ * at once; and who may do what is asked. @throws 401, 403
+ */
 export async function requireCoach(event: H3Event): Promise<Coach> {
   const session = await openCookie(event)
-  const coach = session ? await coachBySession(session.coachId, session.epoch) : undefined
+  const coach = session && (await coachBySession(session))
   if (!coach) throw signedOut()
+  const needed = rightNeeded(event.method, event.path.split('?')[0]!)
+  if (!mayDo(coach.role, needed)) throw refuse(403, forbiddenText(coach.role, needed))
   return coach
 }
 
-export async function enter(event: H3Event, coach: { id: string; signInEpoch: number }) {
-  await replaceUserSession(event, { secure: { coachId: coach.id, epoch: coach.signInEpoch } })
+/** What a person reads in the list of their sign-ins: the system and the browser, as far as it says. */
+function deviceOf(event: H3Event): string {
+  const agent = getHeader(event, 'user-agent') ?? ''
+  const find = (names: readonly (readonly [RegExp, string])[]) => names.find(([of]) => of.test(agent))?.[1]
+  const system = find([
+    [/iPad/, 'iPad'],
+    [/iPhone/, 'iPhone'],
+    [/Android/, 'Android'],
+    [/Windows/, 'Windows'],
+    [/Mac OS X/, 'Mac'],
+    [/Linux/, 'Linux'],
+  ])
+  const browser = find([
+    [/Firefox\//, 'Firefox'],
+    [/Edg\//, 'Edge'],
+    [/Chrome\//, 'Chrome'],
+    [/Safari\//, 'Safari'],
+  ])
+  return [browser, system].filter(Boolean).join(' on ') || 'a program'
+}
+
+/** Begins a sign-in, or goes on with the one there is under a new epoch. */
+export async function enter(event: H3Event, coach: { id: string; signInEpoch: number }, signInId?: string) {
+  const id = signInId ?? (await beginSignIn(coach.id, deviceOf(event)))
+  await replaceUserSession(event, { secure: { coachId: coach.id, epoch: coach.signInEpoch, signInId: id } })
+}
+
+/** Ends the sign-in of this cookie, on the server too. */
+export async function leave(event: H3Event): Promise<void> {
+  const session = await openCookie(event)
+  if (session) await endSignIn({ id: session.coachId }, session.signInId).catch(ignoreMissing)
+  await clearUserSession(event)
+}
+/** It has ended already: that is what was asked. */
+function ignoreMissing(error: unknown): void {
+  if (!(error instanceof NotFound)) throw error
 }

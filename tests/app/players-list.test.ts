@@ -10,6 +10,7 @@ const line = (name: string, more: Partial<PlayerLine> = {}, due: number | null =
   note: '',
   thresholds: {},
   archived: false,
+  coachId: null,
   version: 1,
   clubs: 3,
   school: 'clock',

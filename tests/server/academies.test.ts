@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { aBag, atTheRange, Client, newCoach, newId } from './client'
+import { mayDo, rightNeeded, ROLES, type Role } from '../../shared/rights'
+import { aBag, atTheRange, Client, joined, newCoach, newId } from './client'
 import { aGo, aHomework } from './practice-records'
 
 /** Routes that need no coach. Everything else must stand in the table below. */
@@ -8,6 +9,8 @@ const OPEN = [
   '[...].ts',
   'auth/demo.post.ts',
   'auth/doors.get.ts',
+  'auth/invitation.post.ts',
+  'auth/join.post.ts',
   'auth/sign-in.post.ts',
   'auth/sign-out.post.ts',
   'auth/sign-up.post.ts',
@@ -37,6 +40,34 @@ const OWN_DRILL = { id: newId(), name: 'Ours', spec: A_GO.spec }
 
 const ROUTES: Row[] = [
   { route: 'account.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account'] },
+  { route: 'account/sign-ins/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account/sign-ins'] },
+  {
+    route: 'account/sign-ins/[signInId].delete.ts',
+    ofPlayer: false,
+    ask: () => ['DELETE', `/api/account/sign-ins/${newId()}`],
+  },
+  { route: 'academy/people/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/academy/people'] },
+  {
+    route: 'academy/people/[personId].patch.ts',
+    ofPlayer: false,
+    ask: () => ['PATCH', `/api/academy/people/${newId()}`, { role: 'reader' }],
+  },
+  {
+    route: 'academy/invitations/index.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/academy/invitations', { id: newId(), role: 'coach', forWhom: 'Bo' }],
+  },
+  {
+    route: 'academy/invitations/[invitationId].delete.ts',
+    ofPlayer: false,
+    ask: () => ['DELETE', `/api/academy/invitations/${newId()}`],
+  },
+  // Its owner is told to archive first: tests/server/people.test.ts erases one.
+  {
+    route: 'players/[playerId]/erase.post.ts',
+    ofPlayer: false,
+    ask: at => ['POST', `/api/players/${at.playerId}/erase`],
+  },
   { route: 'account.patch.ts', ofPlayer: false, ask: () => ['PATCH', '/api/account', { unit: 'm' }] },
   {
     route: 'academy.patch.ts',
@@ -393,6 +424,28 @@ describe('every route', () => {
       expect((await owner.send(method, path, body)).status).toBeLessThan(300)
     },
   )
+
+  describe('asked by the people of its academy', () => {
+    const people = new Map<Role, Client>()
+    beforeAll(async () => {
+      for (const role of ROLES) people.set(role, role === 'owner' ? owner : await joined(owner, role))
+    })
+    // A player's phone and a device come with keys of their own.
+    const rows = ROUTES.filter(({ route }) => !/^(link|ingest)\//.test(route))
+
+    it.each(rows)('$route lets those in whose role it is for, and tells the others whose it is', async ({ ask }) => {
+      const [method, path, body] = ask(at)
+      const needed = rightNeeded(method, path.split('?')[0]!)
+      for (const role of ROLES) {
+        const { status, body: said } = await people.get(role)!.send(method, path, body)
+        if (mayDo(role, needed)) expect([401, 403], role).not.toContain(status)
+        else {
+          expect(status, role).toBe(403)
+          expect((said as { message: string }).message).toContain(`this is for`)
+        }
+      }
+    })
+  })
 
   it('leaves a player as it was after all that strangers tried', async () => {
     const [first, again] = [await newCoach(), await newCoach()]

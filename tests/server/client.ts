@@ -1,5 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { inject } from 'vitest'
+import type { Role } from '../../shared/rights'
 import type { Refusal } from '../../shared/errors'
 import { USUAL_PLAN } from '../../shared/session'
 
@@ -74,6 +75,18 @@ export async function newCoach(name = 'Ada Vane'): Promise<Client & { email: str
     password: PASSWORD,
   })
   if (status !== 201) throw new Error(`sign-up answered ${status}`)
+  return client
+}
+
+/** Somebody who came into the owner's academy by an invitation, signed in. */
+export async function joined(owner: Client, role: Role, name = `A ${role}`): Promise<Client & { email: string }> {
+  const asked = { id: newId(), role, forWhom: name }
+  const { body } = await owner.post<{ token: string }>('/api/academy/invitations', asked)
+  const client = new Client() as Client & { email: string }
+  client.email = `${role}-${newId()}@saltmarsh.example`
+  const person = { token: body.token, name, email: client.email, password: PASSWORD }
+  const { status } = await client.post('/api/auth/join', person)
+  if (status !== 201) throw new Error(`join answered ${status}`)
   return client
 }
 

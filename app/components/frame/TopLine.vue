@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mayDo } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useDialogs } from '~/composables/useDialogs'
 import { useAccount } from '~/stores/account'
@@ -49,6 +50,9 @@ const menu = computed(() => [
       },
     },
     { label: 'Ranges', icon: 'i-lucide-signpost', to: '/ranges' },
+    ...(mayDo(account.account?.role ?? 'reader', 'teach')
+      ? [{ label: 'Academy', icon: 'i-lucide-users', to: '/academy' }]
+      : []),
     { label: 'Account', icon: 'i-lucide-user', to: '/account' },
   ],
   [{ label: 'Sign out', icon: 'i-lucide-log-out', onSelect: signOut }],

@@ -117,9 +117,8 @@ async function send(figures: AcademyThresholds) {
   failure.value = undefined
   try {
     if (whose.value === 'academy') {
-      record.academyThresholds = (
-        await api('/api/academy', { method: 'PATCH', body: { thresholds: figures } })
-      ).thresholds
+      await api('/api/academy', { method: 'PATCH', body: { thresholds: figures } })
+      record.academyThresholds = figures
     } else {
       const thresholds: Thresholds = figures
       record.player = await api('/api/players/:playerId', {

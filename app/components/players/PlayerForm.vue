@@ -2,8 +2,11 @@
 import { v7 as newId } from 'uuid'
 import { HANDS } from '#core/shot/hand'
 import { HAND_WORDS, LEVEL_HANDICAPS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+import { mayDo } from '#shared/rights'
+import { useAccount } from '~/stores/account'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import PlayersWhoseField from '~/components/players/WhoseField.vue'
 
 /** Adds a player, or edits the one given. */
 const props = defineProps<{ player?: Player }>()
@@ -16,6 +19,9 @@ const form = reactive({
   hand: props.player?.hand ?? 'right',
   note: props.player?.note ?? '',
 })
+const account = useAccount()
+const mayTeach = computed(() => mayDo(account.account?.role ?? 'reader', 'teach'))
+const coachId = ref(props.player?.coachId ?? null)
 /** Set once, so that "Add" pressed twice on a bad network adds one player. */
 const id = props.player?.id ?? newId()
 const version = ref(props.player?.version ?? 1)
@@ -23,9 +29,12 @@ const theirs = shallowRef<Player>()
 const { general, check, take, of, clear } = useFormErrors()
 const busy = ref(false)
 
+/** Said only where it is another one: a page of before knows nothing of it. */
+const handedTo = () => (coachId.value && coachId.value !== props.player?.coachId ? { coachId: coachId.value } : {})
+
 async function save() {
   const value = props.player
-    ? check(PlayerChange, { ...form, version: version.value })
+    ? check(PlayerChange, { ...form, ...handedTo(), version: version.value })
     : check(NewPlayer, { ...form, id })
   if (!value) return
   busy.value = true
@@ -100,9 +109,10 @@ const levels = LEVELS.map(value => ({
           label="Note"
           name="note"
           :error="of('note') ?? changedElsewhere('note')"
-          help="For you alone: a goal, a habit. #juniors puts the player in a group."
+          help="A goal, a habit; nothing about health. #juniors puts the player in a group."
           ><UInput v-model="form.note" class="w-full"
         /></UFormField>
+        <PlayersWhoseField v-if="player && mayTeach" v-model="coachId" />
       </form>
     </template>
     <template #footer>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { schoolById, type SchoolId } from '#core/swing/schools'
 import { LEVEL_WORDS, type PlayerLine } from '#shared/player'
+import { mayDo } from '#shared/rights'
+import { useAccount } from '~/stores/account'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 
 const props = defineProps<{ player: PlayerLine }>()
-const emit = defineEmits<{ edit: []; archive: [archived: boolean] }>()
+const emit = defineEmits<{ edit: []; archive: [archived: boolean]; erase: [] }>()
+const account = useAccount()
+const role = computed(() => account.account?.role ?? 'reader')
 
 const work = computed(() => {
   const { clubs, balls, school } = props.player
@@ -40,6 +44,9 @@ const menu = computed(() => [
   props.player.archived
     ? { label: 'Bring back', icon: 'i-lucide-archive-restore', onSelect: () => emit('archive', false) }
     : { label: 'Archive', icon: 'i-lucide-archive', onSelect: () => emit('archive', true) },
+  ...(props.player.archived && mayDo(role.value, 'own')
+    ? [{ label: 'Erase for good…', icon: 'i-lucide-eraser', onSelect: () => emit('erase') }]
+    : []),
 ])
 </script>
 

@@ -10,22 +10,27 @@ import {
   searched,
   type PlayerOrder,
 } from '~/utils/players-list'
+import { mayDo } from '#shared/rights'
 import { usePlayers } from '~/composables/usePlayers'
 import { useAccount } from '~/stores/account'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import PlayersEraseDialog from '~/components/players/EraseDialog.vue'
 import PlayersFirstRun from '~/components/players/FirstRun.vue'
 import PlayersPlayerForm from '~/components/players/PlayerForm.vue'
 import PlayersPlayerRow from '~/components/players/PlayerRow.vue'
 
 useHead({ title: 'Players' })
 const account = useAccount()
-const { players, failure, load, put, setArchived } = usePlayers()
+const { players, failure, load, put, forget, setArchived } = usePlayers()
+const toast = useToast()
 const route = useRoute()
 const search = ref('')
 const showArchived = ref(false)
 const adding = ref(false)
 const editing = shallowRef<PlayerLine>()
+const erasing = shallowRef<PlayerLine>()
+const mayTeach = computed(() => mayDo(account.account?.role ?? 'reader', 'teach'))
 
 onMounted(() => load())
 useShortcuts({
@@ -63,6 +68,12 @@ useIntersectionObserver(end, ([entry]) => {
   if (entry?.isIntersecting) reach.value += AT_ONCE
 })
 
+function erased(player: PlayerLine) {
+  erasing.value = undefined
+  forget(player)
+  toast.add({ title: `${player.name} is erased` })
+}
+
 async function saved(player: Player) {
   const isNew = !players.value?.some(other => other.id === player.id)
   put(player)
@@ -87,7 +98,7 @@ watch(
         <UButton v-if="openFlags > 0" size="lg" color="neutral" variant="outline" icon="i-lucide-flag" to="/flags"
           >{{ openFlags }} open {{ openFlags === 1 ? 'flag' : 'flags' }}</UButton
         >
-        <UButton size="lg" icon="i-lucide-plus" @click="adding = true"
+        <UButton v-if="mayTeach" size="lg" icon="i-lucide-plus" @click="adding = true"
           >Add a player <UKbd value="n" class="ml-1 max-sm:hidden"
         /></UButton>
       </div>
@@ -122,6 +133,7 @@ watch(
           :player="player"
           @edit="editing = player"
           @archive="setArchived(player, $event)"
+          @erase="erasing = player"
         />
         <li v-if="shown.length < found.length" ref="end" :key="shown.length" class="soft px-4 py-3">
           {{ found.length - shown.length }} more
@@ -141,6 +153,7 @@ watch(
     <PlayersFirstRun v-else-if="players" @add="adding = true" />
     <FrameListSkeleton v-else what="The players" class="mt-14" />
 
+    <PlayersEraseDialog v-if="erasing" :player="erasing" @close="erasing = undefined" @erased="erased(erasing)" />
     <PlayersPlayerForm v-if="adding" v-model:open="adding" @saved="saved" />
     <PlayersPlayerForm
       v-if="editing"

@@ -1,6 +1,7 @@
 import { PasswordChange } from '../../../shared/account'
 import { changePassword, passwordHashOf } from '../../data/coaches'
-import { enter, requireCoach } from '../../request/coach'
+import { endOtherSignIns } from '../../data/sign-ins'
+import { enter, requireCoach, requireSession } from '../../request/coach'
 import { readChecked, refuse } from '../../request/refuse'
 import { beginOwnAttempt } from '../../request/sign-in-limit'
 
@@ -15,6 +16,8 @@ export default defineEventHandler(async event => {
   }
   await succeeded()
   const signInEpoch = await changePassword(coach, await hashPassword(password))
-  await enter(event, { id: coach.id, signInEpoch })
+  const { signInId } = await requireSession(event)
+  await endOtherSignIns(coach.id, signInId)
+  await enter(event, { id: coach.id, signInEpoch }, signInId)
   return { ok: true }
 })

@@ -17,7 +17,13 @@ export default defineEventHandler(async event => {
     sessionId,
     message => void stream.push({ event: 'balls', data: JSON.stringify(message) }),
   )
-  const ping = setInterval(() => void stream.push({ event: 'ping', data: '' }), PING_MS)
+  const ping = setInterval(() => {
+    // Signed out elsewhere, or with another password by now: the line goes too.
+    requireCoach(event).then(
+      () => stream.push({ event: 'ping', data: '' }),
+      () => stream.close(),
+    )
+  }, PING_MS)
   const end = setTimeout(() => void stream.close(), LONGEST_MS)
   const ended = keepLine(() => void stream.close())
   stream.onClosed(() => {

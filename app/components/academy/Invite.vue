@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import { INVITATION_DAYS, NewInvitation, type MadeInvitation } from '#shared/academy'
+import { ROLE_WORDS, ROLES } from '#shared/rights'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+
+/** Makes an invitation: an address to be handed on, shown once. */
+const emit = defineEmits<{ made: [] }>()
+const form = reactive({ forWhom: '', role: 'coach' })
+const made = shallowRef<MadeInvitation>()
+const { errors, general, check, take, of } = useFormErrors()
+const { copy, copied } = useClipboard({ legacy: true })
+const roles = ROLES.map(value => ({ value, label: ROLE_WORDS[value].name }))
+// Behind the "#", so that the token is in no log.
+const address = computed(() => (made.value ? `${window.location.origin}/join#${made.value.token}` : ''))
+
+async function invite() {
+  const value = check(NewInvitation, { id: newId(), ...form })
+  if (!value) return
+  try {
+    made.value = await api('/api/academy/invitations', { method: 'POST', body: value })
+    form.forWhom = ''
+    emit('made')
+  } catch (error) {
+    take(error)
+  }
+}
+</script>
+
+<template>
+  <section class="raised p-5" aria-labelledby="invite-title">
+    <h2 id="invite-title" class="text-xl font-bold">Invite somebody</h2>
+    <p class="soft mb-3">
+      It makes an address to hand on, by whatever way you write to each other. It lets one person in, within
+      {{ INVITATION_DAYS }} days.
+    </p>
+    <div v-if="made" class="mb-4 border-l-[5px] border-(--sound) pl-3" role="status">
+      <p>
+        <b>For {{ made.forWhom }}</b
+        >, shown this once:
+      </p>
+      <p class="my-2 flex flex-wrap items-center gap-2">
+        <code class="rounded bg-elevated px-2 py-1 break-all">{{ address }}</code><UButton
+          color="neutral"
+          variant="outline"
+          :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'"
+          @click="copy(address)"
+          >{{ copied ? 'Copied' : 'Copy' }}</UButton
+        >
+      </p>
+    </div>
+    <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="invite">
+      <UFormField
+        label="For whom"
+        :error="of('forWhom') ?? (errors.length === 0 ? general : undefined)"
+        help=" "
+        class="min-w-52 flex-1"
+        ><UInput v-model="form.forWhom" placeholder="Bo Kestrel" autocomplete="off" class="w-full"
+      /></UFormField>
+      <UFormField label="As" help=" " class="w-36"
+        ><FramePlainSelect v-model="form.role" :items="roles" label="As which role"
+      /></UFormField>
+      <UButton type="submit" class="mt-6">Make an invitation</UButton>
+    </form>
+  </section>
+</template>

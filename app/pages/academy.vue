@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
+import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
+import { api } from '~/utils/api'
+import { daysAgo } from '~/utils/dates'
+import { useAccount } from '~/stores/account'
+import AcademyInvite from '~/components/academy/Invite.vue'
+import FrameListFailure from '~/components/frame/ListFailure.vue'
+import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+
+/** Who works in the academy and what each may do. */
+useHead({ title: 'Academy' })
+const account = useAccount()
+const toast = useToast()
+const academy = shallowRef<AcademyPeople>()
+const failure = shallowRef<Error>()
+const role = computed(() => account.account?.role ?? 'reader')
+const isOwner = computed(() => mayDo(role.value, 'own'))
+const here = computed(() => academy.value?.people.filter(person => !person.left) ?? [])
+const gone = computed(() => academy.value?.people.filter(person => person.left) ?? [])
+const roles = ROLES.map(value => ({ value, label: ROLE_WORDS[value].name }))
+
+async function load() {
+  try {
+    academy.value = await api('/api/academy/people')
+    failure.value = undefined
+  } catch (error) {
+    failure.value = error as Error
+  }
+}
+onMounted(load)
+
+/** Changes somebody, and offers to take it back. */
+async function change(person: Person, to: PersonChange, title: string, back: PersonChange) {
+  try {
+    academy.value = await api('/api/academy/people/:personId', {
+      params: { personId: person.id },
+      method: 'PATCH',
+      body: to,
+    })
+    const undo = () => change(person, back, `${person.name} is as before`, to)
+    toast.add({
+      title,
+      actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo() }],
+    })
+  } catch (error) {
+    toast.add({ title: `${person.name} is not changed`, description: (error as Error).message, color: 'error' })
+    await load()
+  }
+}
+const setRole = (person: Person, next: Role) =>
+  change(person, { role: next }, `${person.name}: ${ROLE_WORDS[next].name.toLowerCase()}`, { role: person.role })
+const setLeft = (person: Person, left: boolean) =>
+  change(person, { left }, left ? `${person.name} has left` : `${person.name} is back`, { left: !left })
+
+async function setSee(coachesSee: CoachesSee) {
+  try {
+    await api('/api/academy', { method: 'PATCH', body: { coachesSee } })
+  } catch (error) {
+    toast.add({ title: 'Not changed', description: (error as Error).message, color: 'error' })
+  }
+  await load()
+}
+async function takeBack(invitationId: string) {
+  try {
+    await api('/api/academy/invitations/:invitationId', { params: { invitationId }, method: 'DELETE' })
+  } catch (error) {
+    toast.add({ title: 'The invitation still stands', description: (error as Error).message, color: 'error' })
+  }
+  await load()
+}
+const SEES = [
+  { value: 'all', label: 'all players of the academy' },
+  { value: 'own', label: 'their own players alone' },
+]
+const seenText = ({ seenAtMs }: Person) => (seenAtMs === null ? 'never signed in' : `seen ${daysAgo(seenAtMs)}`)
+const until = (ms: number) =>
+  new Date(ms).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' })
+</script>
+
+<template>
+  <main class="mx-auto w-full max-w-3xl px-4 py-6">
+    <h1 class="text-[1.75rem] leading-tight font-bold">{{ account.account?.academy }}</h1>
+    <p class="soft">Who works here, and what each may do.</p>
+    <FrameListFailure v-if="failure && !academy" what="The people" :failure="failure" @again="load()" />
+    <FrameListSkeleton v-else-if="!academy" what="The people" :rows="3" class="mt-6" />
+    <template v-else>
+      <ul class="raised mt-6 divide-y divide-default">
+        <li v-for="person in here" :key="person.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2.5">
+          <p class="min-w-0 flex-1 basis-60">
+            <strong class="text-lg">{{ person.name }}</strong><template v-if="person.id === account.account?.id">
+              (you)</template
+            >
+            <span class="soft block truncate text-sm">{{ person.email }}, {{ seenText(person) }}</span>
+          </p>
+          <template v-if="isOwner">
+            <span class="w-36"
+              ><FramePlainSelect
+                :model-value="person.role"
+                :items="roles"
+                :label="`Role of ${person.name}`"
+                @update:model-value="setRole(person, $event as Role)"
+            /></span>
+            <UButton
+              color="neutral"
+              variant="ghost"
+              icon="i-lucide-log-out"
+              :aria-label="`${person.name} leaves`"
+              @click="setLeft(person, true)"
+              >Leaves</UButton
+            >
+          </template>
+          <span v-else class="soft">{{ ROLE_WORDS[person.role].name }}</span>
+        </li>
+      </ul>
+      <dl class="mt-3 grid gap-x-4 text-sm sm:grid-cols-[6rem_1fr]">
+        <template v-for="one in ROLES" :key="one">
+          <dt class="font-semibold">{{ ROLE_WORDS[one].name }}</dt>
+          <dd class="soft max-sm:mb-1">{{ ROLE_WORDS[one].may }}</dd>
+        </template>
+      </dl>
+      <template v-if="isOwner">
+        <div class="mt-6 flex flex-wrap items-center gap-3">
+          <label class="font-semibold" for="sees">A coach sees</label>
+          <span class="w-64"
+            ><FramePlainSelect
+              id="sees"
+              :model-value="academy.coachesSee"
+              :items="SEES"
+              label="A coach sees"
+              @update:model-value="setSee($event as CoachesSee)"
+          /></span>
+        </div>
+        <AcademyInvite class="mt-6" @made="load" />
+        <ul v-if="academy.invitations.length > 0" class="mt-3 divide-y divide-default border-y border-default">
+          <li
+            v-for="invitation in academy.invitations"
+            :key="invitation.id"
+            class="flex min-h-12 flex-wrap items-center gap-x-4"
+          >
+            <span class="min-w-0 flex-1"
+              ><strong>{{ invitation.forWhom }}</strong
+              >, as {{ ROLE_WORDS[invitation.role].name.toLowerCase() }}
+              <span class="soft">open until {{ until(invitation.expiresAtMs) }}</span></span
+            >
+            <UButton
+              color="neutral"
+              variant="ghost"
+              :aria-label="`Take the invitation of ${invitation.forWhom} back`"
+              @click="takeBack(invitation.id)"
+              >Take it back</UButton
+            >
+          </li>
+        </ul>
+      </template>
+      <ul v-if="gone.length > 0" class="mt-6 space-y-1">
+        <li v-for="person in gone" :key="person.id" class="soft flex flex-wrap items-center gap-2">
+          <UIcon name="i-lucide-archive" /> {{ person.name }} has left; what they did stays.
+          <UButton v-if="isOwner" size="sm" variant="link" class="min-h-9" @click="setLeft(person, false)"
+            >Bring back</UButton
+          >
+        </li>
+      </ul>
+    </template>
+  </main>
+</template>

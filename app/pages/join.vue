@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { Join, type InvitedTo } from '#shared/academy'
+import { PASSWORD_MIN } from '#shared/account'
+import { ROLE_WORDS } from '#shared/rights'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import { useAccount } from '~/stores/account'
+import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+
+/** Where an invitation leads: an account of one's own in somebody's academy. */
+definePageMeta({ layout: 'plain' })
+useHead({ title: 'Invitation' })
+const account = useAccount()
+const route = useRoute()
+const token = route.hash.slice(1)
+const invited = shallowRef<InvitedTo>()
+const failure = ref('')
+const form = reactive({ name: '', email: '', password: '' })
+const { general, check, take, of, errors } = useFormErrors()
+const busy = ref(false)
+
+onMounted(async () => {
+  try {
+    invited.value = await api('/api/auth/invitation', { method: 'POST', body: { token } })
+    form.name ||= invited.value.forWhom
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+})
+
+async function submit() {
+  const value = check(Join, { ...form, token })
+  if (!value) return
+  busy.value = true
+  try {
+    await api('/api/auth/join', { method: 'POST', body: value })
+    await account.forget()
+    await navigateTo('/players')
+  } catch (error) {
+    take(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <FrameDoorFrame :title="invited ? `Join ${invited.academy}` : 'Invitation'">
+    <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
+    <p v-else-if="!invited" class="soft min-h-40" role="status">Looking at the invitation…</p>
+    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
+      <p class="mb-3">
+        As <strong>{{ ROLE_WORDS[invited.role].name.toLowerCase() }}</strong>. {{ ROLE_WORDS[invited.role].may }}
+      </p>
+      <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
+      <UFormField label="Your name" name="name" :error="of('name')" help=" "
+        ><UInput v-model="form.name" autocomplete="name" class="w-full"
+      /></UFormField>
+      <UFormField label="E-mail" name="email" :error="of('email')" help="You sign in with it."
+        ><UInput v-model="form.email" type="email" autocomplete="username" class="w-full"
+      /></UFormField>
+      <UFormField label="Password" name="password" :error="of('password')" :help="`${PASSWORD_MIN} characters or more.`"
+        ><UInput v-model="form.password" type="password" autocomplete="new-password" class="w-full"
+      /></UFormField>
+      <UButton type="submit" block size="lg" class="mt-3" :loading="busy">Join</UButton>
+    </form>
+    <p class="mt-5 text-center"><ULink to="/sign-in" class="font-semibold underline">To the sign-in</ULink></p>
+  </FrameDoorFrame>
+</template>

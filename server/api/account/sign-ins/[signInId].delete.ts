@@ -1,0 +1,10 @@
+import { endSignIn } from '../../../data/sign-ins'
+import { requireCoach } from '../../../request/coach'
+import { idFromRoute } from '../../../request/refuse'
+
+/** Signs out there: its cookie opens nothing any more. */
+export default defineEventHandler(async event => {
+  const coach = await requireCoach(event)
+  await endSignIn(coach, idFromRoute(event, 'signInId', 'sign-in'))
+  return { ok: true }
+})

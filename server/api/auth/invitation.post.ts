@@ -1,0 +1,10 @@
+import { InvitationLook, type InvitedTo } from '../../../shared/academy'
+import { invitedTo } from '../../data/people'
+import { hashOfToken } from '../../request/device'
+import { readChecked } from '../../request/refuse'
+
+/** Where an invitation leads. Asked with the token in the body, so that it stands in no log. */
+export default defineEventHandler(async (event): Promise<InvitedTo> => {
+  const { token } = await readChecked(event, InvitationLook)
+  return invitedTo(hashOfToken(token))
+})

@@ -1,0 +1,18 @@
+import { Join } from '../../../shared/academy'
+import { invitedTo, join } from '../../data/people'
+import { enter } from '../../request/coach'
+import { hashOfToken } from '../../request/device'
+import { readChecked } from '../../request/refuse'
+import { beginSignUp } from '../../request/sign-in-limit'
+
+/** Comes in by an invitation, with an account of one's own. */
+export default defineEventHandler(async event => {
+  const { token, name, email, password } = await readChecked(event, Join)
+  const tokenHash = hashOfToken(token)
+  // Looked at before the work of a password is done.
+  await invitedTo(tokenHash)
+  await beginSignUp(event)
+  await enter(event, await join(tokenHash, { name, email, passwordHash: await hashPassword(password) }))
+  setResponseStatus(event, 201)
+  return { ok: true }
+})

@@ -1,0 +1,77 @@
+import { z } from 'zod'
+import { NAME_MAX } from '../core/limits'
+import { Email, NewPassword } from './account'
+import { ROLES, type CoachesSee, type Role } from './rights'
+import { Id, lineOfText, oneOf } from './text'
+
+/** An invitation is good for so long. */
+export const INVITATION_DAYS = 7
+export const INVITATIONS_MAX = 50
+
+export const NewInvitation = z.strictObject({
+  id: Id,
+  role: oneOf('Role', ROLES),
+  /** Whom it is for, to be told apart from others. */
+  forWhom: lineOfText('For whom', NAME_MAX),
+})
+export type NewInvitation = z.infer<typeof NewInvitation>
+
+export interface Invitation {
+  id: string
+  role: Role
+  forWhom: string
+  expiresAtMs: number
+}
+/** As it is made: its token is shown this once, and kept only as a hash. */
+export interface MadeInvitation extends Invitation {
+  token: string
+}
+
+export interface Person {
+  id: string
+  name: string
+  email: string
+  role: Role
+  /** Their sign-in opens nothing any more; what they did stays. */
+  left: boolean
+  seenAtMs: number | null
+}
+
+export interface AcademyPeople {
+  coachesSee: CoachesSee
+  people: Person[]
+  invitations: Invitation[]
+}
+
+export const PersonChange = z.strictObject({
+  role: oneOf('Role', ROLES).optional(),
+  left: z.boolean({ error: 'Left is yes or no.' }).optional(),
+})
+export type PersonChange = z.infer<typeof PersonChange>
+
+const Token = z.string({ error: 'The invitation is missing.' }).max(100, { error: 'This is no invitation.' })
+export const InvitationLook = z.strictObject({ token: Token })
+/** What somebody sees who was invited. */
+export interface InvitedTo {
+  academy: string
+  role: Role
+  forWhom: string
+}
+
+export const Join = z.object({
+  token: Token,
+  name: lineOfText('Your name', NAME_MAX),
+  email: Email,
+  password: NewPassword,
+})
+export type Join = z.infer<typeof Join>
+
+/** Where this person is signed in. */
+export interface SignInPlace {
+  id: string
+  device: string
+  begunAtMs: number
+  seenAtMs: number
+  /** The one that asks. */
+  here: boolean
+}
