@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../core/limits'
-import { Email, NewPassword } from './account'
+import { Email, NewPassword, refuseOwnWords } from './account'
 import { ROLES, type CoachesSee, type Role } from './rights'
 import { Id, lineOfText, oneOf } from './text'
 
@@ -58,12 +58,14 @@ export interface InvitedTo {
   forWhom: string
 }
 
-export const Join = z.object({
-  token: Token,
-  name: lineOfText('Your name', NAME_MAX),
-  email: Email,
-  password: NewPassword,
-})
+export const Join = z
+  .object({
+    token: Token,
+    name: lineOfText('Your name', NAME_MAX),
+    email: Email,
+    password: NewPassword,
+  })
+  .superRefine(refuseOwnWords)
 export type Join = z.infer<typeof Join>
 
 /** Where this person is signed in. */

@@ -30,6 +30,8 @@ async function load() {
   }
 }
 onMounted(load)
+// Whoever was invited may have come meanwhile.
+useEventListener('focus', () => void load())
 
 /** Changes somebody, and offers to take it back. */
 async function change(person: Person, to: PersonChange, title: string, back: PersonChange) {

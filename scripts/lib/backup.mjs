@@ -14,7 +14,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { basename, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
@@ -163,6 +163,8 @@ export async function backUp(url, folder, keepDays = Infinity) {
       sha256: await hashOf(partial),
       migrations: counted.tables.__drizzle_migrations ?? 0,
       tables: counted.tables,
+      // Whoever is erased by now must not come back with an older backup.
+      erased: await erasedIn(url),
     }
     renameSync(partial, file)
     writeFileSync(file.replace(/\.sql\.gz$/, '.json'), `${JSON.stringify(manifest, null, 2)}\n`, { mode: 0o600 })
@@ -174,6 +176,51 @@ export async function backUp(url, folder, keepDays = Infinity) {
     .filter(one => at.getTime() - Date.parse(one.at) > keepDays * DAY_MS)
   for (const one of old) for (const name of [one.file, one.name]) rmSync(join(folder, name), { force: true })
   return { file, tables: counted.tables, dropped: old.length }
+}
+
+/** Players who were erased for good, and by whom. */
+async function erasedIn(url) {
+  const connection = await connectTo(url)
+  try {
+    if (!(await tablesOf(connection)).includes('erasures')) return []
+    const [rows] = await connection.query(
+      'select player_id as playerId, academy_id as academyId, erased_by as erasedBy, erased_at as erasedAt ' +
+        'from erasures order by player_id',
+    )
+    return rows
+  } finally {
+    await connection.end()
+  }
+}
+
+/**
+ * Forgets again whom a newer backup beside this one knows as erased.
+ * @returns {Promise<number>} how many had come back
+ */
+async function eraseAgain(connection, file) {
+  const erased = backupsIn(dirname(file)).flatMap(manifest => manifest.erased ?? [])
+  const unique = [...new Map(erased.map(one => [one.playerId, one])).values()]
+  const tables = await tablesOf(connection)
+  if (unique.length === 0 || !tables.includes('players')) return 0
+  const ids = unique.map(({ playerId }) => playerId)
+  const [[{ n }]] = await connection.query('select count(*) as n from players where id in (?)', [ids])
+  const [parts] = await connection.query(
+    `select table_name as name from information_schema.columns
+     where table_schema = database() and column_name = 'player_id' and table_name <> 'erasures'`,
+  )
+  await connection.query('set foreign_key_checks = 0')
+  for (const { name } of parts) await connection.query('delete from ?? where player_id in (?)', [name, ids])
+  await connection.query('delete from players where id in (?)', [ids])
+  await connection.query('set foreign_key_checks = 1')
+  if (tables.includes('erasures'))
+    for (const { playerId, academyId, erasedBy, erasedAt } of unique)
+      await connection.query('insert ignore into erasures values (?, ?, ?, ?)', [
+        playerId,
+        academyId,
+        erasedBy,
+        new Date(erasedAt),
+      ])
+  return Number(n)
 }
 
 /** What a backup says of itself, after its file was held against it. */
@@ -195,7 +242,8 @@ async function tablesOf(connection) {
 
 /**
  * Brings a backup back into an empty database, and counts what came.
- * @returns {Promise<Record<string, number>>} rows of each table
+ * @returns {Promise<{ counts: Record<string, number>, erased: number }>} rows of each table as they were saved, and
+ * how many players were forgotten again
  */
 export async function restore(url, file) {
   const manifest = await checkedManifest(file)
@@ -227,7 +275,7 @@ export async function restore(url, file) {
     for (const [table, rows] of Object.entries(manifest.tables))
       if (counts[table] !== rows)
         stop(`${table} has ${counts[table] ?? 'no'} rows, ${rows} were saved. Empty the database and begin again.`)
-    return counts
+    return { counts, erased: await eraseAgain(connection, file) }
   } finally {
     await connection.end()
   }

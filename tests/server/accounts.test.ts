@@ -239,3 +239,15 @@ it('an academy that begins in metres judges by figures round in metres, kept as 
   const furlongs = { ...account, email: `${newId()}@saltmarsh.example`, unit: 'furlong' }
   expect((await new Client().post('/api/auth/sign-up', furlongs)).status).toBe(422)
 })
+
+it.each([
+  ['password123', 'among the first that are tried'],
+  ['aaaaaaaaaaaa', 'among the first that are tried'],
+  ['abcdefghijkl', 'among the first that are tried'],
+  ['marram.grass9', 'your address or your name'],
+  ['Links Of Marram', 'your address or your name'],
+])('a new account with the password "%s" is refused', async (password, words) => {
+  const account = { name: 'Ada', academy: 'Links of Marram', email: 'marram.grass@saltmarsh.example', password }
+  const refused = await new Client().post('/api/auth/sign-up', account)
+  expect([refused.status, refusal(refused).password]).toEqual([422, expect.stringContaining(words)])
+})

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import mysql, { type Connection } from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
@@ -72,6 +72,36 @@ describe('backup and restore', () => {
       code: 1,
       said: expect.stringContaining('an empty one. Nothing was touched.'),
     })
+  })
+
+  it('does not bring back who was erased after it was saved', async () => {
+    const url = await fresh('saved')
+    command('restore', url, '--from', folder)
+    await admin.query('use uzzet_saved')
+    const [players] = await admin.query('select id, academy_id as academyId from players limit 1')
+    const { id, academyId } = (players as { id: string; academyId: string }[])[0]!
+    await admin.query('insert into erasures values (?, ?, ?, now(3))', [id, academyId, academyId])
+    const shelf = mkdtempSync(join(tmpdir(), 'uzzet-backups-'))
+    const older = dump()
+    for (const name of [older, older.replace('.sql.gz', '.json')]) copyFileSync(name, join(shelf, basename(name)))
+    // Names go by the second.
+    await new Promise(resolve => setTimeout(resolve, 1100))
+    expect(command('backup', url, '--to', shelf)).toMatchObject({ code: 0 })
+    const again = await fresh('full')
+    const back = command('restore', again, '--from', join(shelf, basename(older)))
+    expect(back.said).toContain('1 of its players were erased since: they are gone again.')
+    await admin.query('use uzzet_full')
+    for (const table of ['players', 'shots', 'sessions', 'clubs']) {
+      const [rows] = await admin.query('select * from ?? where ?? = ?', [
+        table,
+        table === 'players' ? 'id' : 'player_id',
+        id,
+      ])
+      expect(rows, table).toEqual([])
+    }
+    expect(command('check', again)).toMatchObject({ code: 0 })
+    await admin.query('use uzzet')
+    rmSync(shelf, { recursive: true })
   })
 
   it('finds a row that leads nowhere', async () => {

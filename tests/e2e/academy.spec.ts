@@ -1,0 +1,112 @@
+import type { Browser, Page } from '@playwright/test'
+import { addPlayer, atTheRange, expect, hit, packBag, provokes, test } from './coach'
+
+/** Hands an invitation to a new browser, which joins by it. */
+async function invited(page: Page, browser: Browser, role: string) {
+  await page.goto('/academy')
+  await page.getByLabel('For whom').fill(`Bo the ${role}`)
+  await page.getByLabel('As which role').selectOption({ label: role })
+  await page.getByRole('button', { name: 'Make an invitation' }).click()
+  const address = await page.locator('code').innerText()
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin, locale: 'en-GB' })
+  const theirs = await context.newPage()
+  await theirs.goto(address)
+  await expect(theirs.getByRole('heading', { name: 'Join Test Links' })).toBeVisible()
+  await expect(theirs.getByLabel('Your name')).toHaveValue(`Bo the ${role}`)
+  await theirs.getByLabel('E-mail').fill(`bo-${Date.now()}-${role.toLowerCase()}@saltmarsh.example`)
+  await theirs.getByLabel('Password').fill('marram and sand')
+  await theirs.getByRole('button', { name: 'Join', exact: true }).click()
+  await expect(theirs.getByRole('heading', { name: 'Players', exact: true })).toBeVisible()
+  return theirs
+}
+
+test('somebody is invited as an assistant, logs a ball and packs no bag, becomes a coach, leaves, and comes back', async ({
+  page,
+  browser,
+}) => {
+  provokes('401', '403')
+  await atTheRange(page)
+  await hit(page, '52° full', [101])
+  const bo = await invited(page, browser, 'Assistant')
+  await expect(bo.getByRole('button', { name: 'Add a player' })).toHaveCount(0)
+  await bo.getByText('Pip Marlow').click()
+  await bo
+    .getByRole('link', { name: /Range session/ })
+    .first()
+    .click()
+  await bo.getByRole('button', { name: 'Go on' }).click()
+  await hit(bo, '52° full', [103])
+  await expect(bo.getByText('2 balls count')).toBeVisible()
+
+  await bo.getByRole('link', { name: /^Bag/ }).first().click()
+  await bo.getByRole('button', { name: /^58° full,/ }).click()
+  await bo.getByRole('button', { name: 'Not used', exact: true }).click()
+  await bo.getByRole('button', { name: 'Save the bag' }).click()
+  await expect(bo.getByText('You are here as an assistant: this is for a coach.')).toBeVisible()
+
+  await page.reload()
+  await page.getByLabel('Role of Bo the Assistant').selectOption({ label: 'Coach' })
+  await expect(page.getByText('Bo the Assistant: coach').first()).toBeVisible()
+  // What was refused is still there, and goes now.
+  await bo.getByRole('button', { name: 'Save the bag' }).click()
+  await expect(bo.getByText('Bag saved').first()).toBeVisible()
+
+  await page.getByRole('button', { name: 'Bo the Assistant leaves' }).click()
+  await expect(page.getByText('Bo the Assistant has left; what they did stays.')).toBeVisible()
+  await bo.goto('/players')
+  await expect(bo.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await page.getByRole('button', { name: 'Bring back' }).click()
+  await expect(page.getByLabel('Role of Bo the Assistant')).toBeVisible()
+  await bo.context().close()
+})
+
+test('a player is handed to a colleague, who alone sees them where coaches see their own', async ({
+  page,
+  browser,
+  signUp,
+}) => {
+  await signUp()
+  await addPlayer(page, 'Pip Marlow')
+  await packBag(page)
+  const bo = await invited(page, browser, 'Coach')
+  await page.getByLabel('A coach sees').selectOption({ label: 'their own players alone' })
+  await bo.reload()
+  await expect(bo.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
+
+  await page.goto('/players')
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Edit' }).click()
+  await page.getByRole('dialog').getByLabel('Coach', { exact: true }).selectOption({ label: 'Bo the Coach' })
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await bo.reload()
+  await expect(bo.getByText('Pip Marlow')).toBeVisible()
+  await bo.context().close()
+})
+
+test('the place where one is signed in is told; who is not long in the archive is not erased', async ({
+  page,
+  signUp,
+}) => {
+  provokes('422')
+  await signUp()
+  await addPlayer(page, 'Pip Marlow')
+  await page.goto('/account')
+  const places = page.getByRole('region', { name: 'Where you are signed in' })
+  await expect(places.getByText('here, now')).toBeVisible()
+  await expect(places.getByRole('listitem')).toHaveCount(1)
+  await expect(places.getByRole('button', { name: /^Sign out there/ })).toHaveCount(0)
+
+  await page.goto('/players')
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Archive' }).click()
+  await page.getByRole('button', { name: '1 archived' }).click()
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Erase for good…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Erase Pip Marlow for good?' })
+  await expect(dialog.getByRole('button', { name: 'Erase for good' })).toBeDisabled()
+  await dialog.getByLabel('Type Pip Marlow to be sure').fill('Pip Marlow')
+  await dialog.getByRole('button', { name: 'Erase for good' }).click()
+  await expect(dialog.getByText(/can be erased 30 days after being archived, from 20/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByRole('link', { name: 'Pip Marlow' })).toBeVisible()
+})
