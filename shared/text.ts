@@ -1,3 +1,4 @@
+import './plain-schemas'
 import { z } from 'zod'
 import { cut, isWholeText, wholeText } from '../core/cut'
 

@@ -1,13 +1,9 @@
 import { expose } from 'comlink'
-import { config } from 'zod'
 import type { Bag } from '#core/bag/bag'
 import type { ForeignTable, Mapping } from '#core/files/foreign-table'
 import type { ImportChoices } from '#core/files/import-plan'
 import { FileFault, openFile } from './import-file'
 import { planImport, type Planned, type PlannedFile } from './importer'
-
-// No code is made from schemas here either: the policy of the page holds for its workers.
-config({ jitless: true })
 
 /** Reads, plans and sends a file, so that the page stays quick whatever its size. */
 const LOT = 500

@@ -13,7 +13,16 @@ import { ensurePrograms, findProgram } from './system.mjs'
 export const DATABASE_PROGRAMS = ['mariadbd', 'mariadb-install-db', 'mariadb']
 export const DATABASE_PACKAGES = ['mariadb-server-core', 'mariadb-client-core']
 
-const FIRST_PORT = { demo: 33070, dev: 33080, test: 33090, bench: 33100, away: 33110, chaos: 33120, browser: 33130 }
+const FIRST_PORT = {
+  demo: 33070,
+  dev: 33080,
+  test: 33090,
+  bench: 33100,
+  away: 33110,
+  chaos: 33120,
+  browser: 33130,
+  engines: 33140,
+}
 // Tests lose nothing when the power goes: their data is thrown away.
 const CARELESS = [
   '--innodb-flush-log-at-trx-commit=0',
@@ -109,7 +118,7 @@ async function startServer(at, name) {
       '--performance-schema=OFF',
       '--innodb-buffer-pool-size=256M',
       '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO',
-      ...(['test', 'browser'].includes(name) ? CARELESS : []),
+      ...(['test', 'browser', 'engines'].includes(name) ? CARELESS : []),
     ],
     { detached: true, stdio: ['ignore', log, log] },
   )
@@ -145,8 +154,8 @@ async function stopServer(pid) {
 
 /**
  * Starts, or joins, the project's own database on loopback.
- * @param {'demo' | 'dev' | 'test' | 'bench' | 'away' | 'chaos' | 'browser'} name each has a data folder, socket and
- * port of its own
+ * @param {'demo' | 'dev' | 'test' | 'bench' | 'away' | 'chaos' | 'browser' | 'engines'} name each has a data folder,
+ * socket and port of its own
  * @param {{ fresh?: boolean }} options fresh begins with an empty database
  * @returns {Promise<{ url: string, pid: number, stop: () => Promise<void> }>} pid of the server; stop ends the server
  * unless another command still uses it

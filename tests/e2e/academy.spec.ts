@@ -24,7 +24,7 @@ test('somebody is invited as an assistant, logs a ball and packs no bag, becomes
   page,
   browser,
 }) => {
-  provokes('401', '403')
+  provokes('401|403')
   await atTheRange(page)
   await hit(page, '52° full', [101])
   const bo = await invited(page, browser, 'Assistant')

@@ -48,7 +48,8 @@ function step(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="overflow-x-auto">
+  <!-- Half of a collapsed border lies outside the table: some engines would cut it off. -->
+  <div class="overflow-x-auto pr-px">
     <!-- Keys act on what is in a cell and has the focus; the table itself takes none. -->
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
     <table

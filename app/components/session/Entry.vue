@@ -152,6 +152,8 @@ onMounted(() => {
 
 const nothingYet = computed(() => props.nextBall === 1 && typed.value === '')
 const size = computed(() => {
+  // Where nothing stands yet the caret is a line of text, not a wall: some engines draw it as tall as the figures.
+  if (typed.value === '') return 'text-4xl'
   if (typed.value.length > 14) return 'text-2xl'
   if (typed.value.length > 6) return 'text-4xl'
   return typed.value.length > 4 ? 'text-5xl' : 'text-6xl sm:text-[5.5rem]'
