@@ -1,7 +1,7 @@
 /**
  * npm run test:browsers: one coach's way from the account to the player's card, in three engines, while the server
  * goes away and comes back; what stands on the screens must be the same in all of them. Firefox and WebKit come from
- * Debian's packages, their drivers into tools/browsers, both at the first use. Pictures of each step go to .data/browsers.
+ * Debian's packages, their drivers into tools/browsers, both at the first use. Pictures go to .data/browsers.
  */
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
