@@ -97,7 +97,7 @@ describe('what is refused at the border, with the value and what is allowed', ()
 
   it('a struck-out cell of a club that is not there, and one id twice', () => {
     expect(faults(BagChange, bag({ struckOut: [{ clubId: id(7), rungId: id(9) }] }))).toEqual([
-      'struckOut.0.clubId: A struck-out cell names a club that is not in the bag.',
+      'struckOut.0.clubId: A stock shot that is not used names a club that is not in the bag.',
     ])
     expect(faults(BagChange, bag({ scale: { school: 'clock', rungs: [{ ...rung, id: id(1) }] } }))).toEqual([
       'clubs: Two clubs or swing lengths have the same id.',
