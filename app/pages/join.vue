@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Join, type InvitedTo } from '#shared/academy'
-import { PASSWORD_MIN } from '#shared/account'
 import { ROLE_WORDS } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
 /** Where an invitation leads: an account of one's own in somebody's academy. */
 definePageMeta({ layout: 'plain' })
@@ -15,21 +15,21 @@ const route = useRoute()
 const token = route.hash.slice(1)
 const invited = shallowRef<InvitedTo>()
 const failure = ref('')
-const form = reactive({ name: '', email: '', password: '' })
+const form = ref({ name: '', email: '', password: '' })
 const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
 
 onMounted(async () => {
   try {
     invited.value = await api('/api/auth/invitation', { method: 'POST', body: { token } })
-    form.name ||= invited.value.forWhom
+    form.value.name ||= invited.value.forWhom
   } catch (error) {
     failure.value = (error as Error).message
   }
 })
 
 async function submit() {
-  const value = check(Join, { ...form, token })
+  const value = check(Join, { ...form.value, token })
   if (!value) return
   busy.value = true
   try {
@@ -53,15 +53,7 @@ async function submit() {
         As <strong>{{ ROLE_WORDS[invited.role].name.toLowerCase() }}</strong>. {{ ROLE_WORDS[invited.role].may }}
       </p>
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
-      <UFormField label="Your name" name="name" :error="of('name')" help=" "
-        ><UInput v-model="form.name" autocomplete="name" class="w-full"
-      /></UFormField>
-      <UFormField label="E-mail" name="email" :error="of('email')" help="You sign in with it."
-        ><UInput v-model="form.email" type="email" autocomplete="username" class="w-full"
-      /></UFormField>
-      <UFormField label="Password" name="password" :error="of('password')" :help="`${PASSWORD_MIN} characters or more.`"
-        ><UInput v-model="form.password" type="password" autocomplete="new-password" class="w-full"
-      /></UFormField>
+      <FrameNewAccountFields v-model="form" :fault-of="of" />
       <UButton type="submit" block size="lg" class="mt-3" :loading="busy">Join</UButton>
     </form>
     <p class="mt-5 text-center"><ULink to="/sign-in" class="font-semibold underline">To the sign-in</ULink></p>

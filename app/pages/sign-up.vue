@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { PASSWORD_MIN, SignUp } from '#shared/account'
+import { SignUp } from '#shared/account'
 import type { DistanceUnit } from '#core/units'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Open an account' })
@@ -15,12 +16,12 @@ function usualUnit(): DistanceUnit {
 }
 
 const account = useAccount()
-const form = reactive({ name: '', academy: '', email: '', password: '', unit: usualUnit() })
+const form = ref({ name: '', academy: '', email: '', password: '', unit: usualUnit() })
 const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
 
 async function submit() {
-  const value = check(SignUp, form)
+  const value = check(SignUp, form.value)
   if (!value) return
   busy.value = true
   try {
@@ -39,21 +40,13 @@ async function submit() {
   <FrameDoorFrame title="Open an account">
     <form class="space-y-1" novalidate @submit.prevent="submit">
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
-      <UFormField label="Your name" name="name" :error="of('name')" help=" "
-        ><UInput v-model="form.name" autocomplete="name" class="w-full"
-      /></UFormField>
+      <FrameNewAccountFields v-model="form" :fault-of="of" />
       <UFormField
         label="Academy"
         name="academy"
         :error="of('academy')"
         help="The name your players know you by. It may be your own."
         ><UInput v-model="form.academy" autocomplete="organization" class="w-full"
-      /></UFormField>
-      <UFormField label="E-mail" name="email" :error="of('email')" help="You sign in with it."
-        ><UInput v-model="form.email" type="email" autocomplete="username" class="w-full"
-      /></UFormField>
-      <UFormField label="Password" name="password" :error="of('password')" :help="`${PASSWORD_MIN} characters or more.`"
-        ><UInput v-model="form.password" type="password" autocomplete="new-password" class="w-full"
       /></UFormField>
       <UFormField label="Distances in" help="It can be switched at any moment.">
         <URadioGroup

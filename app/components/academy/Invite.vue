@@ -5,13 +5,13 @@ import { ROLE_WORDS, ROLES } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
 /** Makes an invitation: an address to be handed on, shown once. */
 const emit = defineEmits<{ made: [] }>()
 const form = reactive({ forWhom: '', role: 'coach' })
 const made = shallowRef<MadeInvitation>()
 const { errors, general, check, take, of } = useFormErrors()
-const { copy, copied } = useClipboard({ legacy: true })
 const roles = ROLES.map(value => ({ value, label: ROLE_WORDS[value].name }))
 // Behind the "#", so that the token is in no log.
 const address = computed(() => (made.value ? `${window.location.origin}/join#${made.value.token}` : ''))
@@ -36,21 +36,7 @@ async function invite() {
       It makes an address to hand on, by whatever way you write to each other. It lets one person in, within
       {{ INVITATION_DAYS }} days.
     </p>
-    <div v-if="made" class="mb-4 border-l-[5px] border-(--sound) pl-3" role="status">
-      <p>
-        <b>For {{ made.forWhom }}</b
-        >, shown this once:
-      </p>
-      <p class="my-2 flex flex-wrap items-center gap-2">
-        <code class="rounded bg-elevated px-2 py-1 break-all">{{ address }}</code><UButton
-          color="neutral"
-          variant="outline"
-          :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'"
-          @click="copy(address)"
-          >{{ copied ? 'Copied' : 'Copy' }}</UButton
-        >
-      </p>
-    </div>
+    <FrameShownOnce v-if="made" :of="`For ${made.forWhom}`" :secret="address" />
     <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="invite">
       <UFormField
         label="For whom"

@@ -4,6 +4,7 @@ import { NewDevice, type Device, type MadeDevice } from '#shared/device'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { clockTime, shortDate } from '~/utils/dates'
+import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
 /** Devices that may send balls by themselves. A token is shown once; a revoked one opens nothing. */
 const devices = shallowRef<Device[]>()
@@ -12,7 +13,6 @@ const name = ref('')
 const made = shallowRef<MadeDevice>()
 const revoking = shallowRef<Device>()
 const { errors, general, check, take, of } = useFormErrors()
-const { copy, copied } = useClipboard({ legacy: true })
 const toast = useToast()
 const command = computed(() =>
   made.value ? `npm run device -- --to ${window.location.origin} --token ${made.value.token} --player good` : '',
@@ -79,23 +79,10 @@ async function revoke() {
         >
       </li>
     </ul>
-    <div v-if="made" class="mb-4 border-l-[5px] border-(--sound) pl-3" role="status">
-      <p>
-        <b>The token of {{ made.name }}</b
-        >, shown this once:
-      </p>
-      <p class="my-2 flex flex-wrap items-center gap-2">
-        <code class="rounded bg-elevated px-2 py-1 break-all">{{ made.token }}</code><UButton
-          color="neutral"
-          variant="outline"
-          :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'"
-          @click="copy(made!.token)"
-          >{{ copied ? 'Copied' : 'Copy' }}</UButton
-        >
-      </p>
+    <FrameShownOnce v-if="made" :of="`The token of ${made.name}`" :secret="made.token">
       <p class="soft">To try it without a monitor, a simulated one plays a good player:</p>
       <pre class="mt-1 rounded bg-elevated p-2 text-sm break-all whitespace-pre-wrap">{{ command }}</pre>
-    </div>
+    </FrameShownOnce>
     <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="add">
       <UFormField
         label="New device"

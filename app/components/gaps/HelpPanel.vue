@@ -7,6 +7,7 @@ import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import { useWhatIf } from '~/composables/useWhatIf'
 import { usePlayerRecord } from '~/stores/record'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
 /** What could be done about one flag, cheapest first, each with what it would change. */
 const props = defineProps<{ finding: Finding }>()
@@ -38,7 +39,7 @@ const names = computed(() => {
       <p v-if="failure" role="alert" class="raised flex flex-wrap items-center gap-3 p-3">
         {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="help(finding)">Try again</UButton>
       </p>
-      <p v-else-if="!remedies || !today" class="soft" role="status">Working it out…</p>
+      <FrameLinesSkeleton v-else-if="!remedies || !today" />
       <p v-else-if="remedies.length === 0">
         Nothing that was tried helps: another club, loft or swing length leaves no less there. More balls may change
         that.

@@ -9,6 +9,7 @@ import type { PickDesk } from '~/composables/pick/usePick'
 import type { PickAnswer } from '~/composables/pick/usePicked'
 import { useDistance } from '~/composables/useDistance'
 import PickCandidate from '~/components/pick/Candidate.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
 /** What to hit: the two or three best stock shots, and why the first. */
 const props = defineProps<{
@@ -65,7 +66,7 @@ const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(
         <b>{{ why }}</b> {{ nearer }}
       </p>
     </div>
-    <div v-else class="raised h-72 p-5" role="status"><span class="soft">Working it out…</span></div>
+    <div v-else class="raised h-72 overflow-hidden p-5"><FrameLinesSkeleton :rows="5" /></div>
     <p v-if="served" class="mt-2 text-sm">{{ served }}</p>
     <p v-if="lie" class="mt-2 flex gap-2 text-sm">
       <UIcon name="i-lucide-circle-alert" class="mt-0.5 shrink-0 text-(--weak)" /> {{ lie }}

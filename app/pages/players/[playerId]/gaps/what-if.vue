@@ -17,6 +17,7 @@ import WhatIfKept from '~/components/what-if/Kept.vue'
 import WhatIfSearch from '~/components/what-if/Search.vue'
 import WhatIfShots from '~/components/what-if/Shots.vue'
 import { later } from '~/utils/later'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
 const LazyGapsCoverChart = later(() => import('~/components/gaps/CoverChart.vue'))
 const LazyGapsLanesChart = later(() => import('~/components/gaps/LanesChart.vue'))
@@ -222,7 +223,7 @@ const print = () => window.print()
           <p v-else-if="scene && today" class="soft">
             One number makes no cover: a second club or swing length does. Longer clubs stand by their own balls.
           </p>
-          <p v-else class="soft min-h-40" role="status">Working it out…</p>
+          <FrameLinesSkeleton v-else class="min-h-40" />
           <UButton
             v-if="besideName"
             size="sm"

@@ -1,0 +1,80 @@
+/**
+ * What opening each stage costs a visitor: largest paint, and how much shifts, of the demo's largest player, plain and
+ * slowed four times, beside the sign-in page of the same run, which is the barest page that this program has. Needs the
+ * demo: `npm run demo`, then `UZZET_AT=http://127.0.0.1:3000 npx tsx tests/bench/stages.ts [--write]`.
+ */
+import { chromium, type Browser } from '@playwright/test'
+import { median, report } from './report'
+
+const SLOWER = 4
+const GOES = 5
+/** Paints and shifts of an open page come within so long, slowed or not. */
+const SETTLED_MS = 2500
+const SHIFT_GOAL = 0.05
+const baseURL = process.env.UZZET_AT ?? 'http://127.0.0.1:3000'
+
+interface Opened {
+  paintMs: number
+  shift: number
+}
+
+/** Signed in with a cookie, everything else fresh: as a first visit of the day. */
+async function opened(browser: Browser, path: string, slower: number, state?: object): Promise<Opened> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    baseURL,
+    serviceWorkers: 'block',
+    ...(state && { storageState: state as never }),
+  })
+  const page = await context.newPage()
+  await page.addInitScript(() => {
+    const seen = { paintMs: 0, shift: 0 }
+    Object.assign(globalThis, { seen })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries()) seen.paintMs = entry.startTime
+    }).observe({ type: 'largest-contentful-paint', buffered: true })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+        if (!entry.hadRecentInput) seen.shift += entry.value
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  if (slower > 1) await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: slower })
+  await page.goto(path, { waitUntil: 'networkidle' })
+  await page.waitForTimeout(SETTLED_MS)
+  const seen = await page.evaluate(() => (globalThis as unknown as { seen: Opened }).seen)
+  await context.close()
+  return seen
+}
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const context = await browser.newContext({ baseURL })
+const page = await context.newPage()
+await page.goto('/sign-in')
+await page.getByRole('button', { name: 'Enter the demo' }).click()
+await page.getByText('Odile Harrow').first().click()
+await page.waitForURL('**/chart')
+const player = new URL(page.url()).pathname.replace(/\/chart$/, '')
+const state = await context.storageState()
+await context.close()
+
+const STAGES = ['bag', 'session', 'chart', 'gaps', 'pick', 'practice', 'rounds'].map(
+  stage => [stage, `${player}/${stage}`, 'up to 2×'] as const,
+)
+const { tell, note, done } = report('stages')
+let most = { shift: 0, where: '' }
+for (const slower of [1, SLOWER]) {
+  const middle = async (path: string, own?: object) => {
+    const all: Opened[] = []
+    for (let i = 0; i < GOES; i++) all.push(await opened(browser, path, slower, own))
+    const shift = Math.max(...all.map(one => one.shift))
+    if (shift > most.shift) most = { shift, where: path.split('/').at(-1)! }
+    return median(all.map(one => one.paintMs))
+  }
+  const bare = await middle('/sign-in')
+  const how = slower === 1 ? '' : `, slowed ${slower} times`
+  for (const [name, path, goal] of [['players', '/players', 'up to 1.3×'] as const, ...STAGES])
+    tell(`largest paint of ${name}${how}`, await middle(path, state), `of sign-in${how}`, bare, goal)
+}
+note('most that any of them shifted', `${most.shift.toFixed(3)} ${most.where}`, `below ${SHIFT_GOAL}`)
+await browser.close()
+done()
