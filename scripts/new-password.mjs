@@ -23,6 +23,11 @@ run(async () => {
       [hash, email],
     )
     if (done.affectedRows === 0) stop(`No coach signs in with ${email}.`)
+    await connection.query(
+      'update sign_ins s join coaches c on c.id = s.coach_id set s.ended_at = now(3) ' +
+        'where c.email = ? and s.ended_at is null',
+      [email],
+    )
   } finally {
     await connection.end()
   }

@@ -1,3 +1,5 @@
+import { placeOnRange } from '#core/session/targets-on-line'
+
 /** A range as it is drawn: the bay at the foot, its middle straight up, one scale both ways. */
 export interface RangePlanFrame {
   width: number
@@ -25,8 +27,7 @@ interface Place {
 
 /** @returns where a target stands, metres along the middle of the range and right of it */
 export function placeOf({ distanceM, rightDeg }: { distanceM: number; rightDeg: number }): Place {
-  const turn = (rightDeg * Math.PI) / 180
-  return { alongM: distanceM * Math.cos(turn), sideM: distanceM * Math.sin(turn) }
+  return placeOnRange({ carryM: distanceM, sideM: 0 }, rightDeg)
 }
 
 /** The frame that holds all of these. */

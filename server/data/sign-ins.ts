@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, lt, ne } from 'drizzle-orm'
+import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { signIns } from '../db/schema'
 import type { SignInPlace } from '../../shared/academy'
@@ -6,8 +6,10 @@ import { useDatabase } from '../db/database'
 import type { Coach } from './coaches'
 import { NotFound } from './faults'
 
-/** Nobody looks through more, and what is older than a cookie opens nothing. */
+/** Nobody looks through more. */
 const SHOWN = 50
+/** A cookie lasts so long (`nuxt.config.ts`, session): a place that was not seen since is none. */
+const COOKIE_MS = 14 * 86_400_000
 /** Written at most this often: it is a hint, and every ball would be a write. */
 const SEEN_EVERY_MS = 10 * 60_000
 
@@ -30,7 +32,9 @@ export async function signInsOf(coach: Coach, hereId: string): Promise<SignInPla
   const rows = await useDatabase()
     .select()
     .from(signIns)
-    .where(and(eq(signIns.coachId, coach.id), isNull(signIns.endedAt)))
+    .where(
+      and(eq(signIns.coachId, coach.id), isNull(signIns.endedAt), gt(signIns.seenAt, new Date(Date.now() - COOKIE_MS))),
+    )
     .orderBy(desc(signIns.seenAt), desc(signIns.id))
     .limit(SHOWN)
   return rows.map(({ id, device, begunAt, seenAt }) => ({

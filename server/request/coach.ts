@@ -61,25 +61,12 @@ export async function requireCoach(event: H3Event): Promise<Coach> {
   return coach
 }
 
-/** What a person reads in the list of their sign-ins: the system and the browser, as far as it says. */
+/** What a person reads in the list of their sign-ins: the kind of thing, as far as it says. */
 function deviceOf(event: H3Event): string {
   const agent = getHeader(event, 'user-agent') ?? ''
-  const find = (names: readonly (readonly [RegExp, string])[]) => names.find(([of]) => of.test(agent))?.[1]
-  const system = find([
-    [/iPad/, 'iPad'],
-    [/iPhone/, 'iPhone'],
-    [/Android/, 'Android'],
-    [/Windows/, 'Windows'],
-    [/Mac OS X/, 'Mac'],
-    [/Linux/, 'Linux'],
-  ])
-  const browser = find([
-    [/Firefox\//, 'Firefox'],
-    [/Edg\//, 'Edge'],
-    [/Chrome\//, 'Chrome'],
-    [/Safari\//, 'Safari'],
-  ])
-  return [browser, system].filter(Boolean).join(' on ') || 'a program'
+  if (/iPad|Tablet|Android(?!.*Mobile)/.test(agent)) return 'a tablet'
+  if (/Mobile/.test(agent)) return 'a phone'
+  return /^Mozilla\//.test(agent) ? 'a computer' : 'a program'
 }
 
 /** Begins a sign-in, or goes on with the one there is under a new epoch. */
