@@ -10,6 +10,8 @@ const resolve = {
 
 export default defineConfig({
   test: {
+    // There are two cores, and the server's tests leave most of one.
+    maxWorkers: 2,
     projects: [
       {
         resolve,

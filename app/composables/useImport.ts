@@ -176,3 +176,5 @@ export function useImport() {
     rungs: computed(() => rungsInUse(record.bag)),
   }
 }
+
+export type Importer = ReturnType<typeof useImport>

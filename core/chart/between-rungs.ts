@@ -79,10 +79,8 @@ function between(x: number, a: [number, number], b: [number, number]): number {
 }
 
 const pairAt = (points: readonly RungPoint[], value: number) => {
-  const next = Math.max(
-    1,
-    points.findIndex((point, i) => i > 0 && point.value >= value),
-  )
+  const reached = points.findIndex(point => point.value >= value)
+  const next = Math.max(1, reached)
   return [points[next - 1]!, points[next]!] as const
 }
 
@@ -112,7 +110,7 @@ export function carryOnCurve(
  */
 export function calledFor({ points }: Pick<RungCurve, 'points'>, carryM: number): number | null {
   const at = points.findIndex((point, i) => i > 0 && (points[i - 1]!.carryM - carryM) * (point.carryM - carryM) <= 0)
-  if (at < 0 || points[at]!.carryM === points[at - 1]!.carryM) return null
+  if (at < 1 || points[at]!.carryM === points[at - 1]!.carryM) return null
   const [a, b] = [points[at - 1]!, points[at]!]
   return between(carryM, [a.carryM, a.value], [b.carryM, b.value])
 }

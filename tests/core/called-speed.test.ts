@@ -165,6 +165,44 @@ describe('between the swing lengths', () => {
     expect(curveOf('c', 'speed', [point(40, 90), point(40, 91)])).toBeNull()
   })
 
+  it('halfway between two speeds, as ratios, the carry and its window are halfway too; by whichever pair it lies', () => {
+    const halfway = (a: number, b: number) => Math.sqrt(a * b)
+    const low = carryOnCurve(curve, halfway(30, 40))!
+    expect(low.carryM).toBeCloseTo(halfway(60, 90), 9)
+    expect(low.window80M[0]).toBeCloseTo(halfway(55, 85), 9)
+    expect(low.window80M[1]).toBeCloseTo(halfway(65, 95), 9)
+    expect(carryOnCurve(curve, halfway(40, 45))!.carryM).toBeCloseTo(halfway(90, 105), 9)
+  })
+
+  it('a curve may fall, and two speeds a hundredth apart are one', () => {
+    const falling = { points: [point(30, 90), point(40, 60)] }
+    expect(calledFor(falling, 60)).toBeCloseTo(40, 9)
+    expect(calledFor(falling, 90)).toBeCloseTo(30, 9)
+    expect(curveOf('c', 'speed', [point(0, 90), point(0.01, 91)])).toBeNull()
+  })
+
+  it('only lengths of a school that calls numbers, at the usual flight and with a number of their own, are points', () => {
+    const feel = (school: Bag['scale']['school'], flight: 'normal' | 'low' = 'normal'): Bag => ({
+      ...bag,
+      scale: { school, rungs: rungs(['50%', '70%']).map((rung, i) => (i === 0 ? { ...rung, flight } : rung)) },
+    })
+    const chart = calibrated(
+      swung(65, [65, 65, 65], false).map(shot => ({ ...shot, rungId: '70%' })),
+      feel('feel'),
+    ).chart
+    expect(rungCurves(feel('feel'), chart)).toHaveLength(2)
+    for (const { clubId, points } of rungCurves(feel('feel'), chart)) {
+      const own = chart.filter(cell => cell.clubId === clubId).map(cell => cell.carryM)
+      expect(points.map(({ carryM }) => carryM).sort()).toEqual(own.sort())
+    }
+    expect(rungCurves(feel('clock'), chart)).toEqual([])
+    expect(rungCurves(feel('feel', 'low'), chart)).toEqual([])
+    for (const without of [{ carryM: null }, { window80M: null }]) {
+      const lacking = chart.map(cell => (cell.rungId === '70%' ? { ...cell, ...without } : cell))
+      expect(rungCurves(feel('feel'), lacking)).toEqual([])
+    }
+  })
+
   it('speeds and feels make curves of their club; struck-out stock shots are no points', () => {
     const chart = calibrated([...swung(65, [65, 65], true), ...swung(75, [75, 75], true)]).chart
     const found = rungCurves({ ...bag, struckOut: [{ clubId: '56°', rungId: '70 mph' }] }, chart)

@@ -96,6 +96,10 @@ describe('the day of a mark', () => {
     expect(dayAfter(startedAtMs + 1)[0]!.day).toBe(day + 1)
     expect(dayAfter(startedAtMs + 1, [session, { ...session, startedAtMs: startedAtMs + 2 }])[0]!.day).toBe(day)
     expect(dayAfter(startedAtMs + 1, [])[0]!.day).toBe(day)
+    expect(dayAfter(startedAtMs)[0]!.day).toBe(day)
+    const moved = (days: number) => ({ ...session, startedAtMs: startedAtMs + days * 86_400_000 })
+    expect(dayAfter(startedAtMs + 1, [moved(-3)])[0]!.day).toBe(day)
+    expect(dayAfter(startedAtMs + 1, [session, moved(3)])[0]!.day).toBe(day + 1)
   })
 })
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Bag, StockShot } from '../../core/bag/bag'
 import { bagAfter, type BagStep } from '../../core/bag/bag-step'
 import { halfAfter } from '../../core/chart/chart-cell'
+import { NEXT } from '../../core/model/constants'
 import { landingPatch, planSpan } from '../../core/chart/landing'
 import { sidePath } from '../../core/corrections/side-path'
 import type { PublishedCell } from '../../core/history/published'
@@ -207,6 +208,11 @@ describe('what more balls gain', () => {
       }),
     )
     expect(halfAfter({ certainty80M: null, window80M: null }, 3)).toBeNull()
+    expect(halfAfter({ certainty80M: null, window80M: [60, 80] }, 3)).toBeNull()
+    expect(halfAfter({ certainty80M: [65, 75], window80M: null }, 3)).toBeNull()
+    // A window of 10 either way around a number known to 5: one ball is good to the root of 75, and not all are clean.
+    const after3 = halfAfter({ certainty80M: [65, 75], window80M: [60, 80] }, 3)
+    expect(after3).toBeCloseTo(5 / Math.sqrt(1 + (3 * NEXT.cleanOfAll) / 3), 9)
   })
 
   it('is said plainly, and where it is little that is said', () => {

@@ -20,7 +20,7 @@ async function invited(page: Page, browser: Browser, role: string) {
   return theirs
 }
 
-test('somebody is invited as an assistant, logs a ball and packs no bag, becomes a coach, leaves, and comes back', async ({
+test('somebody is invited as an assistant, logs a ball and packs no bag, becomes a coach, leaves, and comes back @long', async ({
   page,
   browser,
 }) => {
@@ -60,7 +60,7 @@ test('somebody is invited as an assistant, logs a ball and packs no bag, becomes
   await bo.context().close()
 })
 
-test('a player is handed to a colleague, who alone sees them where coaches see their own', async ({
+test('a player is handed to a colleague, who alone sees them where coaches see their own @long', async ({
   page,
   browser,
   signUp,
@@ -83,7 +83,7 @@ test('a player is handed to a colleague, who alone sees them where coaches see t
   await bo.context().close()
 })
 
-test('the place where one is signed in is told; who is not long in the archive is not erased', async ({
+test('the place where one is signed in is told; who is not long in the archive is not erased @long', async ({
   page,
   signUp,
 }) => {

@@ -50,7 +50,7 @@ test('the air of a session is taken out of what was measured, said in words, cha
   await expect(page.getByText(/^\s*Neutral air, 3 balls/)).toBeVisible()
 })
 
-test('a METAR line fills the air in, and says what is missing in it', async ({ page, signUp }) => {
+test('a METAR line fills the air in, and says what is missing in it @long', async ({ page, signUp }) => {
   await signUp()
   await page.keyboard.press('w')
   const dialog = page.getByRole('dialog', { name: 'Plays like' })

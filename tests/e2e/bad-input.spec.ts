@@ -52,7 +52,10 @@ test('a bag with a loft of 95 and two rungs of one name is refused beside its fi
   await expect(page.getByLabel('Loft of club 1, degrees')).toHaveValue('46')
 })
 
-test('a name of 10,000 characters is refused, and one with script is text and no more', async ({ page, signUp }) => {
+test('a name of 10,000 characters is refused, and one with script is text and no more @long', async ({
+  page,
+  signUp,
+}) => {
   await signUp()
   await page.getByRole('button', { name: 'Add a player' }).first().click()
   await page.getByLabel('Name', { exact: true }).fill('n'.repeat(10_000))
@@ -113,7 +116,7 @@ test('a stale page that edits a player or a bag that another page changed is tol
   await expect(page.getByText('Pip Marlowe')).toBeVisible()
 })
 
-test('a club with balls is retired, not lost, and comes back; without balls it goes; undo brings all back', async ({
+test('a club with balls is retired, not lost, and comes back; without balls it goes; undo brings all back @long', async ({
   page,
 }) => {
   await atTheRange(page)

@@ -1,6 +1,6 @@
 import { addPlayer, atTheRange, changeInBag, doneInBag, expect, hit, packBag, test } from './coach'
 
-test("a swing scale is renamed, reordered, mixed from two schools, stretched beyond full, flown low, and told in the player's words", async ({
+test("a swing scale is renamed, reordered, mixed from two schools, stretched beyond full, flown low, and told in the player's words @long", async ({
   page,
   signUp,
 }) => {
@@ -98,7 +98,7 @@ test('what the player believes is typed into the bag, a number or a span, and sa
   await expect(page.getByLabel('46° full, believed')).toHaveValue('118')
 })
 
-test('another school keeps the balls of the old one', async ({ page }) => {
+test('another school keeps the balls of the old one @long', async ({ page }) => {
   await atTheRange(page)
   await hit(page, '52° 9:00', [78])
   await page.getByRole('link', { name: /^Bag/ }).click()
@@ -145,7 +145,7 @@ test('a ball is left out with a reason, put back, mended, moved and deleted', as
   await expect(page.getByText(/^\s*It leans on its own balls \(\d in 10\)/)).toBeVisible()
 })
 
-test('a session ends, can be undone, and gone on with later', async ({ page }) => {
+test('a session ends, can be undone, and gone on with later @long', async ({ page }) => {
   await atTheRange(page)
   await hit(page, '52° full', [101])
   await page.getByRole('button', { name: 'End the session' }).click()
@@ -167,10 +167,16 @@ test("thresholds of the flags are the player's own, and go back to usual", async
   await page.getByLabel('Widest step, yd').fill('0')
   await page.getByRole('button', { name: 'Use these' }).click()
   await expect(page.getByText('"0" is not possible: 1 to 40 yd is allowed.')).toBeVisible()
+  // What is typed while an answer is awaited stays when it comes.
+  await page.route('**/api/players/*', async route => {
+    await new Promise(done => setTimeout(done, 1000))
+    await route.continue()
+  })
   await page.getByLabel('Widest step, yd').fill('4')
   await page.getByRole('button', { name: 'Use these' }).click()
-  await expect(page.getByText(/too wide\?/).nth(1)).toBeAttached()
   await page.getByLabel('Known within ±, yd').fill('25')
+  await expect(page.getByText(/too wide\?/).nth(1)).toBeAttached()
+  await page.unroute('**/api/players/*')
   await page.getByRole('button', { name: 'Use these' }).click()
   await expect(page.getByText('"25" is not possible: 1 to 20 yd is allowed.')).toBeVisible()
   await page.getByLabel('Known within ±, yd').fill('20')

@@ -1,6 +1,6 @@
 import { addPlayer, atTheRange, expect, hit, packBag, test } from './coach'
 
-test('a clinic: two players on one tee, one tap apart, and it tells whose ball is next', async ({ page }) => {
+test('a clinic: two players on one tee, one tap apart, and it tells whose ball is next @long', async ({ page }) => {
   await atTheRange(page, 'Pip Marlow')
   const first = page.url()
   await page.goto('/players')

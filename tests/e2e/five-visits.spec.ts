@@ -6,7 +6,7 @@ import { expect, test } from './coach'
 const DAY_MS = 86_400_000
 const LOT = 200
 
-test('five visits later the page names the one number that moved by 8 yd of nineteen, and no other', async ({
+test('five visits later the page names the one number that moved by 8 yd of nineteen, and no other @long', async ({
   page,
   signUp,
 }) => {

@@ -102,7 +102,7 @@ test("lanes and cover are read by keys and by hand, a flag is answered and taken
   await expect(page.getByText(/^\s*The academy's 45\./)).toBeVisible()
 })
 
-test('what if: change, undo, search, stop, keep and look again', async ({ page, demo }) => {
+test('what if: change, undo, search, stop, keep and look again @long', async ({ page, demo }) => {
   await demo()
   await page.getByRole('link', { name: /Odile Harrow/ }).click()
   await page.getByRole('link', { name: /Gaps/ }).click()

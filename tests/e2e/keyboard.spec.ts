@@ -1,6 +1,9 @@
 import { atTheRange, expect, hit, test } from './coach'
 
-test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, gaps', async ({ page, signUp }) => {
+test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, gaps @long', async ({
+  page,
+  signUp,
+}) => {
   await signUp()
   await page.keyboard.press('n')
   await expect(page.getByLabel('Name', { exact: true })).toBeFocused()
@@ -78,7 +81,9 @@ test('with the keyboard alone: a player, a bag, balls, undo, leave out, chart, g
   await expect(page.getByRole('heading', { name: 'Carry chart' })).toBeVisible()
 })
 
-test("signs act at once in the carry's field; single keys can be switched off on this device", async ({ page }) => {
+test("signs act at once in the carry's field; single keys can be switched off on this device @long", async ({
+  page,
+}) => {
   await atTheRange(page)
   const carry = page.locator('#carry')
   await carry.focus()

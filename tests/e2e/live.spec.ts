@@ -58,7 +58,7 @@ test("a device's ball is on the screen within a second, with what was chosen the
   await expect(page.getByText('2 balls this session')).toBeVisible()
 })
 
-test('the line comes back by itself after the server was away, with what came meanwhile', async ({ page }) => {
+test('the line comes back by itself after the server was away, with what came meanwhile @long', async ({ page }) => {
   provokes('ERR_|Failed to load resource|500')
   let server = await serve(process.env.E2E_DATABASE_URL!)
   try {
@@ -126,7 +126,7 @@ test(
   },
 )
 
-test('the simulated monitor plays what is chosen on the screen, through the open door alone', async ({
+test('the simulated monitor plays what is chosen on the screen, through the open door alone @long', async ({
   page,
   baseURL,
 }) => {

@@ -109,7 +109,7 @@ test('a server killed between two balls loses none, and the same balls are not t
   }
 })
 
-test('the ball is on the screen without an answer from the server', async ({ page }) => {
+test('the ball is on the screen without an answer from the server @long', async ({ page }) => {
   await atTheRange(page)
   let release = () => {}
   await page.route('**/shots', async route => {

@@ -41,7 +41,10 @@ function heldBy(page: Page) {
   >
 }
 
-test('the worker in the browser and the core in Node come to the same numbers, to the byte', async ({ page, demo }) => {
+test('the worker in the browser and the core in Node come to the same numbers, to the byte @long', async ({
+  page,
+  demo,
+}) => {
   await demo()
   for (const name of ['Odile Harrow', 'Bram Tolliver']) {
     await page.goto('/players')
@@ -99,7 +102,7 @@ test('hit next is one key away and says why; the block is finished first; the ch
   await expect(page.getByText(/^\s*\d+ of 12 within ± 3 yd, about \d+ more balls\.\s*$/)).toBeVisible()
 })
 
-test('a ball that stands out is asked about with its reason; the answer settles it and can be taken back', async ({
+test('a ball that stands out is asked about with its reason; the answer settles it and can be taken back @long', async ({
   page,
 }) => {
   await atTheRange(page)

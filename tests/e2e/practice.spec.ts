@@ -19,7 +19,7 @@ const log = async (page: Page, typed: string) => {
   await page.locator('#go-ball').press('Enter')
 }
 
-test('a plan within its balls, a go of stairs with undo and a ball apart, its score, once more, and deleted', async ({
+test('a plan within its balls, a go of stairs with undo and a ball apart, its score, once more, and deleted @long', async ({
   page,
   demo,
 }) => {
@@ -109,7 +109,7 @@ test('by eye, by speed and by call: one tap is a score too @long', async ({ page
   await expect(page.getByText(/called right|you said long/).first()).toBeVisible()
 })
 
-test('a drill of the coach’s own is built, started, kept and let go', async ({ page, demo }) => {
+test('a drill of the coach’s own is built, started, kept and let go @long', async ({ page, demo }) => {
   await toPractice(page, demo)
   await page.getByRole('button', { name: /^Stairs Every number/ }).click()
   await page.getByRole('button', { name: 'Change it' }).click()
@@ -126,7 +126,7 @@ test('a drill of the coach’s own is built, started, kept and let go', async ({
   await expect(page.getByRole('button', { name: 'Start Ladder to the pond' })).toHaveCount(0)
 })
 
-test('a device sends its balls into a go; they stay practice until they are counted', async ({
+test('a device sends its balls into a go; they stay practice until they are counted @long', async ({
   page,
   demo,
   baseURL,

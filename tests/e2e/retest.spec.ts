@@ -85,7 +85,7 @@ test('a swing change makes a retest due, which the range begins with; marked pla
   expect(await seriousOf(page)).toEqual([])
 })
 
-test('a round told on the player’s phone waits for the coach, and counts once it was taken', async ({
+test('a round told on the player’s phone waits for the coach, and counts once it was taken @long', async ({
   page,
   demo,
   browser,

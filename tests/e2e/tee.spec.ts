@@ -4,7 +4,7 @@ import { atTheRange, expect, test } from './coach'
 const rows = (page: Page) => page.locator('#balls-title').locator('xpath=ancestor::section').getByRole('listitem')
 
 test(
-  'between the balls: readings in one line, marks, the bag from the board, a number said, a shot called',
+  'between the balls: readings in one line, marks, the bag from the board, a number said, a shot called @long',
   { tag: '@desk' },
   async ({ page }) => {
     await atTheRange(page)

@@ -57,7 +57,7 @@ test('keypad: side and total with the carry, marks with it or after it, and what
 })
 
 test(
-  "a ball of another club is put there with one tap; the coach's own lock-in habits stand beside the certainty",
+  "a ball of another club is put there with one tap; the coach's own lock-in habits stand beside the certainty @long",
   { tag: '@desk' },
   async ({ page, signUp }) => {
     await signUp()
@@ -137,7 +137,7 @@ test(
 )
 
 test(
-  'position: start to ball by this device, refused when the fix tells nothing',
+  'position: start to ball by this device, refused when the fix tells nothing @long',
   { tag: '@desk' },
   async ({ page, context, signUp }) => {
     await measuring(page, signUp, 'Watch')
@@ -278,7 +278,7 @@ test(
 )
 
 test(
-  'the order proposes, the bucket limits, and the end says what was learned',
+  'the order proposes, the bucket limits, and the end says what was learned @long',
   { tag: '@desk' },
   async ({ page, signUp }) => {
     await measuring(page, signUp, 'Launch monitor', async () => {
@@ -312,7 +312,7 @@ test(
 )
 
 test(
-  'several balls are moved at once, sessions renamed and merged, all taken back',
+  'several balls are moved at once, sessions renamed and merged, all taken back @long',
   { tag: '@desk' },
   async ({ page }) => {
     await atTheRange(page)
@@ -362,7 +362,7 @@ test(
 )
 
 test(
-  "two screens on one session see each other's balls within two seconds",
+  "two screens on one session see each other's balls within two seconds @long",
   { tag: '@desk' },
   async ({ page, context }) => {
     await atTheRange(page)

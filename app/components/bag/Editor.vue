@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { outOfOrder, rungName, type Rung } from '#core/swing/scale'
-import { schoolById, SCHOOLS, type SchoolId } from '#core/swing/schools'
+import { schoolById, type SchoolId } from '#core/swing/schools'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useBagDraft } from '~/composables/useBagDraft'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
-import { changeOf, draftClubsInUse, keptWords } from '~/utils/bag-draft'
+import { changeOf, draftClubsInUse } from '~/utils/bag-draft'
+import BagAddLength from '~/components/bag/AddLength.vue'
 import BagBagGrid from '~/components/bag/BagGrid.vue'
 import BagCellFields from '~/components/bag/CellFields.vue'
 import BagClubFields from '~/components/bag/ClubFields.vue'
 import BagClubLines from '~/components/bag/ClubLines.vue'
 import BagLoftLine from '~/components/bag/LoftLine.vue'
+import BagRetired from '~/components/bag/Retired.vue'
 import BagRungFields from '~/components/bag/RungFields.vue'
 import BagSaveBar from '~/components/bag/SaveBar.vue'
 import BagSchoolPicker from '~/components/bag/SchoolPicker.vue'
@@ -40,8 +42,6 @@ const clubs = computed(() => {
   return sorted.sort((a, b) => (place.get(a.id) ?? sorted.length) - (place.get(b.id) ?? sorted.length))
 })
 const rungs = computed(() => draft.value.rungs.filter(rung => !rung.retired).reverse())
-const retiredClubs = computed(() => draft.value.clubs.filter(club => club.retired))
-const retiredRungs = computed(() => draft.value.rungs.filter(rung => rung.retired))
 const ready = computed(() => clubs.value.length > 0 && rungs.value.length > 0)
 /** The scale as far as what is typed says how long its rungs are. */
 const scale = computed(() => ({
@@ -115,37 +115,6 @@ function choose(school: SchoolId, presetId: string) {
   picking.value = false
 }
 
-/** What may be added: every label of every school that is not there, a stretch beyond full, a name of one's own. */
-const lengths = computed(() => {
-  const there = new Set(rungs.value.filter(rung => rung.flight === 'normal').map(rung => rung.label.toLowerCase()))
-  const schools = [...SCHOOLS].sort((a, b) => Number(b.id === draft.value.school) - Number(a.id === draft.value.school))
-  return [
-    [
-      {
-        label: 'A name of your own',
-        icon: 'i-lucide-pencil',
-        onSelect: () => void editById('rung', editor.addRung('', '', undefined)),
-      },
-      {
-        label: 'A stretch beyond full',
-        icon: 'i-lucide-chevrons-up',
-        onSelect: () => editor.addRung('full plus', 'everything, in balance', undefined, 'normal', '105'),
-      },
-    ],
-    ...schools
-      .map(school => [
-        { label: school.title, type: 'label' as const },
-        ...school.presets
-          .flatMap(preset => preset.rungs)
-          .filter(
-            (rung, i, all) => !there.has(rung.label.toLowerCase()) && all.findIndex(r => r.label === rung.label) === i,
-          )
-          .map(rung => ({ label: rung.label, onSelect: () => editor.addRung(rung.label, rung.cue, school.id) })),
-      ])
-      .filter(group => group.length > 1),
-  ]
-})
-
 // Undo belongs to the field while one is typed in, and to the bag elsewhere; a bag is saved from its fields too.
 useShortcuts({
   saveBag: () => save(),
@@ -178,9 +147,7 @@ watch(errors.errors, async list => {
     <template #actions>
       <template v-if="ready">
         <UButton color="neutral" variant="outline" icon="i-lucide-plus" @click="addClub">Add a club</UButton>
-        <UDropdownMenu :items="lengths" :content="{ align: 'end' }" :ui="{ content: 'max-h-80 overflow-y-auto' }">
-          <UButton color="neutral" variant="outline" icon="i-lucide-plus">Add a length</UButton>
-        </UDropdownMenu>
+        <BagAddLength :editor="editor" @added="id => editById('rung', id)" />
       </template>
       <UButton
         :to="`/api/players/${playerId}/bag.json`"
@@ -283,18 +250,7 @@ watch(errors.errors, async list => {
           />
         </template>
       </UPopover>
-      <ul v-if="retiredClubs.length + retiredRungs.length > 0" class="space-y-1">
-        <li v-for="club in retiredClubs" :key="club.id" class="soft flex flex-wrap items-center gap-2">
-          <UIcon name="i-lucide-archive" /> {{ club.label }} is retired,
-          {{ keptWords(editor.ballsOf('clubId', club.id)) }}.
-          <UButton size="sm" variant="link" class="min-h-9" @click="club.retired = false">Bring back</UButton>
-        </li>
-        <li v-for="rung in retiredRungs" :key="rung.id" class="soft flex flex-wrap items-center gap-2">
-          <UIcon name="i-lucide-archive" /> {{ rungName(rung) }} is retired,
-          {{ keptWords(editor.ballsOf('rungId', rung.id)) }}.
-          <UButton size="sm" variant="link" class="min-h-9" @click="rung.retired = false">Bring back</UButton>
-        </li>
-      </ul>
+      <BagRetired :editor="editor" />
       <BagSaveBar v-if="dirty || errors.general.value" :editor="editor" @save="save" />
       <div v-else-if="ready" class="flex flex-wrap items-center gap-x-4 gap-y-2">
         <UButton :to="`/players/${playerId}/session`" size="lg" trailing-icon="i-lucide-arrow-right"

@@ -1,23 +1,15 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
-import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
-import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
-import { correctionText } from '#words/air'
-import { patternText } from '#words/believed'
-import { pulledText } from '#words/pulled'
-import { speedCallText } from '#words/speed-call'
-import { insteadText, questionText } from '#words/questions'
-import { METHOD_WORDS, type ShotRecord } from '#shared/session'
-import { useAirUnits } from '~/composables/useAirUnits'
+import type { ShotRecord } from '#shared/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
-import { useAccount } from '~/stores/account'
 import { usePlayerRecord } from '~/stores/record'
-import { daysAgo, shortDate } from '~/utils/dates'
 import { neutralCarries } from '~/utils/neutral'
 import ChartFromAbove from '~/components/chart/FromAbove.vue'
+import ChartCellBalls from '~/components/chart/CellBalls.vue'
+import ChartCellQuestions from '~/components/chart/CellQuestions.vue'
 import ChartCellWords from '~/components/chart/CellWords.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
@@ -33,16 +25,11 @@ const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const { text, unit, withUnit, typed } = useDistance()
-const toast = useToast()
-const { chart, readChart, totals, questions, corrections, speedCalls } = useNumbers()
-const account = useAccount()
+const { chart, readChart, questions } = useNumbers()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
-/** With its run, where that is read first. */
-const total = computed(() => totalText(totals.value, props.cell, record.player?.thresholds.totalOn, unit.value))
 /** What each ball came to in neutral air, where that is another figure. */
 const neutralM = computed(() => neutralCarries(chart.value, record.shots))
-const { windText } = useAirUnits()
 const opened = shallowRef<ShotRecord>()
 
 const shots = computed(() =>
@@ -59,7 +46,7 @@ const list = (words: string[]) =>
 
 const how = computed(() => {
   const { kind, plain, balls, leansOn } = props.cell
-  if (kind === 'struck-out') return 'Struck out in the bag: it is in no chart and on no ladder. Its balls are kept.'
+  if (kind === 'struck-out') return 'Not used, says the bag: it is in no chart and on no ladder. Its balls are kept.'
   if (props.cell.carryM === null) return 'No ball counts yet.'
   if (plain) return `From its own ${balls === 1 ? 'ball' : `${balls} balls`} alone: longer clubs stand each by itself.`
   const { own, others, usual } = leansOn!
@@ -71,50 +58,7 @@ const how = computed(() => {
   return `It leans on its own balls (${inTen(own)})${names ? `, on your ${names}` : ''}${rest}.`
 })
 
-/** Where the stock shot calls a club speed: its balls were taken to it. */
-const speedWords = computed(() => {
-  const call = speedCalls.value.find(one => cellKey(one) === cellKey(props.cell))
-  return call && props.cell.carryM !== null ? speedCallText(call, props.cell.carryM, unit.value, account.speedUnit) : ''
-})
-const pulled = computed(() => pulledText(props.cell, unit.value))
-
-/** Nobody reads less than this. */
-const SAME_M = 0.05
-const middleWords = computed(() => {
-  const { middleM, carriesM } = props.cell
-  if (middleM === null) return ''
-  const trimmed = carriesM.length >= TRIM_FROM_BALLS ? ', without the longest and the shortest' : ''
-  const corrected = counting.value.some(shot => Math.abs(carryOf(shot) - shot.carryM) > SAME_M)
-  return `Plain middle of the pile${corrected ? ', in neutral air' : ''}: ${withUnit(middleM)}${trimmed}.`
-})
-
-/** What the air did, session by session, newest first. */
-const airLines = computed(() =>
-  corrections.value
-    .filter(one => cellKey(one) === cellKey(props.cell))
-    .sort((a, b) => b.fromMs - a.fromMs)
-    .slice(0, 3)
-    .map(one => `${shortDate(one.fromMs)}, ${correctionText(one, unit.value, windText)}.`),
-)
-
 const asked = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
-/** The coach's word about a ball that stands out; it can be taken back at once. */
-async function answer(id: string, fields: Partial<ShotRecord>, words: string) {
-  const { leftOut, strike, carryM } = record.records.find(shot => shot.id === id)!
-  await record.changeShot(id, fields)
-  toast.add({
-    title: `${typed(carryM)} ${unit.value} ${words}`,
-    actions: [
-      {
-        label: 'Undo',
-        color: 'neutral',
-        variant: 'outline',
-        onClick: () => void record.changeShot(id, { leftOut, strike }),
-      },
-    ],
-  })
-}
-
 /** The figure of a ball that the number beside it is made of. */
 const carryOf = (shot: ShotRecord) => neutralM.value.get(shot.id) ?? shot.carryM
 /** In the order they were hit, in the same air as the number they stand beside. */
@@ -127,36 +71,6 @@ const inTime = computed(() =>
     counts: shot.leftOut === null,
   })),
 )
-const counting = computed(() => shots.value.filter(shot => shot.leftOut === null))
-const pattern = computed(() =>
-  props.cell.carryM === null
-    ? null
-    : patternText(
-        counting.value.flatMap(shot =>
-          shot.readings?.sideM === undefined ? [] : [{ carryM: carryOf(shot), sideM: shot.readings.sideM }],
-        ),
-        props.cell.carryM,
-        unit.value,
-      ),
-)
-const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1]!
-/** Launch, spin and descent, where a device saw them: the middle ball of all that count. */
-const launch = computed(() => {
-  const of = (name: 'launchDeg' | 'spinRpm' | 'descentDeg') =>
-    counting.value.flatMap(({ readings }) => (readings?.[name] === undefined ? [] : [readings[name]]))
-  const [launches, spins, descents] = [of('launchDeg'), of('spinRpm'), of('descentDeg')]
-  return [
-    ...(launches.length > 0 ? [`launch ${Math.round(middle(launches))}°`] : []),
-    ...(spins.length > 0 ? [`spin ${(Math.round(middle(spins) / 100) * 100).toLocaleString('en-GB')} rpm`] : []),
-    ...(descents.length > 0 ? [`descent ${Math.round(middle(descents))}°`] : []),
-  ].join(', ')
-})
-const taken = computed(() => {
-  const methods = [...new Set(counting.value.map(shot => METHOD_WORDS[shot.method].toLowerCase()))]
-  if (counting.value.length === 0) return ''
-  return `By ${methods.join(' and ')}, last ${daysAgo(Math.max(...counting.value.map(shot => shot.hitAtMs)))}.`
-})
-
 useShortcuts(
   {
     walkLeft: () => emit('walk', -1, 0),
@@ -208,14 +122,9 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
           >8 clean balls in 10 lie from {{ text(read.window80M[0]) }} to {{ withUnit(read.window80M[1]) }}</span
         >
       </p>
-      <p v-if="total" class="text-lg font-semibold">{{ total }}</p>
-      <ChartCellWords :key="cellKey(cell)" :cell="cell" />
-      <p v-if="pulled" class="font-semibold">{{ pulled }}</p>
-      <p v-if="speedWords">{{ speedWords }}</p>
-      <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>
-      <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>
-      <p v-if="pattern">{{ pattern }}</p>
-      <p v-for="words in airLines" :key="words" class="soft">{{ words }}</p>
+      <ChartCellBalls :cell="cell" :shots="shots" :neutral-m="neutralM">
+        <ChartCellWords :key="cellKey(cell)" :cell="cell" />
+      </ChartCellBalls>
       <ShotsMarked :cell="cell" />
       <ShotsGoals v-if="cell.kind !== 'struck-out'" :key="`goals ${cellKey(cell)}`" :cell="cell" />
       <MarksPileStrip
@@ -233,34 +142,7 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
         :cell="cell"
       />
       <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="read.carryM" :window-m="read.window80M" />
-      <ul v-if="asked.length > 0" class="mt-3 space-y-2">
-        <li
-          v-for="question in asked"
-          :key="question.shot"
-          class="flex flex-wrap items-center gap-2 border-l-[5px] border-(--weak) pl-3"
-        >
-          <span class="min-w-0 flex-1 basis-64"
-            >{{ questionText(question, unit) }} It weighs little already.
-            {{
-              insteadText(
-                question,
-                record.records.find(shot => shot.id === question.shot)?.carryM ?? question.carryM,
-                unit,
-                cellName,
-              )
-            }}</span
-          >
-          <UButton
-            color="neutral"
-            variant="outline"
-            @click="answer(question.shot, { leftOut: question.fault }, 'is left out')"
-            >Leave out</UButton
-          >
-          <UButton color="neutral" variant="outline" @click="answer(question.shot, { strike: 'clean' }, 'counts')"
-            >It counts</UButton
-          >
-        </li>
-      </ul>
+      <ChartCellQuestions v-if="asked.length > 0" :asked="asked" />
       <ShotsShotList
         v-if="shots.length > 0"
         class="mt-3"

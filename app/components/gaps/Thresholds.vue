@@ -84,16 +84,21 @@ const helpOf = (row: Row) => {
   return `${ofAcademy ? "The academy's" : 'Usually'} ${shown(row.option, otherwise(row))}. ${row.why}`
 }
 const valueOf = (row: Row) => held.value[row.option] ?? otherwise(row)
-watch(
-  [unit, held, whose, rows],
-  () => {
-    for (const row of rows.value) {
-      typed[row.option] = shown(row.option, valueOf(row))
-      errors[row.option] = undefined
+/** What each field was given: one that reads otherwise is being typed in, and no answer writes over it. */
+const given: Partial<Record<Figure, string>> = {}
+function fill(all: boolean) {
+  for (const row of rows.value) {
+    const { option } = row
+    const text = shown(option, valueOf(row))
+    if (all || typed[option] === given[option]) {
+      typed[option] = text
+      errors[option] = undefined
     }
-  },
-  { immediate: true },
-)
+    given[option] = text
+  }
+}
+watch([unit, whose], () => fill(true), { immediate: true })
+watch([held, rows], () => fill(false))
 
 async function save() {
   const next: AcademyThresholds = { ...held.value }
@@ -137,9 +142,10 @@ async function send(figures: AcademyThresholds) {
 }
 
 /** Figures of flags alone: totals first, air and what is counted are set elsewhere. */
-function usual() {
+async function usual() {
   const names = new Set<string>(rows.value.map(row => row.option))
-  return send(Object.fromEntries(Object.entries(held.value).filter(([name]) => !names.has(name))))
+  await send(Object.fromEntries(Object.entries(held.value).filter(([name]) => !names.has(name))))
+  if (!failure.value) fill(true)
 }
 </script>
 

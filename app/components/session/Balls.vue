@@ -2,12 +2,12 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { rungName } from '#core/swing/scale'
 import type { DropdownMenuItem } from '@nuxt/ui'
-import { LABEL_LINE, type ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/session'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
-import { api } from '~/utils/api'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
-import { clockTime, shortDate } from '~/utils/dates'
+import type { SessionDialog } from '~/utils/session-dialog'
+import SessionBallsDialogs from '~/components/session/BallsDialogs.vue'
 import ShotsShotList from '~/components/shots/ShotList.vue'
 
 /**
@@ -16,7 +16,7 @@ import ShotsShotList from '~/components/shots/ShotList.vue'
  */
 const props = defineProps<{ range: RangeSession }>()
 const emit = defineEmits<{ open: [shot: ShotRecord]; undo: [which: Done] }>()
-const { session, newestFirst } = props.range
+const { newestFirst } = props.range
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
 const toast = useToast()
@@ -58,94 +58,20 @@ const move = () =>
     'moving balls',
   )
 
-const dialog = ref<'rename' | 'merge' | 'move'>()
-const name = ref('')
-const nameFault = ref('')
-const other = ref<string>()
-const others = computed(() =>
-  record.sessions
-    .filter(one => one.id !== session.value!.id && !one.plan.gone)
-    .sort((a, b) => b.startedAtMs - a.startedAtMs)
-    .map(one => ({
-      value: one.id,
-      label: `${one.plan.name || shortDate(one.startedAtMs)}, ${clockTime(one.startedAtMs)}`,
-    })),
-)
-const players = shallowRef<{ value: string; label: string }[]>([])
-const moveFault = ref('')
-
-async function start(which: 'rename' | 'merge' | 'move'): Promise<void> {
+const dialog = ref<SessionDialog>()
+const start = (which: SessionDialog) => {
   dialog.value = which
-  other.value = undefined
-  moveFault.value = ''
-  nameFault.value = ''
-  name.value = session.value!.plan.name
-  if (which !== 'move') return
-  try {
-    players.value = (await api('/api/players'))
-      .filter(one => one.id !== record.playerId && !one.archived)
-      .map(one => ({ value: one.id, label: one.name }))
-  } catch (error) {
-    moveFault.value = (error as Error).message
-  }
 }
-
-async function rename() {
-  if (name.value.trim().length > LABEL_LINE) {
-    nameFault.value = `The name has ${name.value.trim().length} characters: at most ${LABEL_LINE} are allowed.`
-    return
-  }
-  offerUndo('Session renamed', await props.range.plan({ name: name.value.trim() }, 'the name of the session'))
-  dialog.value = undefined
-}
-
-async function merge() {
-  const done = await props.range.mergeInto(other.value!)
-  dialog.value = undefined
-  offerUndo('Sessions merged', done)
-  await navigateTo(`/players/${record.playerId}/session/${other.value}`)
-}
-
-async function moveSession() {
-  const [from, to, id] = [record.playerId!, other.value!, session.value!.id]
-  const send = (a: string, b: string) =>
-    api('/api/players/:playerId/sessions/:sessionId/move', {
-      params: { playerId: a, sessionId: id },
-      method: 'POST',
-      body: { toPlayerId: b },
-    })
-  try {
-    await send(from, to)
-  } catch (error) {
-    moveFault.value = (error as Error).message
-    return
-  }
-  const back = async () => {
-    try {
-      await send(to, from)
-      await record.open(from)
-    } catch (error) {
-      toast.add({ title: 'It could not be moved back', description: (error as Error).message, color: 'error' })
-    }
-  }
-  dialog.value = undefined
-  toast.add({
-    title: `Moved to ${players.value.find(one => one.value === to)!.label}`,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void back() }],
-  })
-  await record.open(from)
-  await navigateTo(`/players/${from}/session`)
-}
-
+const alone = computed(() => record.sessions.filter(one => !one.plan.gone).length < 2)
 const menu = computed((): DropdownMenuItem[] => [
-  { label: 'Rename the session…', icon: 'i-lucide-pencil', onSelect: () => void start('rename') },
+  { label: 'Rename the session…', icon: 'i-lucide-pencil', onSelect: () => start('rename') },
   {
     label: 'Merge into another session…',
     icon: 'i-lucide-merge',
-    disabled: others.value.length === 0,
-    onSelect: () => void start('merge'),
+    disabled: alone.value,
+    onSelect: () => start('merge'),
   },
-  { label: 'Give it to another player…', icon: 'i-lucide-user-round-search', onSelect: () => void start('move') },
+  { label: 'Give it to another player…', icon: 'i-lucide-user-round-search', onSelect: () => start('move') },
 ])
 
 function startPicking(): void {
@@ -219,56 +145,6 @@ function startPicking(): void {
       >{{ allBalls ? 'Show the newest' : `Show all ${newestFirst.length} balls` }}</UButton
     >
     <p v-if="newestFirst.length === 0" class="soft">None yet. Type what the first ball carried and press Enter.</p>
-
-    <UModal
-      :open="dialog === 'rename'"
-      title="Rename the session"
-      description="A name of your own; its date stays beside it."
-      @update:open="dialog = undefined"
-    >
-      <template #body
-        ><UFormField label="Name" :error="nameFault || undefined" help=" "
-          ><UInput
-            v-model="name"
-            autofocus
-            class="w-full"
-            placeholder="Wedges before the club match"
-            @keydown.enter="rename" /></UFormField
-      ></template>
-      <template #footer
-        ><UButton @click="rename">Save</UButton
-        ><UButton color="neutral" variant="outline" @click="dialog = undefined">Cancel</UButton></template
-      >
-    </UModal>
-    <UModal
-      :open="dialog === 'merge'"
-      title="Merge into another session"
-      description="All balls of this session go into the other one. It can be undone."
-      @update:open="dialog = undefined"
-    >
-      <template #body
-        ><UFormField label="Into"
-          ><USelect v-model="other" :items="others" class="w-full" placeholder="Which session?" /></UFormField
-      ></template>
-      <template #footer
-        ><UButton :disabled="!other" @click="merge">Merge</UButton
-        ><UButton color="neutral" variant="outline" @click="dialog = undefined">Cancel</UButton></template
-      >
-    </UModal>
-    <UModal
-      :open="dialog === 'move'"
-      title="Give it to another player"
-      description="Clubs and swing lengths are matched by their labels. It can be undone."
-      @update:open="dialog = undefined"
-    >
-      <template #body
-        ><UFormField label="Player" :error="moveFault || undefined" help=" "
-          ><USelect v-model="other" :items="players" class="w-full" placeholder="Whose was it?" /></UFormField
-      ></template>
-      <template #footer
-        ><UButton :disabled="!other" @click="moveSession">Move it</UButton
-        ><UButton color="neutral" variant="outline" @click="dialog = undefined">Cancel</UButton></template
-      >
-    </UModal>
+    <SessionBallsDialogs v-model="dialog" :range="range" @undoable="offerUndo" />
   </section>
 </template>

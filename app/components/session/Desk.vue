@@ -12,16 +12,13 @@ import type { ShotRecord } from '#shared/session'
 import { calledText } from '#words/called'
 import { useCalling } from '~/composables/session/useCalling'
 import { useNamedByPick } from '~/composables/pick/useNamedByPick'
+import { useDeskLine } from '~/composables/session/useDeskLine'
 import { useDesk } from '~/composables/session/useDesk'
 import { useClinic } from '~/composables/useClinic'
 import { useDistance } from '~/composables/useDistance'
-import { useLiveDevice } from '~/composables/useLiveDevice'
-import { useLiveLine } from '~/composables/useLiveLine'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { useRangeSession } from '~/composables/useRangeSession'
 import { useRanges } from '~/composables/useRanges'
-import { useVoice } from '~/composables/useVoice'
-import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
@@ -31,18 +28,17 @@ import SessionBoard from '~/components/session/Board.vue'
 import SessionCallBar from '~/components/session/CallBar.vue'
 import SessionCellPanel from '~/components/session/CellPanel.vue'
 import SessionEntry from '~/components/session/Entry.vue'
+import SessionEntryHead from '~/components/session/EntryHead.vue'
 import SessionFacts from '~/components/session/Facts.vue'
 import SessionHabits from '~/components/session/Habits.vue'
 import SessionHitNext from '~/components/session/HitNext.vue'
 import SessionLastBall from '~/components/session/LastBall.vue'
 import SessionLastBalls from '~/components/session/LastBalls.vue'
 import SessionNotes from '~/components/session/Notes.vue'
-import SessionPileDialog from '~/components/session/PileDialog.vue'
 import SessionQuestion from '~/components/session/Question.vue'
-import ShotsSignDialog from '~/components/shots/SignDialog.vue'
 import SessionSummary from '~/components/session/Summary.vue'
 import SessionTee from '~/components/session/Tee.vue'
-import ShotsWatchDialog from '~/components/shots/WatchDialog.vue'
+import SessionWayDialogs from '~/components/session/WayDialogs.vue'
 import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
 
 /** The coach's desk on the range: the board, the entry, the pile, the balls. */
@@ -67,34 +63,8 @@ const isPhone = useMediaQuery('(max-width: 1023px)')
 const boardOpen = ref(false)
 const running = computed(() => session.value?.endedAtMs === null)
 const clinic = useClinic()
-const live = useLiveDevice(props.sessionId, range)
+const { live, line } = useDeskLine(props.sessionId, range, said)
 const { device } = live
-const { say } = useVoice()
-const outbox = useOutbox()
-/** Made on this screen and not sent yet: the server has no line for it. */
-const unknown = computed(() =>
-  outbox.mine.some(
-    ({ entry }) => entry.kind === 'session' && entry.record.id === props.sessionId && entry.record.version === 1,
-  ),
-)
-const line = useLiveLine(
-  () =>
-    running.value && !unknown.value ? `/api/players/${record.playerId}/sessions/${props.sessionId}/live` : undefined,
-  message => {
-    const own = live.heard(message)
-    const fresh = range.hear(message, own)
-    const shot = own ? fresh.at(-1) : undefined
-    if (!shot) return
-    clinic.hitBy(record.playerId!)
-    said.value = `${typedText(shot.carryM)} ${unit.value}, ${cellName(shot)}, from the device`
-    // What comes after this ball, when the block is done.
-    const next = range.proposal.value
-    const done = range.leftOfBlock(shot, range.inARow.value) === 0
-    const onward = next && cellKey(next) !== cellKey(shot) && done ? `. Next: ${cellName(next)}` : ''
-    say(`${typedText(shot.carryM)}${onward}`)
-  },
-  () => void record.open(record.playerId!),
-)
 /** What the device sent last, as long as nothing newer was typed. */
 const lastSent = computed(() =>
   device.value && newestFirst.value[0]?.method === 'monitor' ? newestFirst.value[0] : undefined,
@@ -234,45 +204,15 @@ const open = (shot: ShotRecord) => {
         @before="desk.toShotBefore"
         @way="way = $event"
       >
-        <div class="flex items-center gap-3">
-          <h2 id="cell-title" class="min-w-0 flex-1 text-[1.75rem] leading-tight font-bold max-md:text-xl">
-            <button
-              v-if="isPhone"
-              type="button"
-              class="flex min-h-11 w-full cursor-pointer items-center gap-1.5 text-left"
-              :aria-expanded="boardOpen"
-              @click="boardOpen = true"
-            >
-              <span class="truncate">{{ cellName(cell) }}</span><UIcon
-                name="i-lucide-chevron-down"
-                class="size-5 shrink-0"
-              />
-            </button>
-            <template v-else
-              >{{ cellName(cell) }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></template
-            >
-          </h2>
-          <UButton
-            color="neutral"
-            :variant="call.on ? 'solid' : 'outline'"
-            icon="i-lucide-megaphone"
-            :aria-pressed="call.on"
-            @click="call.on = !call.on"
-            >Call</UButton
-          >
-          <button
-            v-if="isPhone && newestFirst[0]"
-            type="button"
-            class="raised h-11 shrink-0 cursor-pointer px-2 text-right leading-none"
-            :aria-label="`Last ball, ${typedText(newestFirst[0].carryM)} ${unit}, ${cellName(newestFirst[0])}`"
-            @click="open(newestFirst[0])"
-          >
-            <span class="soft block text-xs">last</span
-            ><span class="font-bold" :class="newestFirst[0].leftOut && 'line-through'">{{
-              typedText(newestFirst[0].carryM)
-            }}</span>
-          </button>
-        </div>
+        <SessionEntryHead
+          v-model:board="boardOpen"
+          v-model:call="call.on"
+          :name="cellName(cell)"
+          :cue="cue"
+          :is-phone="isPhone"
+          :last="newestFirst[0]"
+          @open="open"
+        />
         <SessionCallBar v-if="call.on" :calling="calling" :shot="cellName(cell)" :number-m="numberM" />
       </SessionEntry>
       <template v-else>
@@ -318,32 +258,7 @@ const open = (shot: ShotRecord) => {
     <USlideover v-if="isPhone" v-model:open="boardOpen" side="top" title="Which stock shot?" :ui="{ body: 'p-3' }">
       <template #body><SessionBoard :range="range" @chosen="chooseOnBoard" /></template>
     </USlideover>
-    <SessionPileDialog
-      v-if="way === 'pile'"
-      open
-      :method="session.method"
-      :plan="session.plan"
-      :name="cellName(cell)"
-      @update:open="way = undefined"
-      @log="desk.log"
-    />
-    <ShotsWatchDialog
-      v-if="way === 'watch'"
-      open
-      :plan="session.plan"
-      :name="cellName(cell)"
-      :session-id="sessionId"
-      @update:open="way = undefined"
-      @log="desk.log"
-    />
-    <ShotsSignDialog
-      v-if="way === 'sign'"
-      open
-      :plan="session.plan"
-      :name="cellName(cell)"
-      @update:open="way = undefined"
-      @log="desk.log"
-    />
+    <SessionWayDialogs v-model="way" :session="session" :name="cellName(cell)" @log="desk.log" />
     <ShotsShotDialog
       v-if="opened"
       :key="opened.shot.id"
