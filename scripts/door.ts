@@ -11,6 +11,7 @@ import { readShotTable, type ShotRow } from '../core/files/shot-table'
 import { withStated } from '../core/flight/session-air'
 import type { Session, Shot } from '../core/shot/shot'
 import { BagFile } from '../shared/bag-file'
+import { rowFaultText } from '../words/row-faults'
 
 const MOST_BYTES = 25e6
 
@@ -86,21 +87,21 @@ export function readShots(path: string, bag: Bag, player: string | undefined): {
         row: row.row,
         column: 'club',
         value: row.club,
-        allowed: `is not in the bag: ${[...clubs].join(', ')}`,
+        fault: { kind: 'not-in-bag', words: [...clubs].join(', ') },
       })
     if (!swings.has(row.swing))
       errors.push({
         row: row.row,
         column: 'swing',
         value: row.swing,
-        allowed: `is not on the scale: ${[...swings].join(', ')}`,
+        fault: { kind: 'not-on-scale', words: [...swings].join(', ') },
       })
   }
   const first = errors[0]
   if (first) {
     const value = first.value.length > 40 ? `${first.value.slice(0, 40)}…` : first.value
     const more = errors.length > 1 ? ` (and ${errors.length - 1} more)` : ''
-    throw new Fault(`${name} row ${first.row}, ${first.column}: "${value}" ${first.allowed}${more}`)
+    throw new Fault(`${name} row ${first.row}, ${first.column}: "${value}" ${rowFaultText(first.fault)}${more}`)
   }
   return own.map(row => {
     const { carryM, method, balls, leftOut, strike, lies, heightM, frontM, backM, readings } = row

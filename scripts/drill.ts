@@ -14,6 +14,7 @@ import { FAIR_SHARE } from '../core/practice/rings'
 import { scoreOf } from '../core/practice/score'
 import { fromUnit } from '../core/units'
 import { ballText, scoreText } from '../words/practice'
+import { rowFaultText } from '../words/row-faults'
 import { basename } from 'node:path'
 import { Fault, open, readArgs, readBag, readFile, readShots, unitOf } from './door'
 
@@ -64,7 +65,9 @@ function answer(args: string[]): string {
   const { tasks, balls, labels, errors } = readDrillTable(readFile(given.balls))
   const first = errors[0]
   if (first)
-    throw new Fault(`${basename(given.balls)} row ${first.row}, ${first.column}: "${first.value}" ${first.allowed}`)
+    throw new Fault(
+      `${basename(given.balls)} row ${first.row}, ${first.column}: "${first.value}" ${rowFaultText(first.fault)}`,
+    )
   const memo = newMemo()
   const isCircle = drill.meta.score === 'share' && drill.meta.measure === 'leave'
   const spec: DrillSpec = specOf(

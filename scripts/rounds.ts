@@ -9,6 +9,7 @@ import { courseShift } from '../core/rounds/cost'
 import { workFor } from '../core/rounds/work'
 import { gridCells } from '../core/bag/bag'
 import { shiftText, workText } from '../words/rounds'
+import { rowFaultText } from '../words/row-faults'
 import { Fault, open, readArgs, readBag, readFile, readShots, unitOf } from './door'
 
 const USAGE =
@@ -37,7 +38,9 @@ function answer(args: string[]): string {
   const { rounds, errors } = readRoundTable(readFile(given.rounds))
   const first = errors[0]
   if (first)
-    throw new Fault(`${basename(given.rounds)} row ${first.row}, ${first.column}: "${first.value}" ${first.allowed}`)
+    throw new Fault(
+      `${basename(given.rounds)} row ${first.row}, ${first.column}: "${first.value}" ${rowFaultText(first.fault)}`,
+    )
   const names = labelsOf(bag)
   const byLabels = new Map(gridCells(bag).map(cell => [`${names(cell).club} ${names(cell).swing}`, cell]))
   const played = rounds

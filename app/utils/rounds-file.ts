@@ -3,7 +3,7 @@ import { gridCells, type Bag, type StockShot } from '#core/bag/bag'
 import { labelsOf } from '#core/bag/labels'
 import { readGpx } from '#core/files/gpx'
 import { readRoundTable } from '#core/files/round-table'
-import type { RowError } from '#core/files/shot-table'
+import type { RowError, RowFault } from '#core/files/row-fault'
 import { markedShots } from '#core/rounds/marked-shots'
 import { APPROACHES_MAX, ROUND_NAME_MAX, type RoundRecord } from '#shared/rounds'
 
@@ -39,11 +39,11 @@ export function roundsFromTable(
   const read = rounds.flatMap(({ round, date, rows }): RoundRecord[] => {
     const playedAtMs = momentOf(date)
     if (Number.isNaN(playedAtMs) || playedAtMs > nowMs || rows.length > APPROACHES_MAX) {
-      const allowed =
+      const fault: RowFault =
         rows.length > APPROACHES_MAX
-          ? `has ${rows.length} approaches: at most ${APPROACHES_MAX} in a round`
-          : 'is no day of the past'
-      errors.push({ row: 0, column: `round ${round}`, value: date, allowed })
+          ? { kind: 'many-approaches', approaches: rows.length, most: APPROACHES_MAX }
+          : { kind: 'no-past-day' }
+      errors.push({ row: 0, column: `round ${round}`, value: date, fault })
       return []
     }
     // A table of ours names rounds by their ids: those of this player are the same rounds.
@@ -69,8 +69,8 @@ export function roundsFromTable(
 
 /** Why a GPX file without a fault gives no round. */
 const NO_SHOTS = {
-  'no times': 'has tracks without times: where you stopped cannot be told. Mark waypoints instead',
-  'no stops': 'holds fewer than two marked places',
+  'no times': 'no-stop-times',
+  'no stops': 'few-places',
 } as const
 
 /**
@@ -86,15 +86,15 @@ export function roundFromGpx(
 ): RoundsRead {
   const { file, errors } = readGpx(text)
   if (errors.length > 0) return { rounds: [], errors, strangers: [] }
-  const { shots, left, fault } = markedShots(file)
-  const refuse = (allowed: string) => ({
+  const { shots, left, fault: why } = markedShots(file)
+  const refuse = (fault: RowFault) => ({
     rounds: [],
-    errors: [{ row: 0, column: 'GPX', value: '', allowed }],
+    errors: [{ row: 0, column: 'GPX', value: '', fault }],
     strangers: [],
   })
-  if (fault) return refuse(NO_SHOTS[fault])
-  if (shots.length === 0) return refuse('holds no shot between 10 and 200 yd')
-  if (shots.length > APPROACHES_MAX) return refuse(`has ${shots.length} shots: at most ${APPROACHES_MAX} in a round`)
+  if (why) return refuse({ kind: NO_SHOTS[why] })
+  if (shots.length === 0) return refuse({ kind: 'no-shots' })
+  if (shots.length > APPROACHES_MAX) return refuse({ kind: 'many-shots', shots: shots.length, most: APPROACHES_MAX })
   const places = [...file.waypoints, ...file.segments.flat()].map(({ lat, lon }) => `${lat} ${lon}`).join(' ')
   const id = v5(`gpx ${places}`, playerId)
   const atMs = shots[0]!.atMs

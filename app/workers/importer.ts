@@ -3,6 +3,7 @@ import type { Bag } from '#core/bag/bag'
 import { cut } from '#core/cut'
 import type { ForeignTable } from '#core/files/foreign-table'
 import { planRows, type ImportChoices, type ImportPlan, type PlannedBall } from '#core/files/import-plan'
+import type { Fail } from '#core/files/row-fault'
 import { withStated } from '#core/flight/session-air'
 import { takenOf } from '#shared/calibration-input'
 import { AIRS_MAX, LABEL_LINE, ShotRecord, USUAL_PLAN, type SessionRecord } from '#shared/session'
@@ -22,17 +23,14 @@ const localMs = (year: number, month: number, day: number, hour: number, minute:
   new Date(year, month - 1, day, hour, minute, second).getTime()
 
 /** What the server would refuse of it, by the same schema, with the column it came from. */
-function* schemaFaults(
-  shot: ShotRecord,
-  cells: Record<string, string>,
-): Generator<[column: string, value: string, allowed: string]> {
+function* schemaFaults(shot: ShotRecord, cells: Record<string, string>): Generator<Parameters<Fail>> {
   const result = ShotRecord.safeParse(shot)
   for (const issue of result.error?.issues ?? []) {
     const field = String(issue.path.at(-1) ?? 'row')
     // Ids are ours, not the file's.
     if (/[iI]d$/.test(field)) continue
     const column = COLUMN_OF_FIELD[field]?.find(name => cells[name] !== undefined) ?? field
-    yield [column, cells[column] ?? '', `cannot be taken: ${issue.message}`]
+    yield [column, cells[column] ?? '', { kind: 'refused', why: issue.message }]
   }
 }
 const COLUMN_OF_FIELD: Record<string, string[] | undefined> = {

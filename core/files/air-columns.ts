@@ -1,7 +1,8 @@
 import type { AirEntry } from '../flight/session-air'
 import { AIR_RANGE, WIND_HEIGHT_M } from '../flight/air'
 import { fromHeight, fromTemp, fromWind } from '../units'
-import { readNumber, type Fail } from './cells'
+import { readNumber } from './cells'
+import type { Fail } from './row-fault'
 
 /** Air of one row: no moment of its own, it holds from the row's time on. */
 export type RowAir = Omit<AirEntry, 'fromMs'>
@@ -62,8 +63,7 @@ export function readAirColumns(cells: Record<string, string>, fail: Fail): RowAi
   const clock = readNumber(cells, [['wind_from_clock', same]], [0, 12], "o'clock", fail)
   const heightM = readNumber(cells, [['wind_height_m', same]], [0.5, 20], 'm', fail)
   if ([tempC, altitudeM, hPa, percent, speedMs].every(value => value === undefined)) return undefined
-  if (speedMs !== undefined && speedMs > 0 && clock === undefined)
-    fail('wind_from_clock', '', 'is empty: a wind needs the hour it blows from, 12 in the face, 3 from the right')
+  if (speedMs !== undefined && speedMs > 0 && clock === undefined) fail('wind_from_clock', '', { kind: 'no-hour' })
   return {
     tempC: tempC ?? 20,
     humidity: (percent ?? 50) / 100,

@@ -1,5 +1,4 @@
-/** Reports what is wrong with one value of a row: its column, itself, and what is allowed. */
-export type Fail = (column: string, value: string, allowed: string) => void
+import type { Fail } from './row-fault'
 
 /** A column that may hold a figure, and how it becomes the core's unit. */
 export type NumberColumn = readonly [name: string, convert: (value: number) => number]
@@ -26,7 +25,7 @@ export function readNumber(
     const value = convert(figure(text))
     // The ends may come from another unit.
     if (value >= least - 1e-9 && value <= most + 1e-9) return value
-    fail(name, text, `is not a number that makes ${least} to ${most} ${unit}`)
+    fail(name, text, { kind: 'number-of', least, most, unit })
   }
   return undefined
 }
@@ -41,7 +40,7 @@ export function readOneOf<T extends string>(
   const text = (cells[column] ?? '').trim().toLowerCase()
   if (text === '') return null
   const found = allowed.find(word => word === text)
-  if (!found) fail(column, text, `is not one of ${allowed.join(', ')}`)
+  if (!found) fail(column, text, { kind: 'one-of', words: allowed.join(', ') })
   return found ?? null
 }
 

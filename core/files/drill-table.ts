@@ -5,7 +5,7 @@ import { CURVE_WAYS } from '../shot/hand'
 import { READING_RANGE } from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
 import { readNumber, type NumberColumn } from './cells'
-import type { RowError } from './shot-table'
+import type { Fail, RowError } from './row-fault'
 
 /** Balls of a go from a file: what was asked, and what came of each, in the order of the file. */
 export interface DrillTable {
@@ -30,7 +30,6 @@ const { min, max } = CARRY_LIMITS_IN_FILE.m
 const METRES = [min, max] as const
 const SIDES = READING_RANGE.sideM
 
-type Fail = (column: string, value: string, allowed: string) => void
 type Cells = Record<string, string>
 
 const parse = (text: string): Cells[] =>
@@ -44,7 +43,7 @@ function wordOf<T extends string>(cells: Cells, column: string, values: readonly
   const value = (cells[column] ?? '').trim().toLowerCase()
   if (value === '') return undefined
   const found = values.find(one => one === value)
-  if (!found) fail(column, value, `is not one of ${values.join(', ')}`)
+  if (!found) fail(column, value, { kind: 'one-of', words: values.join(', ') })
   return found
 }
 
@@ -78,7 +77,7 @@ function ballOf(cells: Cells, fail: Fail): Omit<DrillBall, 'id' | 'task' | 'atMs
 export function readGoBalls(text: string): { balls: Omit<DrillBall, 'id' | 'task' | 'atMs'>[]; errors: RowError[] } {
   const errors: RowError[] = []
   const balls = parse(text).map((cells, i) =>
-    ballOf(cells, (column, value, allowed) => errors.push({ row: i + 2, column, value, allowed })),
+    ballOf(cells, (column, value, fault) => errors.push({ row: i + 2, column, value, fault })),
   )
   return { balls: balls.filter(ball => Object.keys(ball).length > 0), errors }
 }
@@ -94,7 +93,7 @@ export function readDrillTable(text: string): DrillTable {
   for (const [i, cells] of parse(text).entries()) {
     const row = i + 2
     const before = table.errors.length
-    const fail = (column: string, value: string, allowed: string) => table.errors.push({ row, column, value, allowed })
+    const fail: Fail = (column, value, fault) => table.errors.push({ row, column, value, fault })
     const targetM = readNumber(cells, distance('target'), METRES, 'm', fail)
     const targetSideM = readNumber(cells, distance('target_side'), SIDES, 'm', fail) ?? 0
     const speedMs = readNumber(cells, speed('called_speed'), READING_RANGE.clubSpeedMs, 'm/s', fail)
@@ -107,8 +106,7 @@ export function readDrillTable(text: string): DrillTable {
       ...(curve && { curve }),
       ...(flight && { flight }),
     }
-    if (table.errors.length === before && Object.keys(task).length === 0)
-      fail('target_m', '', 'is missing: a target, a called speed, a curve or a flight is needed')
+    if (table.errors.length === before && Object.keys(task).length === 0) fail('target_m', '', { kind: 'no-task' })
     if (table.errors.length > before) continue
     const key = JSON.stringify(task)
     if (!places.has(key)) {

@@ -1,6 +1,6 @@
 import { DOMParser, ParseError, type Element } from '@xmldom/xmldom'
 import type { MarkedPlace, MarkedPlaces } from '../rounds/marked-shots'
-import type { RowError } from './shot-table'
+import type { Fail, RowError, RowFault } from './row-fault'
 
 /** Files and points beyond this are no round of golf. */
 export const GPX_POINTS_MAX = 20_000
@@ -18,31 +18,31 @@ const textOf = (parent: Element, name: string): string =>
 export function readGpx(text: string): { file: MarkedPlaces; errors: RowError[] } {
   const errors: RowError[] = []
   const file: MarkedPlaces = { waypoints: [], segments: [] }
-  const fail = (row: number, column: string, value: string, allowed: string) =>
-    errors.push({ row, column, value: value.slice(0, 60), allowed })
+  const fail = (row: number, column: string, value: string, fault: RowFault) =>
+    errors.push({ row, column, value: value.slice(0, 60), fault })
   // A document type may name what lies elsewhere: nothing of it is wanted.
   if (/<!DOCTYPE|<!ENTITY/i.test(text)) {
-    fail(1, 'GPX', 'DOCTYPE', 'is not allowed')
+    fail(1, 'GPX', 'DOCTYPE', { kind: 'document-type' })
     return { file, errors }
   }
   const { root, fault } = parsed(text)
   if (fault) {
-    fail(fault.line, 'GPX', '', `cannot be read: ${fault.message}`)
+    fail(fault.line, 'GPX', '', { kind: 'unreadable', why: fault.message })
     return { file, errors }
   }
   if (root?.localName !== 'gpx') {
-    fail(1, 'GPX', root?.localName ?? '', 'is no GPX file: its first element must be gpx')
+    fail(1, 'GPX', root?.localName ?? '', { kind: 'no-gpx' })
     return { file, errors }
   }
   const places = (list: Iterable<Element>): MarkedPlace[] =>
     [...list].flatMap(element => {
       const row = (element as { lineNumber?: number }).lineNumber ?? 0
-      const place = placeOf(element, (column, value, allowed) => fail(row, column, value, allowed))
+      const place = placeOf(element, (column, value, what) => fail(row, column, value, what))
       return place ? [place] : []
     })
   const count = ['wpt', 'trkpt'].reduce((sum, name) => sum + root.getElementsByTagName(name).length, 0)
   if (count > GPX_POINTS_MAX) {
-    fail(1, 'GPX', String(count), `points are too many: at most ${GPX_POINTS_MAX}`)
+    fail(1, 'GPX', String(count), { kind: 'many-points', most: GPX_POINTS_MAX })
     return { file, errors }
   }
   file.waypoints = places(root.getElementsByTagName('wpt'))
@@ -50,7 +50,7 @@ export function readGpx(text: string): { file: MarkedPlaces; errors: RowError[] 
     .map(segment => places(segment.getElementsByTagName('trkpt')))
     .filter(segment => segment.length > 0)
   if (errors.length === 0 && file.waypoints.length === 0 && file.segments.length === 0)
-    fail(1, 'GPX', '', 'holds neither waypoints nor tracks')
+    fail(1, 'GPX', '', { kind: 'no-places' })
   return { file, errors }
 }
 
@@ -71,18 +71,18 @@ function parsed(text: string): { root: Element | null; fault: { line: number; me
 
 const LIMITS = { lat: 90, lon: 180 } as const
 
-function placeOf(element: Element, fail: (column: string, value: string, allowed: string) => void): MarkedPlace | null {
+function placeOf(element: Element, fail: Fail): MarkedPlace | null {
   const degrees = (name: 'lat' | 'lon'): number | null => {
     const text = element.getAttribute(name)?.trim() ?? ''
     const value = Number(text)
     if (text !== '' && Math.abs(value) <= LIMITS[name]) return value
-    fail(name, text, `is no place: −${LIMITS[name]} to ${LIMITS[name]} degrees`)
+    fail(name, text, { kind: 'no-place', most: LIMITS[name] })
     return null
   }
   const [lat, lon] = [degrees('lat'), degrees('lon')]
   const time = textOf(element, 'time')
   const atMs = time === '' ? null : Date.parse(time)
-  if (atMs !== null && Number.isNaN(atMs)) fail('time', time, 'is no moment: 2026-05-04T09:30:00Z')
+  if (atMs !== null && Number.isNaN(atMs)) fail('time', time, { kind: 'no-moment' })
   const hdop = Number(textOf(element, 'hdop') || Number.NaN)
   if (lat === null || lon === null || Number.isNaN(atMs)) return null
   return { lat, lon, name: textOf(element, 'name'), atMs, errorM: hdop > 0 ? HDOP_M * hdop : null }

@@ -4,7 +4,8 @@ import { cut, isWholeText, wholeText } from '../cut'
 import { REASON_MAX } from '../limits'
 import { readOneOf } from './cells'
 import { toCells, type ForeignColumn, type ForeignTable, type Mapping } from './foreign-table'
-import { readRowFigures, type RowError, type RowFigures } from './shot-table'
+import type { Fail, RowError } from './row-fault'
+import { readRowFigures, type RowFigures } from './shot-table'
 
 /** A label of the file that is to be left away with its rows. */
 export const SKIP = 'skip'
@@ -91,27 +92,18 @@ const CONTROL = /[\u0000-\u001F\u007F]/
 /** Columns of words that go into the record as they stand. */
 const WORD_COLUMNS = ['club', 'swing', 'asked', 'session', 'left_out'] as const
 
-function* wordFaults(cells: Record<string, string>): Generator<[column: string, value: string, allowed: string]> {
+function* wordFaults(cells: Record<string, string>): Generator<Fault> {
   for (const column of WORD_COLUMNS) {
     const text = cells[column] ?? ''
-    if (CONTROL.test(text))
-      yield [
-        column,
-        text.replace(/\s+/g, ' '),
-        'holds a line break or control character: one line of plain text is allowed',
-      ]
-    if (!isWholeText(text)) yield [column, wholeText(text), 'holds half a character: plain text is allowed']
+    if (CONTROL.test(text)) yield [column, text.replace(/\s+/g, ' '), { kind: 'line-break' }]
+    if (!isWholeText(text)) yield [column, wholeText(text), { kind: 'half-character' }]
   }
 }
 
-function* timeFaults(
-  hitAtMs: number | null,
-  text: string,
-  nowMs: number,
-): Generator<[column: string, value: string, allowed: string]> {
+function* timeFaults(hitAtMs: number | null, text: string, nowMs: number): Generator<Fault> {
   if (hitAtMs === null) return
-  if (hitAtMs < FIRST_MS) yield ['time', text, 'lies before the year 2000']
-  if (hitAtMs > nowMs) yield ['time', text, 'lies in the future: up to now is allowed']
+  if (hitAtMs < FIRST_MS) yield ['time', text, { kind: 'too-early' }]
+  if (hitAtMs > nowMs) yield ['time', text, { kind: 'too-late' }]
 }
 
 /** A ball of the file, as it would be taken. */
@@ -128,7 +120,7 @@ export interface PlannedBall extends StockShot {
   leftOut: string | null
 }
 
-type Fault = [column: string, value: string, allowed: string]
+type Fault = Parameters<Fail>
 
 /** What a plan cannot know by itself. */
 export interface ImportContext {
@@ -223,7 +215,7 @@ function readRow(cells: Record<string, string>, silent: Record<string, string>, 
   const indoors = readOneOf(whole, 'indoors', ['yes', 'no'] as const, () => {}) === 'yes'
   faults.push(...wordFaults(cells), ...timeFaults(figures.hitAtMs, cells.time ?? '', nowMs))
   const [club, swing, asked] = ['club', 'swing', 'asked'].map(column => (cells[column] ?? '').trim())
-  if (club === '') fail('club', '', 'is empty: which club was it?')
+  if (club === '') fail('club', '', { kind: 'no-club' })
   return [{ club: club!, swing: swing!, asked: asked!, figures, surface, indoors }, faults]
 }
 
@@ -253,9 +245,7 @@ export function planRows(table: ForeignTable, choices: ImportChoices, bag: Bag, 
   function refuse(line: number, faults: readonly Fault[]): void {
     plan.refusedRows += 1
     if (plan.refused.length >= REFUSED_SHOWN) return
-    plan.refused.push(
-      ...faults.map(([column, value, allowed]) => ({ row: line, column, value: cut(value, 40), allowed })),
-    )
+    plan.refused.push(...faults.map(([column, value, fault]) => ({ row: line, column, value: cut(value, 40), fault })))
   }
 
   /** The ball's id: of rows that are alike to the letter each has its own. */

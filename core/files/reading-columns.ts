@@ -1,6 +1,7 @@
 import { CARRY_BASES, READING_NAMES, READING_RANGE, type ReadingName, type Readings } from '../shot/readings'
 import { fromWind, yardsToMetres } from '../units'
-import { readNumber, readOneOf, type Fail, type NumberColumn } from './cells'
+import { readNumber, readOneOf, type NumberColumn } from './cells'
+import type { Fail } from './row-fault'
 
 const same = (value: number) => value
 const speeds = (name: string): NumberColumn[] => [

@@ -5,7 +5,7 @@ import type { Approach } from '../rounds/approach'
 import { READING_RANGE } from '../shot/readings'
 import { yardsToMetres } from '../units'
 import { plainText, readNumber, readOneOf, textCell, type NumberColumn } from './cells'
-import type { RowError } from './shot-table'
+import type { Fail, RowError } from './row-fault'
 
 /** An approach of a file: labels as the file has them, '' where it has none. */
 export interface ApproachRow {
@@ -48,7 +48,7 @@ export function readRoundTable(text: string): { rounds: RoundRows[]; errors: Row
   const rounds = new Map<string, RoundRows>()
   for (const [i, cells] of data.entries()) {
     const before = errors.length
-    const fail = (column: string, value: string, allowed: string) => errors.push({ row: i + 2, column, value, allowed })
+    const fail: Fail = (column, value, fault) => errors.push({ row: i + 2, column, value, fault })
     const distanceM = readNumber(cells, distance('distance'), [1, CARRY_MAX_M], 'm', fail)
     const offM = readNumber(cells, distance('finish_long'), [-CARRY_MAX_M, CARRY_MAX_M], 'm', fail)
     const sideM = readNumber(cells, distance('finish_right'), READING_RANGE.sideM, 'm', fail)
@@ -58,8 +58,8 @@ export function readRoundTable(text: string): { rounds: RoundRows[]; errors: Row
     const lie = readOneOf(cells, 'lie', LIE_NAMES, fail)
     const tee = readOneOf(cells, 'tee', ['par 3', 'par 4'], fail)
     const date = (cells.date ?? '').trim()
-    if (!DAY.test(date)) fail('date', date, 'is not a day: 2026-05-04')
-    if (distanceM === undefined && errors.length === before) fail('distance_m', '', 'is missing')
+    if (!DAY.test(date)) fail('date', date, { kind: 'no-day' })
+    if (distanceM === undefined && errors.length === before) fail('distance_m', '', { kind: 'missing' })
     if (errors.length > before) continue
     const name = textCell(cells.round) || date
     const round = rounds.get(name) ?? { round: name, date, rows: [] }

@@ -2,7 +2,8 @@ import { BETWEEN_MARKS, CARRY_LIMITS_IN_FILE, MARK_MAX, OWN_MARKS_MAX, PLUS_RANG
 import { FACES, type Called, type Face } from '../shot/shot'
 import { FELT_RANGE } from '../shot/typed-ball'
 import { yardsToMetres } from '../units'
-import { readNumber, readOneOf, textCell, type Fail } from './cells'
+import { readNumber, readOneOf, textCell } from './cells'
+import type { Fail } from './row-fault'
 
 /** What was said of a ball beside its strike: face, marks of the coach's own, how full it felt, what was called. */
 export interface SaidOfBall {
@@ -26,9 +27,9 @@ function readMarks(text: string, fail: Fail): string[] | undefined {
     ),
   ]
   if (marks.length === 0) return undefined
-  if (marks.length > OWN_MARKS_MAX) fail('marks', text, `has more than ${OWN_MARKS_MAX} marks`)
+  if (marks.length > OWN_MARKS_MAX) fail('marks', text, { kind: 'many-marks', most: OWN_MARKS_MAX })
   const long = marks.find(mark => mark.length > MARK_MAX)
-  if (long !== undefined) fail('marks', long, `is longer than ${MARK_MAX} characters`)
+  if (long !== undefined) fail('marks', long, { kind: 'long-mark', most: MARK_MAX })
   return marks
 }
 

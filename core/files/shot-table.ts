@@ -4,7 +4,8 @@ import { BALLS_MAX, CARRY_LIMITS_IN_FILE, HEIGHT_RANGE_M } from '../limits'
 import { FIRMNESS_MS2, type Firmness } from '../flight/run-out'
 import { isPossibleHeight } from '../shot/landing-height'
 import { METHODS, STRIKES, type Method, type Strike } from '../shot/shot'
-import { figure, plainText, readNumber, readOneOf, textCell, type Fail } from './cells'
+import { figure, plainText, readNumber, readOneOf, textCell } from './cells'
+import type { Fail, RowError } from './row-fault'
 import { AIR_COLUMNS_OUT, readAirColumns, writeAirColumns, type RowAir } from './air-columns'
 import { READING_COLUMNS_OUT, readReadings, writeReadings } from './reading-columns'
 import { readSaid, SAID_COLUMNS_OUT, writeSaid, type SaidOfBall } from './said-columns'
@@ -46,15 +47,6 @@ export interface ShotRow {
   readings?: Readings
   /** Air as this row states it; once a session is enough. */
   air?: RowAir
-}
-
-/** What is wrong with one value of a file. */
-export interface RowError {
-  row: number
-  column: string
-  value: string
-  /** What is allowed, to be put after the value: "is not a number from 1 to 400". */
-  allowed: string
 }
 
 const COLUMNS_OUT = [
@@ -148,17 +140,17 @@ function linesOf(row: readonly string[]): number {
 
 function readCarry(cells: Record<string, string>, fail: Fail): number {
   const given = (['carry_yd', 'carry_m'] as const).filter(column => (cells[column] ?? '').trim() !== '')
-  if (given.length === 2) fail('carry_m', cells.carry_m!, 'stands beside carry_yd: give one of the two')
+  if (given.length === 2) fail('carry_m', cells.carry_m!, { kind: 'both-units', column: 'carry_yd' })
   const column = given[0]
   if (column === undefined) {
-    fail('carry_yd' in cells ? 'carry_yd' : 'carry_m', '', 'is empty: a carry is required')
+    fail('carry_yd' in cells ? 'carry_yd' : 'carry_m', '', { kind: 'no-carry' })
     return Number.NaN
   }
   const unit: DistanceUnit = column === 'carry_yd' ? 'yd' : 'm'
   const { min, max } = CARRY_LIMITS_IN_FILE[unit]
   const text = cells[column]!.trim()
   const value = figure(text)
-  if (!(value >= min && value <= max)) fail(column, text, `is not a number from ${min} to ${max}`)
+  if (!(value >= min && value <= max)) fail(column, text, { kind: 'number', least: min, most: max })
   return fromUnit(value, unit)
 }
 
@@ -166,7 +158,7 @@ function readBalls(cells: Record<string, string>, fail: Fail): number {
   const text = (cells.balls ?? '').trim()
   const balls = text === '' ? 1 : Number(text)
   if (!Number.isInteger(balls) || balls < 1 || balls > BALLS_MAX)
-    fail('balls', text, `is not a whole number from 1 to ${BALLS_MAX}`)
+    fail('balls', text, { kind: 'whole-number', least: 1, most: BALLS_MAX })
   return balls
 }
 
@@ -205,7 +197,7 @@ function readTime(cells: Record<string, string>, fail: Fail): number | null {
   const hitAtMs = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(text)
     ? Date.parse(text)
     : Number.NaN
-  if (Number.isNaN(hitAtMs)) fail('time', text, 'is not an ISO 8601 time with its zone, such as 2026-05-04T17:30:00Z')
+  if (Number.isNaN(hitAtMs)) fail('time', text, { kind: 'no-time' })
   return hitAtMs
 }
 
@@ -242,11 +234,7 @@ export function readRowFigures(cells: Record<string, string>, fail: Fail): RowFi
   const lies = readLies(cells, method, fail)
   const heightM = readLength(cells, 'height', HEIGHT_RANGE_M, fail)
   if (heightM && carryM > 0 && !isPossibleHeight(carryM, heightM))
-    fail(
-      'height_m',
-      cells.height_m ?? cells.height_yd ?? '',
-      `is no height for a carry of ${carryM.toFixed(1)} m: no ball comes down there`,
-    )
+    fail('height_m', cells.height_m ?? cells.height_yd ?? '', { kind: 'no-height', carryM: Number(carryM.toFixed(1)) })
   const said = readSaid(cells, fail)
   const readings = readReadings(cells, fail)
   const air = readAirColumns(cells, fail)
@@ -282,14 +270,14 @@ export function readShotTable(text: string): { rows: ShotRow[]; errors: RowError
   const errors: RowError[] = []
   for (const column of ['club', 'swing']) {
     if (!columns.includes(column))
-      errors.push({ row: 1, column, value: columns.join(','), allowed: `has no column "${column}", which is required` })
+      errors.push({ row: 1, column, value: columns.join(','), fault: { kind: 'no-column', column } })
   }
   if (!columns.includes('carry_yd') && !columns.includes('carry_m')) {
     errors.push({
       row: 1,
       column: 'carry_yd',
       value: columns.join(','),
-      allowed: 'has no column "carry_yd" or "carry_m": one is required',
+      fault: { kind: 'no-carry-column' },
     })
   }
   if (errors.length > 0) return { rows: [], errors }
@@ -301,7 +289,7 @@ export function readShotTable(text: string): { rows: ShotRow[]; errors: RowError
         row: parsed.data.slice(0, row ?? 0).reduce((sum, cells) => sum + linesOf(cells), 1),
         column: 'the row',
         value: message,
-        allowed: 'cannot be read: close the quotation mark',
+        fault: { kind: 'open-quote' },
       })
   }
   const rows: ShotRow[] = []
@@ -312,7 +300,7 @@ export function readShotTable(text: string): { rows: ShotRow[]; errors: RowError
     if (values.every(cell => cell.trim() === '')) continue
     const cells = Object.fromEntries(columns.map((column, i) => [column, values[i] ?? '']))
     const before = errors.length
-    const fail: Fail = (column, value, allowed) => errors.push({ row, column, value, allowed })
+    const fail: Fail = (column, value, fault) => errors.push({ row, column, value, fault })
     const figures = readRowFigures(cells, fail)
     if (errors.length > before) continue
     rows.push({

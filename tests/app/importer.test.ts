@@ -11,6 +11,7 @@ import { ballKey, guessChoice, SKIP, spreadOverDay, type ImportChoices } from '.
 import { walkSheet, walkText } from '../../app/workers/table-bounds'
 
 import { writeShotTable } from '../../core/files/shot-table'
+import { rowFaultText } from '../../words/row-faults'
 import { bagOf } from '../core/players'
 
 const bytes = (text: string) => new TextEncoder().encode(text) as Uint8Array<ArrayBuffer>
@@ -334,8 +335,8 @@ describe('what an import would do', () => {
     const { planned, shots, sessions } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
     expect(planned).toMatchObject({ fresh: 2, present: 0, skipped: 0, refusedRows: 2 })
     expect(planned.refused).toEqual([
-      { row: 5, column: 'carry_yd', value: 'far', allowed: 'is not a number from 1 to 400' },
-      { row: 6, column: 'club', value: '', allowed: 'is empty: which club was it?' },
+      { row: 5, column: 'carry_yd', value: 'far', fault: { kind: 'number', least: 1, most: 400 } },
+      { row: 6, column: 'club', value: '', fault: { kind: 'no-club' } },
     ])
     expect(planned.clubs).toEqual([
       { label: '56', rows: 3, choice: '56°' },
@@ -432,7 +433,7 @@ describe('what an import would do', () => {
       'club,swing,carry_m,time,session,left_out\n\n"56",full,80,1999-05-04T10:00:00Z,,\n56,full,81,2031-05-04T10:00:00Z,,\n\n"two\nlines",full,82,,,\n56,full,366,,,\n56,full,83,,"a\nb",\n56,full,84,2026-05-04T10:00:00Z,,fine\n',
     )
     const { planned } = planImport(table, choices(mapping), BAG, PLAYER, new Set(), NOW_MS)
-    expect(planned.refused.map(({ row, column, allowed }) => [row, column, allowed])).toEqual([
+    expect(planned.refused.map(({ row, column, fault }) => [row, column, rowFaultText(fault)])).toEqual([
       [3, 'time', 'lies before the year 2000'],
       [4, 'time', 'lies in the future: up to now is allowed'],
       [6, 'club', 'holds a line break or control character: one line of plain text is allowed'],

@@ -25,6 +25,8 @@ import {
 import { correct, todayOf, windThere } from '../../core/flight/neutral'
 import { correctionText, rangeBallText, windThereText } from '../../words/air'
 import { AirRecord, SessionRecord } from '../../shared/session'
+import type { RowFault } from '../../core/files/row-fault'
+import { rowFaultText } from '../../words/row-faults'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
 
 const air = (change: Partial<AirEntry> = {}): AirEntry => ({
@@ -293,8 +295,8 @@ describe('air in the shot table', () => {
     })
     expect(readShotTable(writeShotTable([{ ...row, air: taken }])).rows[0]!.air).toEqual(taken)
     expect(readShotTable(writeShotTable([{ ...row, air: null }])).rows[0]).not.toHaveProperty('air')
-    const fail = (column: string, value: string, allowed: string) => {
-      throw new Error(`${column} ${value} ${allowed}`)
+    const fail = (column: string, value: string, fault: RowFault) => {
+      throw new Error(`${column} ${value} ${rowFaultText(fault)}`)
     }
     expect(
       readAirColumns({ temp_f: '68', wind_mph: '10', wind_from_clock: '0', altitude_ft: '1000' }, fail),

@@ -10,6 +10,7 @@ import type { Readings } from '../../core/shot/readings'
 import { METHODS, STRIKES } from '../../core/shot/shot'
 import { yardsToMetres } from '../../core/units'
 import { BagFile } from '../../shared/bag-file'
+import { rowFaultText } from '../../words/row-faults'
 import { bagOf, balls, calibrated } from './players'
 
 /** All that a device can read of a ball. */
@@ -79,7 +80,9 @@ describe('the shot table', () => {
     ],
     ['a place that is none', '56°,9:00,72,,,,,here', 'measured_at', '"here" is not one of pitch, rest'],
   ])('refuses %s with row, column, value and what is allowed', (_, line, column, words) => {
-    expect(table(line).map(e => [e.row, e.column, `"${e.value}" ${e.allowed}`])).toEqual([[3, column, words]])
+    expect(table(line).map(e => [e.row, e.column, `"${e.value}" ${rowFaultText(e.fault)}`])).toEqual([
+      [3, column, words],
+    ])
   })
 
   it('names the columns that are missing', () => {

@@ -6,6 +6,7 @@ import { askedFrom } from '../../core/rounds/asks'
 import { yardsToMetres as yd } from '../../core/units'
 import { RoundRecord } from '../../shared/rounds'
 import { askedFromText } from '../../words/rounds'
+import { rowFaultText } from '../../words/row-faults'
 import { roundFromGpx } from '../../app/utils/rounds-file'
 
 const { Point, Segment, Track, Metadata } = BaseBuilder.MODELS
@@ -93,7 +94,8 @@ describe('places marked on the course, as a general-purpose library writes GPX 1
   })
 
   it('refuses what is broken, with line and reason, and keeps nothing of it', () => {
-    const told = (text: string) => readGpx(text).errors.map(({ row, column, allowed }) => `${row} ${column} ${allowed}`)
+    const told = (text: string) =>
+      readGpx(text).errors.map(({ row, column, fault }) => `${row} ${column} ${rowFaultText(fault)}`)
     expect(told('<gpx>\n<wpt lat="51">\n</gpx>')[0]).toMatch(/^2 GPX cannot be read: .*wpt/)
     expect(told('<gpx>\n\n<wpt lat="95" lon="0"/></gpx>')).toEqual(['3 lat is no place: −90 to 90 degrees'])
     expect(told('<gpx><wpt lat="5" lon="0"><time>noon</time></wpt></gpx>')[0]).toMatch(/^1 time is no moment/)
@@ -113,7 +115,7 @@ describe('places marked on the course, as a general-purpose library writes GPX 1
     expect(a).toEqual(b)
     expect(RoundRecord.safeParse(a!.rounds[0]).success).toBe(true)
     expect(a!.rounds[0]).toMatchObject({ playedAtMs: at(5).getTime(), approaches: [{ ...shot, chance: true }] })
-    expect(roundFromGpx('<gpx/>', player, START_MS, () => undefined).errors[0]!.allowed).toMatch(/neither/)
+    expect(roundFromGpx('<gpx/>', player, START_MS, () => undefined).errors[0]!.fault.kind).toBe('no-places')
   })
 })
 

@@ -124,7 +124,7 @@ describe('a height on record', () => {
     expect(readShotTable('club,swing,carry_m,height_yd\n50°,full,90,-5').rows[0]!.heightM).toBeCloseTo(-4.572, 9)
     expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,0').rows[0]).not.toHaveProperty('heightM')
     expect(readShotTable('club,swing,carry_m,height_m\n50°,full,90,200').errors).toEqual([
-      { row: 2, column: 'height_m', value: '200', allowed: 'is not a number that makes -60 to 60 m' },
+      { row: 2, column: 'height_m', value: '200', fault: { kind: 'number-of', least: -60, most: 60, unit: 'm' } },
     ])
     expect(takenTexts({ balls: 1, taken: { heightM: -4.572 } }, 'yd', id => id)).toEqual(['5 yd below the tee'])
   })

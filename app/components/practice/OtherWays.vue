@@ -2,6 +2,7 @@
 import type { DrillSpec } from '#core/practice/drill-spec'
 import type { TypedBall, TypedUnits } from '#core/shot/typed-ball'
 import { USUAL_PLAN, type SessionPlan } from '#shared/session'
+import { rowErrorText } from '#words/row-faults'
 import { useDistance } from '~/composables/useDistance'
 import { useRanges } from '~/composables/useRanges'
 import { readSeenBall, type SeenBall } from '~/utils/seen-ball'
@@ -76,7 +77,7 @@ async function read(event: Event): Promise<void> {
   }
   const { readGoBalls } = await import('#core/files/drill-table')
   const { balls, errors } = readGoBalls(content)
-  faults.value = errors.map(({ row, column, value, allowed }) => `Row ${row}, ${column}: "${value}" ${allowed}.`)
+  faults.value = errors.map(error => `${rowErrorText(error)}.`)
   if (balls.length === 0 && errors.length === 0)
     faults.value.push(`${file.name} tells of no ball: it needs carry_yd or carry_m, side_yd or side_m, or good.`)
   if (faults.value.length > 0) return

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { approachesOf, type RoundRecord } from '#shared/rounds'
 import { approachesText } from '#words/rounds'
+import { rowErrorText } from '#words/row-faults'
 import { Z_80 } from '#core/stats/quantiles'
 import { useDistance } from '~/composables/useDistance'
 import { useNearestShot } from '~/composables/useNearestShot'
@@ -97,10 +98,7 @@ const errors = computed(() => read.value?.errors ?? [])
             Not in the bag: {{ read.strangers.join(', ') }}. Their approaches count without a stock shot.
           </p>
           <ul v-if="errors.length > 0" class="mt-2 text-error" role="alert">
-            <li v-for="(error, i) in errors.slice(0, FAULTS_TOLD)" :key="i">
-              {{ error.row > 0 ? `Row ${error.row}, ` : '' }}{{ error.column }}: "{{ error.value }}"
-              {{ error.allowed }}.
-            </li>
+            <li v-for="(error, i) in errors.slice(0, FAULTS_TOLD)" :key="i">{{ rowErrorText(error) }}.</li>
             <li v-if="errors.length > FAULTS_TOLD">and {{ errors.length - FAULTS_TOLD }} more. They are left away.</li>
             <li v-else>What cannot be read is left away.</li>
           </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-table'
+import { rowFaultText } from '#words/row-faults'
 import { useDistance } from '~/composables/useDistance'
 import type { Importer } from '~/composables/useImport'
 import { countWords, rowsWords } from '~/utils/import-words'
@@ -56,7 +57,7 @@ function readWords(cells: Partial<Record<ForeignColumn, string>>): string {
       <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Why</summary>
       <ul class="max-h-48 overflow-y-auto text-sm">
         <li v-for="(fault, i) in planned!.refused" :key="i">
-          Line {{ fault.row }}, {{ fault.column }}: "{{ fault.value }}" {{ fault.allowed }}
+          Line {{ fault.row }}, {{ fault.column }}: "{{ fault.value }}" {{ rowFaultText(fault.fault) }}
         </li>
       </ul>
     </details>
