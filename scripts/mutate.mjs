@@ -94,7 +94,8 @@ async function stryker(room, mutate, endsAtMs) {
       tempDirName: '.data/mutate/sandbox',
       ignorePatterns: ['.output', '.nuxt', '.data', 'docs', 'app', 'server', 'tests/e2e', 'public'],
       disableTypeChecks: false,
-      timeoutMS: 10_000,
+      // A busy machine kills no mutant; one that goes round for ever costs a minute.
+      timeoutMS: 60_000,
     }),
   )
   const child = spawn(

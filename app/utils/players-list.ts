@@ -11,7 +11,8 @@ export const PLAYER_ORDER_WORDS: Record<PlayerOrder, string> = {
   seen: 'By last seen',
 }
 
-const byName = (a: PlayerLine, b: PlayerLine) => a.name.localeCompare(b.name) || (a.id < b.id ? -1 : 1)
+const { compare } = new Intl.Collator('en')
+const byName = (a: PlayerLine, b: PlayerLine) => compare(a.name, b.name) || (a.id < b.id ? -1 : 1)
 /** What a player is ordered by, smallest first; who has nothing of it comes last. */
 const KEYS: Record<PlayerOrder, (player: PlayerLine) => number> = {
   name: () => 0,

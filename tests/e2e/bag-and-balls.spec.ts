@@ -176,7 +176,7 @@ test("thresholds of the flags are the player's own, and go back to usual", async
   await page.getByRole('button', { name: 'Use these' }).click()
   await page.getByLabel('Known within ±, yd').fill('25')
   await expect(page.getByText(/too wide\?/).nth(1)).toBeAttached()
-  await page.unroute('**/api/players/*')
+  await page.unrouteAll({ behavior: 'wait' })
   await page.getByRole('button', { name: 'Use these' }).click()
   await expect(page.getByText('"25" is not possible: 1 to 20 yd is allowed.')).toBeVisible()
   await page.getByLabel('Known within ±, yd').fill('20')

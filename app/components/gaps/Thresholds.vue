@@ -71,6 +71,8 @@ const UNITS: readonly [ending: string, unit: string][] = [
 ]
 const unitOf = (option: Figure) =>
   isLength(option) ? unit.value : UNITS.find(([ending]) => option.endsWith(ending))![1]
+/** What is counted says so itself. */
+const labelOf = ({ label, option }: Row) => (unitOf(option) === 'balls' ? label : `${label}, ${unitOf(option)}`)
 const shown = (option: Figure, value: number) =>
   String(Number(isLength(option) ? distanceText(value, unit.value, 1) : value.toFixed(1)))
 const held = computed<AcademyThresholds>(() =>
@@ -166,7 +168,7 @@ async function usual() {
       <UFormField
         v-for="row in rows"
         :key="row.option"
-        :label="`${row.label}, ${unitOf(row.option)}`"
+        :label="labelOf(row)"
         :error="errors[row.option]"
         :help="helpOf(row)"
       >

@@ -1,15 +1,11 @@
 <script setup lang="ts">
 import { schoolById, type SchoolId } from '#core/swing/schools'
 import { LEVEL_WORDS, type PlayerLine } from '#shared/player'
-import { mayDo } from '#shared/rights'
-import { useAccount } from '~/stores/account'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 
-const props = defineProps<{ player: PlayerLine }>()
-const emit = defineEmits<{ edit: []; archive: [archived: boolean]; erase: [] }>()
-const account = useAccount()
-const role = computed(() => account.account?.role ?? 'reader')
+const props = defineProps<{ player: PlayerLine; mayChange: boolean; menuOpen: boolean }>()
+defineEmits<{ menu: [place: HTMLElement] }>()
 
 const work = computed(() => {
   const { clubs, balls, school } = props.player
@@ -38,25 +34,18 @@ const due = computed(() => {
     words: late ? `retest due since ${shortDate(summary.retestDueMs)}` : `retest by ${shortDate(summary.retestDueMs)}`,
   }
 })
-
-const menu = computed(() => [
-  { label: 'Edit', icon: 'i-lucide-pencil', onSelect: () => emit('edit') },
-  props.player.archived
-    ? { label: 'Bring back', icon: 'i-lucide-archive-restore', onSelect: () => emit('archive', false) }
-    : { label: 'Archive', icon: 'i-lucide-archive', onSelect: () => emit('archive', true) },
-  ...(props.player.archived && mayDo(role.value, 'own')
-    ? [{ label: 'Erase for good…', icon: 'i-lucide-eraser', onSelect: () => emit('erase') }]
-    : []),
-])
 </script>
 
 <template>
   <li class="group relative flex items-center gap-3 px-4 py-3 hover:bg-elevated sm:px-5">
     <div class="min-w-0 flex-1 sm:grid sm:grid-cols-[minmax(0,5fr)_minmax(0,5fr)_11rem] sm:items-baseline sm:gap-4">
       <p class="min-w-0">
-        <NuxtLink :to="`/players/${player.id}`" class="block truncate text-xl font-bold after:absolute after:inset-0">{{
-          player.name
-        }}</NuxtLink>
+        <NuxtLink
+          :to="`/players/${player.id}`"
+          no-prefetch
+          class="block truncate text-xl font-bold after:absolute after:inset-0"
+          >{{ player.name }}</NuxtLink
+        >
         <span class="soft block truncate text-sm"
           >{{ player.level === 'unknown' ? 'Level not known' : LEVEL_WORDS[player.level]
           }}<template v-if="player.note">: {{ player.note }}</template></span
@@ -79,15 +68,17 @@ const menu = computed(() => [
         >
       </p>
     </div>
-    <UDropdownMenu :items="menu" :content="{ align: 'end' }">
-      <UButton
-        color="neutral"
-        variant="ghost"
-        icon="i-lucide-ellipsis-vertical"
-        square
-        class="relative z-10 size-11 justify-center"
-        :aria-label="`More for ${player.name}`"
-      />
-    </UDropdownMenu>
+    <!-- A plain button: hundreds of rows are drawn at once, and one menu serves them all. -->
+    <button
+      v-if="mayChange"
+      type="button"
+      class="relative z-10 flex size-11 shrink-0 cursor-pointer items-center justify-center rounded-md hover:bg-accented"
+      :aria-label="`More for ${player.name}`"
+      aria-haspopup="menu"
+      :aria-expanded="menuOpen"
+      @click="$emit('menu', $event.currentTarget as HTMLElement)"
+    >
+      <UIcon name="i-lucide-ellipsis-vertical" class="size-5" />
+    </button>
   </li>
 </template>

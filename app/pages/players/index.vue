@@ -18,6 +18,7 @@ import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
 import PlayersEraseDialog from '~/components/players/EraseDialog.vue'
 import PlayersFirstRun from '~/components/players/FirstRun.vue'
 import PlayersPlayerForm from '~/components/players/PlayerForm.vue'
+import PlayersPlayerMenu from '~/components/players/PlayerMenu.vue'
 import PlayersPlayerRow from '~/components/players/PlayerRow.vue'
 
 useHead({ title: 'Players' })
@@ -30,6 +31,7 @@ const showArchived = ref(false)
 const adding = ref(false)
 const editing = shallowRef<PlayerLine>()
 const erasing = shallowRef<PlayerLine>()
+const menu = shallowRef<{ player: PlayerLine; place: HTMLElement }>()
 const mayTeach = computed(() => mayDo(account.account?.role ?? 'reader', 'teach'))
 
 onMounted(() => load())
@@ -51,13 +53,15 @@ const groupItems = computed(() => [
   { value: ALL, label: 'Everybody' },
   ...groups.value.map(one => ({ value: one.group, label: `${one.group}, ${one.players}` })),
 ])
-const found = computed(() => {
+/** In order before anything is searched: a letter typed sorts nothing. */
+const inOrder = computed(() => {
   const list = showArchived.value ? archived.value : active.value
   const own = group.value === ALL ? list : list.filter(({ note }) => groupsOf(note).includes(group.value))
-  return inPlayerOrder(searched(own, search.value), PLAYER_ORDERS.includes(order.value) ? order.value : 'name')
+  return inPlayerOrder(own, PLAYER_ORDERS.includes(order.value) ? order.value : 'name')
 })
+const found = computed(() => searched(inOrder.value, search.value))
 /** A long list comes piece by piece as it is read. */
-const AT_ONCE = 60
+const AT_ONCE = 30
 const reach = ref(AT_ONCE)
 const shown = computed(() => found.value.slice(0, reach.value))
 watch([search, order, group, showArchived], () => {
@@ -131,9 +135,9 @@ watch(
           v-for="player in shown"
           :key="player.id"
           :player="player"
-          @edit="editing = player"
-          @archive="setArchived(player, $event)"
-          @erase="erasing = player"
+          :may-change="mayTeach"
+          :menu-open="menu?.player.id === player.id"
+          @menu="place => (menu = { player, place })"
         />
         <li v-if="shown.length < found.length" ref="end" :key="shown.length" class="soft px-4 py-3">
           {{ found.length - shown.length }} more
@@ -153,6 +157,15 @@ watch(
     <PlayersFirstRun v-else-if="players" @add="adding = true" />
     <FrameListSkeleton v-else what="The players" class="mt-14" />
 
+    <PlayersPlayerMenu
+      v-if="menu"
+      :player="menu.player"
+      :place="menu.place"
+      @edit="editing = menu.player"
+      @archive="setArchived(menu.player, $event)"
+      @erase="erasing = menu.player"
+      @close="menu = undefined"
+    />
     <PlayersEraseDialog v-if="erasing" :player="erasing" @close="erasing = undefined" @erased="erased(erasing)" />
     <PlayersPlayerForm v-if="adding" v-model:open="adding" @saved="saved" />
     <PlayersPlayerForm
