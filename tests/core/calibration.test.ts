@@ -428,6 +428,9 @@ describe('what leans on what', () => {
     )
     expect(predictClub({ ...player, shots: [] }, 54)).toEqual([])
     expect(() => predictClub(player, 32)).toThrow('a loft of 32° cannot be predicted: 33 to 62° can')
+    expect(() => predictClub(player, 63)).toThrow('63°')
+    expect(() => predictClub(player, Number.NaN)).toThrow('NaN°')
+    expect([33, 62].map(loft => predictClub(player, loft).length)).toEqual([2, 2])
   })
 
   it("the side pattern leans on the player's own, and is there only when sides were measured", () => {

@@ -100,6 +100,15 @@ describe('what practice tells of a stock shot', () => {
       'In practice at 75 m the least was left by 52° (5 m over 4 balls), 46° (6 m over 4 balls).',
     )
     expect(servedBest(four(at, 3))).toEqual([])
+    // Targets are told shortest first, and those near each other are one.
+    const from = (targetM: number, list: PracticeLeave[]) => list.map(one => ({ ...one, targetM }))
+    const pair = [...four(other, 6), ...four(at, 3)]
+    const three = servedBest([...from(90, pair), ...from(60, pair), ...from(74, pair), ...from(75, pair)])
+    expect(three.map(({ atM }) => atM)).toEqual([60, 74.5, 90])
+    expect(three[1]!.shots[0]!.balls).toBe(8)
+    const half = yardsToMetres(5) / 2
+    const told = [{ atM: 0, shots: [] }]
+    expect([servedAt(told, half), servedAt(told, half * 1.001)]).toEqual([told[0], undefined])
     const published = publish(calibrated(bag, chartBalls), new Map(), HEAD, 'all', [...four(other, 6), ...four(at, 3)])
     expect(published.served).toHaveLength(1)
   })

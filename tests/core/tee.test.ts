@@ -282,6 +282,7 @@ describe('from above', () => {
     const { sideM: _, sideWindow80M: __, ...noSide } = cell
     expect(landingPatch(noSide)).toEqual({ carryM: 80, sideM: 0, alongM: 5, acrossM: null })
     expect(landingPatch({ ...cell, window80M: null })).toBeNull()
+    expect(landingPatch({ ...cell, carryM: null })).toBeNull()
   })
 
   it('the plan holds every patch and ball', () => {
@@ -291,6 +292,15 @@ describe('from above', () => {
     expect(farM).toBeGreaterThan(87)
     expect(sideM).toBeGreaterThan(20)
     expect(planSpan([], []).farM).toBeGreaterThan(0)
+    // The near end of a patch, its far side, and a ball whose side nobody saw.
+    const room = 1.12
+    const patch = { carryM: 80, sideM: -2, alongM: 30, acrossM: 9 }
+    const alone = planSpan([patch], [])
+    expect(alone.nearM).toBeCloseTo(80 - 30 * room, 9)
+    expect(alone.farM).toBeCloseTo(80 + 30 * room, 9)
+    expect(alone.sideM).toBeCloseTo(11 * room, 9)
+    expect(planSpan([patch], [{ ...ball, carryM: 80, sideM: null }])).toEqual(alone)
+    expect(planSpan([{ ...patch, sideM: 8, acrossM: null }], []).sideM).toBeCloseTo(8 * room, 9)
   })
 
   it('a published patch is the published window and side pattern; a written number has none', () => {
