@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { labelsOf } from '../../core/bag/labels'
 import type { Bag } from '../../core/bag/bag'
+import { rowFaultText } from '../../words/row-faults'
 import { readRowFigures, type RowFigures } from '../../core/files/shot-table'
 import { landingHeightM } from '../../core/shot/landing-height'
 import type { Aim } from '../data/devices'
@@ -49,8 +50,8 @@ export function readSent(body: unknown): ReadShot[] {
   const errors: FieldError[] = []
   const read = sent.data.map((shot, i): ReadShot => {
     const fieldOf = (name: string) => (list ? `${i}.${name}` : name)
-    const figures = readRowFigures(cellsOf(shot), (column, value, allowed) =>
-      errors.push({ field: fieldOf(column), message: `${column}: "${value.slice(0, 40)}" ${allowed}` }),
+    const figures = readRowFigures(cellsOf(shot), (column, value, fault) =>
+      errors.push({ field: fieldOf(column), message: `${column}: "${value.slice(0, 40)}" ${rowFaultText(fault)}` }),
     )
     return { shot, figures, fieldOf }
   })

@@ -21,6 +21,7 @@ import { questionText } from '../../words/questions'
 import { readingTexts, sideText, speedText, spinText } from '../../words/readings'
 import { ReadingsRecord } from '../../shared/session'
 import { bagOf, balls, calibrated, DAY_MS } from './players'
+import { rowFaultText } from '../../words/row-faults'
 
 const BAG = bagOf({ '60°': 60, '56°': 56, '50°': 50 }, ['9:00', 'full'])
 const LOFTS = new Map(BAG.clubs.map(club => [club.id, club.loftDeg]))
@@ -317,7 +318,7 @@ describe('readings', () => {
   it('are read in any unit, and what cannot be is named with what is allowed', () => {
     const faults: string[] = []
     const readAll = (cells: Record<string, string>) =>
-      readReadings(cells, (column, value, allowed) => faults.push(`${column} "${value}" ${allowed}`))
+      readReadings(cells, (column, value, fault) => faults.push(`${column} "${value}" ${rowFaultText(fault)}`))
     expect(
       readAll({
         ball_speed_mph: '85',

@@ -11,6 +11,7 @@ import { read, toSentShot } from '../../devices/monitor'
 import type { TEMPERS } from '../../devices/monitor-link'
 import { isRefused, lotFor, post } from '../../devices/monitor-link'
 import { readRowFigures } from '../../core/files/shot-table'
+import { rowFaultText } from '../../words/row-faults'
 
 /** Clean balls of many such players, yards off the number and right of the line. */
 function cleanBalls(skill: SkillName, yd: number, players: number): { offYd: number; rightYd: number }[] {
@@ -78,7 +79,7 @@ describe('the simulated monitor', () => {
     const shot = toSentShot(dice.id(5), new Date(1.7e12), readings[0]!)
     const figures = readRowFigures(
       Object.fromEntries(Object.entries(shot).map(([name, value]) => [name, String(value)])),
-      (column, value, allowed) => faults.push(`${column} ${value} ${allowed}`),
+      (column, value, fault) => faults.push(`${column} ${value} ${rowFaultText(fault)}`),
     )
     expect(faults).toEqual([])
     expect(figures).toMatchObject({ hitAtMs: 1.7e12, method: 'monitor', readings: readings[0]!.readings })
