@@ -2,6 +2,8 @@ import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event 
 import { SERVER_TIME_HEADER } from '../shared/clock'
 import { Fault, NotFound, Stale, Taken } from './data/faults'
 import { describeError, isDatabaseAway } from './db/database-errors'
+import { log } from './log'
+import { routeOf } from './request/route-of'
 
 const RETRY_S = 3
 const AWAY = 'The database does not answer just now. Nothing you entered is lost; it is tried again by itself.'
@@ -35,7 +37,10 @@ export default async function apiError(error: H3Error, event: H3Event): Promise<
   if (!event.path.startsWith('/api/') || event.handled) return
   const { statusCode, message, data } = answerTo(error)
   if (statusCode >= 500 && !event.node.res.destroyed)
-    console.error(`[${event.method} ${event.path.split('?')[0]}] ${describeError(error)}`)
+    log.error(
+      { request: event.context.requestId as string, method: event.method, route: routeOf(event) },
+      describeError(error),
+    )
   setResponseStatus(event, statusCode, statusCode === 422 ? 'Not accepted' : error.statusMessage)
   setResponseHeader(event, 'content-type', 'application/json')
   setResponseHeader(event, 'cache-control', 'no-store')

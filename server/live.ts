@@ -22,6 +22,8 @@ export function keepLine(close: () => void): () => void {
   return () => void lines.delete(close)
 }
 
+export const openLines = () => lines.size
+
 /** Lines never end by themselves, and a server that stops waits for all that is open. */
 export function closeLines(): void {
   for (const close of lines) close()

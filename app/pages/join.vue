@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Join, type InvitedTo } from '#shared/academy'
+import type { InvitedTo } from '#shared/academy'
 import { ROLE_WORDS } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
@@ -29,10 +29,11 @@ onMounted(async () => {
 })
 
 async function submit() {
-  const value = check(Join, { ...form.value, token })
-  if (!value) return
   busy.value = true
   try {
+    const { Join } = await import('#shared/academy')
+    const value = check(Join, { ...form.value, token })
+    if (!value) return
     await api('/api/auth/join', { method: 'POST', body: value })
     await account.forget()
     await navigateTo('/players')

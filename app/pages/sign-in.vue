@@ -1,16 +1,13 @@
 <script setup lang="ts">
-import { SignIn } from '#shared/account'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
-import { usePlayerRecord } from '~/stores/record'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in' })
 
 const account = useAccount()
-const record = usePlayerRecord()
 const route = useRoute()
 const form = reactive({ email: '', password: '' })
 const { general, check, take, of, errors } = useFormErrors()
@@ -37,7 +34,8 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
     await api(route, { method: 'POST', body })
     // Whoever was here before is gone from this page's memory.
     await account.forget()
-    record.close()
+    const { usePlayerRecord } = await import('~/stores/record')
+    usePlayerRecord().close()
     await navigateTo(backTo())
   } catch (error) {
     take(error)
@@ -46,9 +44,15 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
   }
 }
 
-function submit() {
-  const value = check(SignIn, form)
-  if (value) return enter('/api/auth/sign-in', value)
+/** What checks a form comes when it is needed: the page stands before it. */
+async function submit() {
+  try {
+    const { SignIn } = await import('#shared/account')
+    const value = check(SignIn, form)
+    if (value) await enter('/api/auth/sign-in', value)
+  } catch (error) {
+    take(error)
+  }
 }
 </script>
 

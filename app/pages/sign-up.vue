@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { SignUp } from '#shared/account'
 import type { DistanceUnit } from '#core/units'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
@@ -21,10 +20,11 @@ const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
 
 async function submit() {
-  const value = check(SignUp, form.value)
-  if (!value) return
   busy.value = true
   try {
+    const { SignUp } = await import('#shared/account')
+    const value = check(SignUp, form.value)
+    if (!value) return
     await api('/api/auth/sign-up', { method: 'POST', body: value })
     await account.forget()
     await navigateTo('/players')

@@ -1,6 +1,6 @@
 import type { LockIn } from '#core/session/lock-in'
 import type { DistanceUnit } from '#core/units'
-import { CoachSettings, type Account, type ReadingUnits } from '#shared/account'
+import type { Account, CoachSettings, ReadingUnits } from '#shared/account'
 import { api, onSignedOut, Refused } from '~/utils/api'
 import { apiOrKept, forgetKept } from '~/utils/kept'
 
@@ -8,19 +8,6 @@ import { apiOrKept, forgetKept } from '~/utils/kept'
 const USUAL_UNITS: Record<DistanceUnit, Required<ReadingUnits>> = {
   yd: { speed: 'mph', wind: 'mph', temp: '°C', height: 'ft' },
   m: { speed: 'km/h', wind: 'm/s', temp: '°C', height: 'm' },
-}
-
-/** Units that were chosen on this device before they were kept with the coach: they hold beside yards and metres. */
-function unitsOfOlderPage(): Required<CoachSettings>['units'] {
-  const kept = CoachSettings.shape.units.safeParse({
-    yd: {
-      temp: localStorage.getItem('uzzet-temp-unit') ?? undefined,
-      wind: localStorage.getItem('uzzet-wind-unit') ?? undefined,
-      height: localStorage.getItem('uzzet-height-unit') ?? undefined,
-    },
-  })
-  const units = kept.success ? kept.data?.yd : undefined
-  return units && Object.values(units).some(unit => unit !== undefined) ? { yd: units, m: units } : {}
 }
 
 /** The signed-in coach, and what they read distances in. */
@@ -33,7 +20,7 @@ export const useAccount = defineStore('account', () => {
   })
   // On this device the choice is known before the server answers, and lasts without it.
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
-  const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', unitsOfOlderPage())
+  const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', {})
   const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
 
   const unit = computed(() => keptUnit.value)

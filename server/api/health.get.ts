@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { version } from '../../package.json'
 import journal from '../db/migrations/meta/_journal.json'
 import { describeError } from '../db/database-errors'
+import { log } from '../log'
 import { useDatabase } from '../db/database'
 
 /** Version, database and migration state: 200 when all is well, else 503. */
@@ -15,7 +16,7 @@ export default defineEventHandler(async event => {
     if (applied < wanted) setResponseStatus(event, 503)
     return { version, database: 'up', migrations: { applied, wanted } }
   } catch (error) {
-    console.error(`health: ${describeError(error)}`)
+    log.error(`health: ${describeError(error)}`)
     setResponseStatus(event, 503)
     return { version, database: 'down', migrations: { applied: null, wanted } }
   }

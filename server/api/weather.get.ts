@@ -1,3 +1,4 @@
+import { log } from '../log'
 import { requireCoach } from '../request/coach'
 import { setting } from '../settings'
 
@@ -14,7 +15,7 @@ export default defineEventHandler(async (event): Promise<{ station: boolean; lin
     return { station: true, line: text.trim().slice(0, MOST_CHARACTERS) }
   } catch (error) {
     // The coach is told that it does not answer and types the air instead; the reason is for whoever reads the log.
-    console.error(`weather station ${address}:`, (error as Error).message)
+    log.warn(`weather station ${address}: ${(error as Error).message}`)
     return { station: true, line: null }
   }
 })

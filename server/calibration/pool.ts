@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path'
 import type { H3Event } from 'h3'
 import { LRUCache } from 'lru-cache'
 import { Piscina } from 'piscina'
+import { workSeconds } from '../counters'
 import type { Coach } from '../data/coaches'
 import type { JobArguments, JobName, Jobs } from './jobs'
 import { TooBusy, Turns } from './turns'
@@ -45,6 +46,8 @@ function threads() {
   }))
 }
 
+export const waitingWork = () => turns.waiting
+
 export async function closeThreads(): Promise<void> {
   await pool?.destroy()
   pool = undefined
@@ -83,7 +86,12 @@ export async function workOut<J extends JobName>(
   const key = keep === null ? null : `${job} ${playerId} ${await stampOfPlayer(coach, playerId)} ${keep}`
   const known = key === null ? undefined : kept.get(key)
   if (known) return known.answer as ReturnType<Jobs[J]>
-  const answer = await inThread(asker, { coach, playerId, job, rest })
+  const done = workSeconds.startTimer({ job })
+  const answer = await inThread(asker, { coach, playerId, job, rest }).catch((error: unknown) => {
+    done({ ended: 'badly' })
+    throw error
+  })
+  done({ ended: 'well' })
   if (key !== null)
     kept.set(key, { answer }, { size: key.length + (answer instanceof Uint8Array ? answer.length : USUAL_BYTES) })
   return answer as ReturnType<Jobs[J]>

@@ -4,6 +4,7 @@ import { players } from '../db/schema'
 import type { Coach } from './coaches'
 import type { PlayerSummary } from '../../shared/player'
 import { describeError } from '../db/database-errors'
+import { log } from '../log'
 import { useDatabase } from '../db/database'
 
 /** Longest that a request for the list waits for summaries; the rest follow behind it. */
@@ -38,7 +39,7 @@ export async function renewSummaries(
         ready.set(id, await renew(coach, id, stamp))
       } catch (error) {
         // The list stands without it and the next request tries again; the reason is for whoever reads the log.
-        console.error(`summary of a player: ${describeError(error)}`)
+        log.error(`summary of a player: ${describeError(error)}`)
       } finally {
         underWay.delete(id)
       }

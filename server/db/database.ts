@@ -16,6 +16,17 @@ export const useDatabase = () => open().db
 /** The pool itself, for the few queries that are quicker without Drizzle. */
 export const usePool = () => open().pool
 
+/** Connections that a query holds just now; 0 before the first. */
+export function connectionsInUse(): number {
+  if (!opened) return 0
+  // The driver counts them in lists of its own.
+  const { _allConnections, _freeConnections } = opened.pool.pool as unknown as Record<
+    '_allConnections' | '_freeConnections',
+    { length: number }
+  >
+  return _allConnections.length - _freeConnections.length
+}
+
 type Work<T> = Parameters<ReturnType<typeof useDatabase>['transaction']>[0] extends (
   tx: infer Tx,
   ...rest: never[]

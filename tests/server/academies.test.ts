@@ -15,6 +15,7 @@ const OPEN = [
   'auth/sign-out.post.ts',
   'auth/sign-up.post.ts',
   'health.get.ts',
+  'metrics.get.ts',
 ]
 
 interface Row {

@@ -11,6 +11,9 @@ declare module 'vitest' {
   }
 }
 
+/** What a collector of figures shows. */
+export const METRICS_TOKEN = 'a collector of the tests'
+
 /** A fresh database and the built server, once for all server tests. */
 export default async function setup(project: TestProject) {
   const database = await startDatabase('test', { fresh: true })
@@ -19,7 +22,7 @@ export default async function setup(project: TestProject) {
     port: await freePortFrom(4700),
     databaseUrl: database.url,
     sessionSecret: 'a secret of the tests, thrown away afterwards',
-    env: { UZZET_SIGN_UPS_PER_HOUR: '1000' },
+    env: { UZZET_SIGN_UPS_PER_HOUR: '1000', UZZET_METRICS_TOKEN: METRICS_TOKEN },
   })
   project.provide('url', server.url)
   project.provide('databaseUrl', database.url)

@@ -3,6 +3,7 @@ import { isGridClub, type Bag } from '../../../core/bag/bag'
 import { labelsOf } from '../../../core/bag/labels'
 import { rungFractions } from '../../../core/swing/scale'
 import type { TakenShots } from '../../../shared/device'
+import { ballsKept } from '../../counters'
 import { bagOfPlayer } from '../../data/bags'
 import { aimsOf, type Aim } from '../../data/devices'
 import { listeningSessions } from '../../data/sessions'
@@ -56,6 +57,7 @@ export default defineEventHandler(async (event): Promise<TakenShots> => {
   }
   for (const { aim, records } of lots.values()) {
     await addSentShots(aim.playerId, records)
+    ballsKept.inc({ by: 'device' }, records.length)
     tell(aim.sessionId, { deviceId: device.id, shots: records })
   }
   if (lots.size === 0 && isAimed(newest)) tell(newest.sessionId, { deviceId: device.id, shots: [] })

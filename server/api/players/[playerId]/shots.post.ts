@@ -1,5 +1,6 @@
 import { groupBy } from '../../../../core/group-by'
 import { ShotBatch } from '../../../../shared/session'
+import { ballsKept } from '../../../counters'
 import { logBall, putShots } from '../../../data/shots'
 import { requireCoach, requireSession } from '../../../request/coach'
 import { tell } from '../../../live'
@@ -12,6 +13,7 @@ export default defineEventHandler(async event => {
   const { shots } = await readChecked(event, ShotBatch)
   const logged = shots.length === 1 && (await logBall(session, playerId, shots[0]!))
   if (!logged) await putShots(await requireCoach(event), playerId, shots)
+  ballsKept.inc({ by: 'coach' }, shots.length)
   // Another screen on the same session sees them at once.
   for (const [sessionId, own] of groupBy(shots, shot => shot.sessionId)) tell(sessionId, { deviceId: null, shots: own })
   setResponseStatus(event, 202)

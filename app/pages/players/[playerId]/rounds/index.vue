@@ -5,6 +5,7 @@ import { approachesText } from '#words/rounds'
 import { useCourseBalls } from '~/composables/useCourseBalls'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useRounds } from '~/stores/rounds'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import RoundsAgainstRange from '~/components/rounds/AgainstRange.vue'
 import RoundsAsks from '~/components/rounds/Asks.vue'
@@ -110,7 +111,9 @@ async function drop(round: RoundRecord) {
       icon="i-lucide-plus"
       >Add a round</UButton
     >
-    <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
+    <!-- Which half stands first goes by what there is: neither stands before that is known. -->
+    <FrameLinesSkeleton v-if="rounds.of === null && !rounds.failure" :rows="6" />
+    <div v-else class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">
           <USelect v-if="hasKinds" v-model="ofKind" :items="KINDS" aria-label="Which rounds" class="w-44" />

@@ -1,4 +1,5 @@
 import { ImportLot } from '../../../../../shared/session'
+import { ballsKept } from '../../../../counters'
 import { stageLot } from '../../../../data/imports'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'
@@ -8,6 +9,7 @@ export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const { sessions, shots } = await readChecked(event, ImportLot)
   await stageLot(coach, idFromRoute(event, 'playerId', 'player'), sessions, shots)
+  ballsKept.inc({ by: 'file' }, shots.length)
   setResponseStatus(event, 202)
   return { taken: shots.length }
 })
