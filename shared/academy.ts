@@ -68,6 +68,22 @@ export const Join = z
   .superRefine(refuseOwnWords)
 export type Join = z.infer<typeof Join>
 
+/** A way to a new password is good for so long. */
+export const RESET_HOURS = 24
+/** As the owner makes it: its token is shown this once, and kept only as a hash. */
+export interface MadeReset {
+  token: string
+  expiresAtMs: number
+}
+/** Whose new password it is. */
+export interface ResetLook {
+  name: string
+  email: string
+  academy: string
+}
+export const ResetToken = z.strictObject({ token: Token })
+export const Reset = z.strictObject({ token: Token, password: NewPassword })
+
 /** Where this person is signed in. */
 export interface SignInPlace {
   id: string

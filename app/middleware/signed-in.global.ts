@@ -6,7 +6,7 @@ import { useAccount } from '~/stores/account'
  * signed in stays so.
  */
 export default defineNuxtRouteMiddleware(async to => {
-  if (to.path === '/sign-in' || to.path === '/sign-up' || to.path === '/join' || to.path === '/card') return
+  if (['/sign-in', '/sign-up', '/join', '/new-password', '/card'].includes(to.path)) return
   const account = useAccount()
   try {
     if (await account.load()) return

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
+import { RESET_HOURS, type AcademyPeople, type Person, type PersonChange } from '#shared/academy'
 import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
 import { api } from '~/utils/api'
 import { daysAgo } from '~/utils/dates'
@@ -8,6 +8,7 @@ import AcademyInvite from '~/components/academy/Invite.vue'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
 /** Who works in the academy and what each may do. */
 useHead({ title: 'Academy' })
@@ -72,6 +73,17 @@ async function takeBack(invitationId: string) {
   }
   await load()
 }
+/** The address for a new password, while it is shown. */
+const reset = shallowRef<{ personId: string; address: string }>()
+async function makeReset({ id: personId, name }: Person) {
+  try {
+    const { token } = await api('/api/academy/people/:personId/reset', { params: { personId }, method: 'POST' })
+    // Behind the "#", so that the token is in no log.
+    reset.value = { personId, address: `${window.location.origin}/new-password#${token}` }
+  } catch (error) {
+    toast.add({ title: `No address for ${name}`, description: (error as Error).message, color: 'error' })
+  }
+}
 const SEES = [
   { value: 'all', label: 'all players of the academy' },
   { value: 'own', label: 'their own players alone' },
@@ -105,6 +117,15 @@ const until = (ms: number) =>
                 @update:model-value="setRole(person, $event as Role)"
             /></span>
             <UButton
+              v-if="person.id !== account.account?.id"
+              color="neutral"
+              variant="ghost"
+              icon="i-lucide-key-round"
+              :aria-label="`A new password for ${person.name}`"
+              @click="makeReset(person)"
+              >New password</UButton
+            >
+            <UButton
               color="neutral"
               variant="ghost"
               icon="i-lucide-log-out"
@@ -114,6 +135,12 @@ const until = (ms: number) =>
             >
           </template>
           <span v-else class="soft">{{ ROLE_WORDS[person.role].name }}</span>
+          <div v-if="reset?.personId === person.id" class="basis-full">
+            <FrameShownOnce
+              :of="`For ${person.name}, good once, within ${RESET_HOURS} hours`"
+              :secret="reset.address"
+            />
+          </div>
         </li>
       </ul>
       <dl class="mt-3 grid gap-x-4 text-sm sm:grid-cols-[6rem_1fr]">

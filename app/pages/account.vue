@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useCharacterKeys } from '~/composables/useShortcuts'
-import { AccountChange, PASSWORD_MIN, PasswordChange } from '#shared/account'
+import { AccountChange, PasswordChange } from '#shared/account'
+import { PASSWORD_MIN } from '#shared/password'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'

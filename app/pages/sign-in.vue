@@ -76,7 +76,14 @@ async function submit() {
         >Sign in</UButton
       >
     </form>
-    <p v-if="doors.signUp" class="mt-5 text-center">
+    <details class="mt-4 text-center">
+      <summary class="inline-flex min-h-11 cursor-pointer items-center underline">Password lost?</summary>
+      <p class="soft">
+        The owner of your academy makes an address for a new one, under <i>Academy</i>. An owner asks whoever runs this
+        server.
+      </p>
+    </details>
+    <p v-if="doors.signUp" class="mt-3 text-center">
       New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink>
     </p>
   </FrameDoorFrame>

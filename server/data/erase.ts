@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import {
   cellRemarks,
+  changes,
   clubs,
   deviceAims,
   erasures,
@@ -28,6 +29,7 @@ const DAY_MS = 86_400_000
 
 /** All that a player's record is made of, in the order in which it can go: what leads somewhere goes first. */
 const PARTS = [
+  changes,
   shots,
   ownBalls,
   playerLinks,

@@ -16,6 +16,10 @@ const SEEN_EVERY_MS = 10 * 60_000
 /** @returns the id that the cookie carries */
 export async function beginSignIn(coachId: string, device: string): Promise<string> {
   const [id, now] = [newId(), new Date()]
+  // What no cookie opens any more goes.
+  await useDatabase()
+    .delete(signIns)
+    .where(and(eq(signIns.coachId, coachId), lt(signIns.seenAt, new Date(now.getTime() - COOKIE_MS))))
   await useDatabase().insert(signIns).values({ id, coachId, device, begunAt: now, seenAt: now })
   return id
 }

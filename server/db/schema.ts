@@ -26,6 +26,7 @@ import type { SwingFlight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Readings } from '../../core/shot/readings'
 import type { Method, Strike } from '../../core/shot/shot'
+import type { ChangeOfRecord } from '../../core/history/record-change'
 import type { GoRecord, HomeworkRecord, OwnDrill } from '../../shared/practice'
 import type { HandedBag } from '../../shared/handed-bag'
 import type { RangeTarget } from '../../shared/range'
@@ -527,4 +528,40 @@ export const limits = mysqlTable(
     expire: bigint('expire', { mode: 'number', unsigned: true }),
   },
   t => [index('limits_expire').on(t.expire)],
+)
+
+/** Who changed what of a player, and when: told, not undone. */
+export const changes = mysqlTable(
+  'changes',
+  {
+    id: bigint('id', { mode: 'number', unsigned: true }).autoincrement().primaryKey(),
+    playerId: id('player_id')
+      .notNull()
+      .references(() => players.id),
+    // Null for a device, or for the player.
+    coachId: id('coach_id').references(() => coaches.id),
+    kind: varchar('kind', { length: 24 }).notNull().$type<ChangeOfRecord>(),
+    times: int('times').notNull(),
+    beganAt: datetime('began_at', { mode: 'date', fsp: 3 }).notNull(),
+    lastAt: datetime('last_at', { mode: 'date', fsp: 3 }).notNull(),
+  },
+  t => [index('changes_player').on(t.playerId, t.id)],
+)
+
+/** A way to a new password for somebody of the academy: good once, and for a day. */
+export const resets = mysqlTable(
+  'resets',
+  {
+    id: id('id').primaryKey(),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    madeBy: id('made_by')
+      .notNull()
+      .references(() => coaches.id),
+    tokenHash: varchar('token_hash', { length: 64 }).notNull(),
+    expiresAt: datetime('expires_at', { mode: 'date', fsp: 3 }).notNull(),
+    closedAt: datetime('closed_at', { mode: 'date', fsp: 3 }),
+  },
+  t => [uniqueIndex('resets_token').on(t.tokenHash), index('resets_coach').on(t.coachId)],
 )

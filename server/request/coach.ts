@@ -25,7 +25,7 @@ async function openCookie(event: H3Event): Promise<Session | undefined> {
   const cookie = getCookie(event, COOKIE)
   if (!cookie) return undefined
   const kept = opened.get(cookie)
-  if (kept && kept.untilMs > Date.now()) return kept.session
+  if (kept && kept.untilMs > Date.now()) return known(event, kept.session)
   opened.delete(cookie)
   const { secure } = await getUserSession(event)
   if (!secure?.signInId) return undefined
@@ -34,6 +34,12 @@ async function openCookie(event: H3Event): Promise<Session | undefined> {
   // The oldest goes first: a Map keeps the order in which things came.
   if (opened.size >= KEEP_MOST) opened.delete(opened.keys().next().value!)
   opened.set(cookie, { session, untilMs: Date.now() + KEEP_MS })
+  return known(event, session)
+}
+
+/** Who asks, for what is written down of a request when it has ended. */
+function known(event: H3Event, session: Session): Session {
+  event.context.coachId = session.coachId
   return session
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { chartCover, couldLeaveM, coverOf, grippedDown, HOLE_M, targetsOf } from '../../core/gaps/cover'
+import { chartCover, couldLeaveM, coverOf, coverShots, grippedDown, HOLE_M, targetsOf } from '../../core/gaps/cover'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import { sidesOfGrid } from '../../core/chart/sides'
 import { leastLeaveM, leave, meanLeaveM, type Scatter } from '../../core/gaps/leave'
@@ -192,6 +192,14 @@ describe('cover', () => {
       ['50°', 'half', false],
     ])
     expect(only.at.length).toBeLessThan(cover.at.length)
+    // A number that the coach wrote serves, hit or not; one without a number, or of a longer club, never does.
+    const changed = (more: object) => chart.map(cell => (cell.clubId === '50°' ? { ...cell, ...more } : cell))
+    const serving = (cells: typeof chart, measuredOnly: boolean) =>
+      new Set(coverShots(cells, grid, sides, { measuredOnly }).map(({ clubId, rungId }) => `${clubId} ${rungId}`)).size
+    expect(serving(chart, true)).toBe(2)
+    expect(serving(changed({ written: true }), true)).toBe(3)
+    expect(serving(changed({ carryM: null }), false)).toBe(2)
+    expect(serving(changed({ plain: true }), false)).toBe(2)
     const metres = chartCover(chart, grid, sides, { unit: 'm' })
     expect(metres.at.every(one => Number.isInteger(Math.round(one.atM * 1e9) / 1e9))).toBe(true)
   })

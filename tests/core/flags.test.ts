@@ -316,7 +316,7 @@ describe('flags with odds', () => {
 
   it('a longer club by its own balls: longer, broader or both, and never without a level', () => {
     const shot = { clubId: 'c1', rungId: 'full' }
-    const of = (along: number, across: number | null, level: GapFacts['level'] = 'good') => {
+    const wide = (along: number, across: number | null, level: GapFacts['level'] = 'good') => {
       const longer = [
         {
           ...shot,
@@ -324,16 +324,29 @@ describe('flags with odds', () => {
           across: across === null ? null : { times: across, degrees: 40 },
         },
       ]
-      const facts = ofChart([cellOf('c1', 'full', 150, { plain: true })], { longer, level, odds: factsOf([]).odds })
-      return find('wide', facts).map(({ variant, sureness }) => `${variant} ${sureness}`)
+      const cells = [cellOf('c0', 'full', 140, { plain: true }), cellOf('c1', 'full', 150, { plain: true })]
+      return find('wide', ofChart(cells, { longer, level, odds: factsOf([]).odds }))
     }
-    expect(of(1, 1)).toEqual([])
-    expect(of(2, 1)).toEqual(['club-long sure'])
-    expect(of(2, null)).toEqual(['club-long sure'])
-    expect(of(1, 2)).toEqual(['club-broad sure'])
-    expect(of(2, 2)).toEqual(['club-both sure'])
-    expect(of(1.6, 1)).toEqual(['club-long likely'])
-    expect(of(2, 2, 'unknown')).toEqual([])
+    const said = (...args: Parameters<typeof wide>) =>
+      wide(...args).map(({ variant, sureness }) => `${variant} ${sureness}`)
+    expect(said(1, 1)).toEqual([])
+    expect(said(2, 1)).toEqual(['club-long sure'])
+    expect(said(2, null)).toEqual(['club-long sure'])
+    expect(said(1, 2)).toEqual(['club-broad sure'])
+    expect(said(2, 2)).toEqual(['club-both sure'])
+    expect(said(1.6, 1)).toEqual(['club-long likely'])
+    expect(said(2, 2, 'unknown')).toEqual([])
+    // It is about that club, by how much, and of two things the one that is less sure.
+    const [both] = wide(2.5, 1.6) as [Finding]
+    expect(both.cells).toEqual([shot])
+    expect(both.data.longerPercent).toBeCloseTo(150, 9)
+    expect(both.data.broaderPercent).toBeCloseTo(60, 9)
+    expect([both.fromM, both.toM]).toEqual([both.data.shorterM, both.data.shorterM])
+    expect(both.figure).toBe(2.5)
+    expect(both.probability).toBe(wide(1, 1.6)[0]!.probability)
+    expect(both.probability).toBeLessThan(wide(2.5, 1)[0]!.probability!)
+    expect([wide(1, 1.8)[0]!.figure, wide(1.7, null)[0]!.figure]).toEqual([1.8, 1.7])
+    expect(wide(2, null)[0]!.data.broaderPercent).toBe(0)
   })
 
   it('looser than the level is said apart, and never without a level', () => {
@@ -367,6 +380,12 @@ describe('flags with odds', () => {
     const one = { clubId: 'a', rungId: 'full', fromM: 80, toM: 88, balls: 6, evidence: 200, moved: true, certain: true }
     const of = (more: object) =>
       find('moved', factsOf([], 0.9, { moved: [{ ...one, ...more }] })).map(flag => flag.sureness)
+    expect(find('moved', factsOf([], 0.9, { moved: [one] }))).toMatchObject([
+      { probability: 0.995, data: { wasM: 80, isM: 88, ballsSince: 6 }, fromM: 80, toM: 88, figure: 8 },
+    ])
+    expect(find('moved', factsOf([], 0.9, { moved: [{ ...one, toM: 71 }] }))).toMatchObject([
+      { fromM: 71, toM: 80, figure: -9 },
+    ])
     expect([of({}), of({ evidence: 30 }), of({ evidence: 12 }), of({ evidence: null }), of({ balls: 1 })]).toEqual([
       ['sure'],
       ['likely'],
@@ -390,6 +409,15 @@ describe('weak and missing yards', () => {
     const [{ data }] = weakOf({ sideBias: -0.09 }) as [Finding]
     expect(data.sideM).toBeCloseTo(0.09 * shot.carryM, 9)
     expect(data.leaveM! / data.couldM!).toBeCloseTo(data.overTimes!, 9)
+    // Of 30 balls 20 were mishit: nearly as many in a hundred are said, drawn a little to the player's usual 7.
+    const [mishit] = weakOf({ mishits: 20 }) as [Finding]
+    expect(mishit.data.mishitPercent).toBeGreaterThan(40)
+    expect(mishit.data.mishitPercent).toBeLessThan(66.7)
+    expect(mishit.data.usualPercent).toBeCloseTo(7, 9)
+    expect(mishit.figure).toBeCloseTo(mishit.data.leaveM!, 9)
+    // The more balls it was counted from, the surer: doubt goes both ways.
+    const odds = (balls: number) => weakOf({ balls, mishits: balls / 2 })[0]?.probability ?? 0
+    expect(odds(60)).toBeGreaterThan(odds(14))
   })
 
   it('weak needs odds: the same scatter from few balls is not said', () => {
@@ -518,6 +546,11 @@ describe("a coach's answer", () => {
     const toHole = answer({ flag: 'hole', figure: 2, fromM: 58, toM: 70 })
     expect(state({ ...hole, fromM: 60, toM: 72 }, toHole).settled).toBe(true)
     expect(state({ ...hole, fromM: 66, toM: 90 }, toHole).settled).toBe(false)
+    // Half of it is enough, a touch is not; one that is a point is the same point, and one beside it is another.
+    expect(state({ ...hole, fromM: 64, toM: 76 }, toHole).settled).toBe(true)
+    expect(state({ ...hole, fromM: 70, toM: 80 }, toHole).settled).toBe(false)
+    expect(state({ ...hole, fromM: 70, toM: 70 }, toHole).settled).toBe(true)
+    expect(state({ ...hole, fromM: 71, toM: 71 }, toHole).settled).toBe(false)
     const thin = { ...finding, flag: 'thin', figure: 1, cells: finding.cells.slice(0, 1) }
     expect(state(thin, answer({ flag: 'thin', figure: 2 })).settled).toBe(true)
     expect(
@@ -549,6 +582,8 @@ describe("a coach's answer", () => {
     const open = openFlags(answered(list, [answer({ flag: 'overlap' })], 5_000))
     expect(open.map(one => one.flag)).toEqual(['step', 'hole'])
     expect(open.map(weightOf)).toEqual([4, 3])
+    // Where half of all chances come from it matters twice as much.
+    expect(weightOf({ ...finding, asked: 0.5 })).toBe(8)
   })
 })
 

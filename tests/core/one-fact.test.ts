@@ -153,6 +153,15 @@ describe('the verdict', () => {
     const thin = { ...unproven, fromM: yardsToMetres(50), toM: yardsToMetres(58) }
     expect(verdictOf(even, 6, [], [thin]).sound!.fromM).toBeCloseTo(yardsToMetres(59), 9)
     expect(verdictOf(even, 4, [], [])).toEqual({ sound: null, whole: false })
+    // A fault's own ends are in it; of two stretches alike the shorter yards are told, and neither is all of it.
+    const ends = [finding('step', 50, 50, ['54°', '50°']), finding('step', 69, 69, ['54°', '50°'])]
+    const between = { fromM: yardsToMetres(51), toM: yardsToMetres(68) }
+    expect(verdictOf(even, 6, ends, [])).toEqual({ sound: between, whole: false })
+    const middle = finding('step', 59, 60, ['54°', '50°'])
+    expect(verdictOf(even, 6, [middle], [])).toEqual({
+      sound: { fromM: yardsToMetres(50), toM: yardsToMetres(58) },
+      whole: false,
+    })
     // Two shots on one number leave no yard without a shot.
     expect(verdictOf(even, 6, [finding('overlap', 55, 57, ['54°', '50°'])], []).whole).toBe(true)
   })

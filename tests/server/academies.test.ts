@@ -11,6 +11,8 @@ const OPEN = [
   'auth/doors.get.ts',
   'auth/invitation.post.ts',
   'auth/join.post.ts',
+  'auth/reset-look.post.ts',
+  'auth/reset.post.ts',
   'auth/sign-in.post.ts',
   'auth/sign-out.post.ts',
   'auth/sign-up.post.ts',
@@ -47,9 +49,14 @@ const ROUTES: Row[] = [
     ofPlayer: false,
     ask: () => ['DELETE', `/api/account/sign-ins/${newId()}`],
   },
+  {
+    route: 'academy/people/[personId]/reset.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', `/api/academy/people/${newId()}/reset`],
+  },
   { route: 'academy/people/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/academy/people'] },
   {
-    route: 'academy/people/[personId].patch.ts',
+    route: 'academy/people/[personId]/index.patch.ts',
     ofPlayer: false,
     ask: () => ['PATCH', `/api/academy/people/${newId()}`, { role: 'reader' }],
   },
@@ -323,6 +330,11 @@ const ROUTES: Row[] = [
     route: 'players/[playerId]/links/[linkId].delete.ts',
     ofPlayer: false,
     ask: at => ['DELETE', `/api/players/${at.playerId}/links/${newId()}`],
+  },
+  {
+    route: 'players/[playerId]/history.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/history`],
   },
   {
     route: 'players/[playerId]/own-balls/index.get.ts',

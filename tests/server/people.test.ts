@@ -248,3 +248,51 @@ it('what a request asks for goes by its path and method', () => {
     ).map(([method, path]) => rightNeeded(method, path)),
   ).toEqual(['read', 'log', 'teach', 'own', 'teach', 'own', 'read', 'teach'])
 })
+
+describe('a lost password', () => {
+  it('is set anew once, by an address that the owner makes, and ends every sign-in there was', async () => {
+    const owner = await newCoach()
+    const bo = await joined(owner, 'coach')
+    const boId = await idOf(owner, bo.email)
+    const make = (by: Client) => by.post<{ token: string }>(`/api/academy/people/${boId}/reset`)
+    expect((await make(bo)).status).toBe(403)
+    expect((await make(await newCoach())).status).toBe(404)
+    const first = (await make(owner)).body.token
+    const { token } = (await make(owner)).body
+    const look = (one: string) => new Client().post('/api/auth/reset-look', { token: one })
+    // The newest alone opens, and tells whose it is.
+    expect((await look(first)).status).toBe(404)
+    expect((await look(token)).body).toMatchObject({ email: bo.email, academy: 'Test Links' })
+
+    const set = (password: string) => new Client().post('/api/auth/reset', { token, password })
+    expect(refusal(await set('short')).password).toContain('too short')
+    expect(refusal(await set(bo.email)).password).toContain('your address')
+    expect((await bo.get('/api/players')).status).toBe(200)
+    const fresh = new Client()
+    expect((await fresh.post('/api/auth/reset', { token, password: 'a new wind blows' })).status).toBe(200)
+    expect((await fresh.get('/api/players')).status).toBe(200)
+    expect((await bo.get('/api/players')).status).toBe(401)
+    expect((await set('another wind blows')).status).toBe(404)
+    const signIn = (password: string) => new Client().post('/api/auth/sign-in', { email: bo.email, password })
+    expect([(await signIn(PASSWORD)).status, (await signIn('a new wind blows')).status]).toEqual([401, 200])
+  })
+
+  it('stays lost by an address that is too old, or of somebody who has left; only its hash is kept', async () => {
+    const owner = await newCoach()
+    const bo = await joined(owner, 'reader')
+    const boId = await idOf(owner, bo.email)
+    const make = async () => (await owner.post<{ token: string }>(`/api/academy/people/${boId}/reset`)).body.token
+    const db = await mysql.createConnection(inject('databaseUrl'))
+    const old = await make()
+    await db.query('update resets set expires_at = now() - interval 1 minute where coach_id = ?', [boId])
+    const [rows] = await db.query('select token_hash from resets where coach_id = ?', [boId])
+    await db.end()
+    expect(JSON.stringify(rows)).not.toContain(old)
+    const set = (token: string) => new Client().post('/api/auth/reset', { token, password: 'a new wind blows' })
+    expect((await set(old)).status).toBe(404)
+    const token = await make()
+    await owner.send('PATCH', `/api/academy/people/${boId}`, { left: true })
+    expect((await set(token)).status).toBe(404)
+    expect((await owner.post(`/api/academy/people/${boId}/reset`)).status).toBe(404)
+  })
+})

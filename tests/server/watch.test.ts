@@ -57,7 +57,7 @@ describe('the log of a server', () => {
       databaseUrl: inject('databaseUrl'),
       sessionSecret: 'a secret of the tests, thrown away afterwards',
       log: openSync(path, 'a'),
-      env: { UZZET_LOG: 'info' },
+      env: { UZZET_LOG: 'info', UZZET_SIGN_UPS_PER_HOUR: '1000' },
     })
   })
   afterAll(() => rmSync(folder, { recursive: true, force: true }))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PASSWORD_MIN } from '#shared/account'
+import { PASSWORD_MIN } from '#shared/password'
 
 /** What every new account asks for, whichever door it comes through. */
 defineProps<{ faultOf: (field: string) => string | undefined }>()

@@ -11,6 +11,7 @@ const role = computed(() => account.account?.role ?? 'reader')
 
 const items = computed(() => [
   { label: 'Edit', icon: 'i-lucide-pencil', onSelect: () => emit('edit') },
+  { label: 'Who changed what', icon: 'i-lucide-history', to: `/players/${props.player.id}/history` },
   props.player.archived
     ? { label: 'Bring back', icon: 'i-lucide-archive-restore', onSelect: () => emit('archive', false) }
     : { label: 'Archive', icon: 'i-lucide-archive', onSelect: () => emit('archive', true) },

@@ -6,6 +6,7 @@ import type { TakenShots } from '../../../shared/device'
 import { ballsKept } from '../../counters'
 import { bagOfPlayer } from '../../data/bags'
 import { aimsOf, type Aim } from '../../data/devices'
+import { noteChange } from '../../data/history'
 import { listeningSessions } from '../../data/sessions'
 import { addSentShots, sentBefore } from '../../data/shots'
 import { clockOffBy, requireDevice } from '../../request/device'
@@ -58,6 +59,7 @@ export default defineEventHandler(async (event): Promise<TakenShots> => {
   for (const { aim, records } of lots.values()) {
     await addSentShots(aim.playerId, records)
     ballsKept.inc({ by: 'device' }, records.length)
+    await noteChange(null, aim.playerId, 'by-device', records.length)
     tell(aim.sessionId, { deviceId: device.id, shots: records })
   }
   if (lots.size === 0 && isAimed(newest)) tell(newest.sessionId, { deviceId: device.id, shots: [] })

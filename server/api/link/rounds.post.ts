@@ -8,6 +8,7 @@ export default defineEventHandler(async event => {
   const link = await requireLink(event)
   if (link.strength !== 'log')
     throw refuse(403, 'This link shows the chart; it does not take rounds. Ask your coach for one that does.')
+  event.context.change = { playerId: link.playerId, kind: 'by-player', coachId: null }
   const round = await readChecked(event, RoundRecord)
   await putOwnRound(link, round)
   setResponseStatus(event, 202)

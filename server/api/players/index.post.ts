@@ -6,6 +6,7 @@ import { readChecked } from '../../request/refuse'
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const player = await createPlayer(coach, await readChecked(event, NewPlayer))
+  event.context.change = { playerId: player.id, kind: 'added', coachId: coach.id }
   setResponseStatus(event, 201)
   return player
 })

@@ -14,6 +14,7 @@ export default defineEventHandler(async event => {
   const logged = shots.length === 1 && (await logBall(session, playerId, shots[0]!))
   if (!logged) await putShots(await requireCoach(event), playerId, shots)
   ballsKept.inc({ by: 'coach' }, shots.length)
+  event.context.changed = shots.length
   // Another screen on the same session sees them at once.
   for (const [sessionId, own] of groupBy(shots, shot => shot.sessionId)) tell(sessionId, { deviceId: null, shots: own })
   setResponseStatus(event, 202)

@@ -1,7 +1,7 @@
-import { PersonChange, type AcademyPeople } from '../../../../shared/academy'
-import { changePerson } from '../../../data/people'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { PersonChange, type AcademyPeople } from '../../../../../shared/academy'
+import { changePerson } from '../../../../data/people'
+import { requireCoach } from '../../../../request/coach'
+import { idFromRoute, readChecked } from '../../../../request/refuse'
 
 /** Another role for somebody; or they leave, and come back. */
 export default defineEventHandler(async (event): Promise<AcademyPeople> => {

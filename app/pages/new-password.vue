@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { ResetLook } from '#shared/academy'
+import { PASSWORD_MIN } from '#shared/password'
+import { api } from '~/utils/api'
+import { useFormErrors } from '~/composables/useFormErrors'
+import { useAccount } from '~/stores/account'
+import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+
+/** Where the owner's address for a lost password leads: a new one, and in. */
+definePageMeta({ layout: 'plain' })
+useHead({ title: 'A new password' })
+const account = useAccount()
+const route = useRoute()
+const token = route.hash.slice(1)
+const whose = shallowRef<ResetLook>()
+const failure = ref('')
+const password = ref('')
+const { general, check, take, of, errors } = useFormErrors()
+const busy = ref(false)
+
+onMounted(async () => {
+  try {
+    whose.value = await api('/api/auth/reset-look', { method: 'POST', body: { token } })
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+})
+
+async function submit() {
+  busy.value = true
+  try {
+    const { Reset } = await import('#shared/academy')
+    const value = check(Reset, { token, password: password.value })
+    if (!value) return
+    await api('/api/auth/reset', { method: 'POST', body: value })
+    await account.forget()
+    await navigateTo('/players')
+  } catch (error) {
+    take(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <FrameDoorFrame title="A new password">
+    <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
+    <p v-else-if="!whose" class="soft min-h-40" role="status">Looking whose it is…</p>
+    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
+      <p class="mb-3">
+        For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, who signs in as {{ whose.email }}. Wherever that
+        is signed in now, it ends.
+      </p>
+      <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
+      <input type="email" autocomplete="username" :value="whose.email" class="hidden" aria-hidden="true" readonly />
+      <UFormField
+        label="New password"
+        name="password"
+        :error="of('password')"
+        :help="`${PASSWORD_MIN} characters or more.`"
+        ><UInput v-model="password" type="password" autocomplete="new-password" class="w-full"
+      /></UFormField>
+      <UButton type="submit" block size="lg" class="mt-3" :loading="busy">Set it and go in</UButton>
+    </form>
+    <p class="mt-5 text-center"><ULink to="/sign-in" class="font-semibold underline">To the sign-in</ULink></p>
+  </FrameDoorFrame>
+</template>

@@ -1,0 +1,10 @@
+import { ResetToken, type ResetLook } from '../../../shared/academy'
+import { resetFor } from '../../data/resets'
+import { hashOfToken } from '../../request/device'
+import { readChecked } from '../../request/refuse'
+
+/** Whose new password it leads to. Asked with the token in the body, so that it stands in no log. */
+export default defineEventHandler(async (event): Promise<ResetLook> => {
+  const { token } = await readChecked(event, ResetToken)
+  return resetFor(hashOfToken(token))
+})

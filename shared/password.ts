@@ -1,0 +1,59 @@
+/** Characters of a password. */
+export const PASSWORD_MIN = 10
+export const PASSWORD_MAX = 200
+
+/**
+ * Passwords that are tried first, ten characters or more, and what comes of walking over the keyboard. From memory: the
+ * lists that are published of them agree on these. The rest is stopped by the wait after a wrong try.
+ */
+const TRIED_FIRST = [
+  '1234567890',
+  '0123456789',
+  '0987654321',
+  'qwertyuiop',
+  'qwerty1234',
+  'qwerty12345',
+  'qwerty123456',
+  '1q2w3e4r5t',
+  '1qaz2wsx3edc',
+  'password12',
+  'password123',
+  'password1234',
+  'passwordpassword',
+  'iloveyou123',
+  'letmein123',
+  'welcome123',
+  'administrator',
+  'football123',
+  'golfgolfgolf',
+  'changeme123',
+  'abcdefghij',
+  'abc1234567',
+]
+
+/** The same few characters over and over, or one after the other. */
+function isPattern(password: string): boolean {
+  if (new Set(password.toLowerCase()).size <= 3) return true
+  const steps = Array.from(
+    { length: password.length - 1 },
+    (_, i) => password.charCodeAt(i + 1) - password.charCodeAt(i),
+  )
+  return steps.every(step => step === steps[0])
+}
+
+/**
+ * What is wrong with a password that others would guess; nothing where nobody would.
+ * @param own words that everybody knows of its owner: address, name, academy
+ * @example guessable('password123', []) // => 'This password is among the first that are tried: take another.'
+ */
+export function guessable(password: string, own: readonly string[]): string | undefined {
+  const plain = password.trim().toLowerCase()
+  if (TRIED_FIRST.includes(plain) || isPattern(plain))
+    return 'This password is among the first that are tried: take another.'
+  const known = own.flatMap(word => [word, word.split('@')[0]!]).map(word => word.trim().toLowerCase())
+  return known.some(
+    word => word.length >= 4 && plain.replace(/\d+$/, '').replaceAll(' ', '') === word.replaceAll(' ', ''),
+  )
+    ? 'This password is your address or your name: take another.'
+    : undefined
+}
