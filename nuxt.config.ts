@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build as bundle } from 'esbuild'
+import { SIGN_IN_DAYS } from './shared/keep-times'
 
 /** Changes with every build, so that a kept shell never points at files that are gone. */
 const BUILD = new Date().toISOString()
@@ -40,7 +41,7 @@ export default defineNuxtConfig({
   },
   // Read when the server starts: NUXT_SESSION_PASSWORD and NUXT_SESSION_COOKIE_SECURE. Plain HTTP is for loopback
   // alone.
-  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: 60 * 60 * 24 * 14, cookie: { secure: false } } },
+  runtimeConfig: { session: { name: 'uzzet', password: '', maxAge: SIGN_IN_DAYS * 86_400, cookie: { secure: false } } },
   alias: {
     '#core': fileURLToPath(new URL('./core', import.meta.url)),
     '#words': fileURLToPath(new URL('./words', import.meta.url)),

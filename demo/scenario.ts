@@ -200,7 +200,7 @@ export const PLAYERS: readonly DemoPlayer[] = [
   {
     name: 'Ines Quarrick',
     level: 'improver',
-    note: 'Left wrist: no mats',
+    note: 'Off grass alone, no mats',
     clubs: [
       wedge(58, 'lob wedge'),
       wedge(54, 'sand wedge'),

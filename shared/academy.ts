@@ -4,8 +4,6 @@ import { Email, NewPassword, refuseOwnWords } from './account'
 import { ROLES, type CoachesSee, type Role } from './rights'
 import { Id, lineOfText, oneOf } from './text'
 
-/** An invitation is good for so long. */
-export const INVITATION_DAYS = 7
 export const INVITATIONS_MAX = 50
 
 export const NewInvitation = z.strictObject({
@@ -68,8 +66,6 @@ export const Join = z
   .superRefine(refuseOwnWords)
 export type Join = z.infer<typeof Join>
 
-/** A way to a new password is good for so long. */
-export const RESET_HOURS = 24
 /** As the owner makes it: its token is shown this once, and kept only as a hash. */
 export interface MadeReset {
   token: string

@@ -83,9 +83,6 @@ function goalSpan(reading: GoalReading) {
     .optional()
 }
 
-/** An archived player can be erased for good after so long. */
-export const ERASABLE_AFTER_DAYS = 30
-
 export const AcademyThresholds = z.strictObject(figures)
 export type AcademyThresholds = z.infer<typeof AcademyThresholds>
 

@@ -6,7 +6,7 @@ import { useAccount } from '~/stores/account'
  * signed in stays so.
  */
 export default defineNuxtRouteMiddleware(async to => {
-  if (['/sign-in', '/sign-up', '/join', '/new-password', '/card'].includes(to.path)) return
+  if (['/sign-in', '/sign-up', '/join', '/new-password', '/what-is-kept', '/card'].includes(to.path)) return
   const account = useAccount()
   try {
     if (await account.load()) return

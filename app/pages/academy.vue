@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { RESET_HOURS, type AcademyPeople, type Person, type PersonChange } from '#shared/academy'
+import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
+import { RESET_HOURS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
 import { api } from '~/utils/api'
 import { daysAgo } from '~/utils/dates'

@@ -90,5 +90,6 @@ async function savePassword() {
     <AccountLockIn />
     <AccountMarks />
     <AccountDevices />
+    <p class="mt-6"><ULink to="/what-is-kept" class="underline">What is kept, and for how long</ULink></p>
   </main>
 </template>

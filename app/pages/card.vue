@@ -286,6 +286,9 @@ const legend = computed(() => {
           Nobody goes beyond the line while anyone hits. The range's own rules come first.
         </p>
       </template>
+      <p v-if="!playing" class="soft mt-8 text-center text-sm">
+        <ULink to="/what-is-kept" class="underline">What is kept of me</ULink>
+      </p>
     </template>
     <p v-else class="soft py-14 text-center" role="status">
       {{ opened ? 'There is no chart to show.' : 'Opening the chart…' }}

@@ -86,5 +86,6 @@ async function submit() {
     <p v-if="doors.signUp" class="mt-3 text-center">
       New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink>
     </p>
+    <p class="mt-3 text-center text-sm"><ULink to="/what-is-kept" class="underline">What is kept</ULink></p>
   </FrameDoorFrame>
 </template>

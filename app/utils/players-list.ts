@@ -31,7 +31,7 @@ export function inPlayerOrder(players: readonly PlayerLine[], order: PlayerOrder
 
 const GROUP = /(?<=^|\s)#[\p{L}\p{N}][\p{L}\p{N}_-]*/gu
 
-/** Groups that a note names: "#juniors". @example groupsOf('left knee #juniors') // => ['#juniors'] */
+/** Groups that a note names: "#juniors". @example groupsOf('plays on Sundays #juniors') // => ['#juniors'] */
 export const groupsOf = (note: string): string[] => [...note.matchAll(GROUP)].map(([group]) => group.toLowerCase())
 
 /** Groups of all players, with how many are in each, largest first. */

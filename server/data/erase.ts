@@ -19,7 +19,7 @@ import {
   struckOut,
   whatIfs,
 } from '../db/schema'
-import { ERASABLE_AFTER_DAYS } from '../../shared/player'
+import { ERASABLE_AFTER_DAYS } from '../../shared/keep-times'
 import { transaction, useDatabase } from '../db/database'
 import type { Coach } from './coaches'
 import { NotFound, Unfit } from './faults'

@@ -2,7 +2,6 @@ import { and, asc, eq, gt, isNull, max, sql } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { academies, coaches, invitations, signIns } from '../db/schema'
 import {
-  INVITATION_DAYS,
   INVITATIONS_MAX,
   type AcademyPeople,
   type Invitation,
@@ -11,6 +10,7 @@ import {
   type Person,
   type PersonChange,
 } from '../../shared/academy'
+import { INVITATION_DAYS } from '../../shared/keep-times'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'
 import type { Coach } from './coaches'

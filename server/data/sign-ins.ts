@@ -2,6 +2,7 @@ import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { signIns } from '../db/schema'
 import type { SignInPlace } from '../../shared/academy'
+import { SIGN_IN_DAYS } from '../../shared/keep-times'
 import { useDatabase } from '../db/database'
 import type { Coach } from './coaches'
 import { NotFound } from './faults'
@@ -9,7 +10,7 @@ import { NotFound } from './faults'
 /** Nobody looks through more. */
 const SHOWN = 50
 /** A cookie lasts so long (`nuxt.config.ts`, session): a place that was not seen since is none. */
-const COOKIE_MS = 14 * 86_400_000
+const COOKIE_MS = SIGN_IN_DAYS * 86_400_000
 /** Written at most this often: it is a hint, and every ball would be a write. */
 const SEEN_EVERY_MS = 10 * 60_000
 

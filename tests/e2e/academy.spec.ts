@@ -110,3 +110,47 @@ test('the place where one is signed in is told; who is not long in the archive i
   await dialog.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByRole('link', { name: 'Pip Marlow' })).toBeVisible()
 })
+
+test('a lost password is set anew by the address that the owner makes, and the history tells who logged what @long', async ({
+  page,
+  browser,
+}) => {
+  provokes('401')
+  await atTheRange(page)
+  const bo = await invited(page, browser, 'Assistant')
+  await bo.getByText('Pip Marlow').click()
+  await bo
+    .getByRole('link', { name: /Range session/ })
+    .first()
+    .click()
+  await bo.getByRole('button', { name: 'Go on' }).click()
+  await hit(bo, '52° full', [103, 99])
+  await expect(bo.getByText('2 balls count')).toBeVisible()
+
+  await page.reload()
+  await page.getByRole('button', { name: 'A new password for Bo the Assistant' }).click()
+  const address = await page.locator('code').innerText()
+  const elsewhere = await (await browser.newContext({ baseURL: new URL(page.url()).origin })).newPage()
+  await elsewhere.goto(address)
+  await expect(elsewhere.getByText('For Bo the Assistant of Test Links')).toBeVisible()
+  await elsewhere.getByLabel('New password').fill('short')
+  await elsewhere.getByRole('button', { name: 'Set it and go in' }).click()
+  await expect(elsewhere.getByText(/Password is too short/)).toBeVisible()
+  await elsewhere.getByLabel('New password').fill('heather and gorse')
+  await elsewhere.getByRole('button', { name: 'Set it and go in' }).click()
+  await expect(elsewhere.getByRole('heading', { name: 'Players', exact: true })).toBeVisible()
+  await bo.goto('/players')
+  await expect(bo.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+
+  await page.goto('/players')
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Who changed what' }).click()
+  await expect(page.getByText('Bo the Assistant logged or changed 2 balls')).toBeVisible()
+  await expect(page.getByText('Ada Vane added the player')).toBeVisible()
+  await page.getByLabel('Find in the history').fill('bo balls')
+  await expect(page.getByText('Ada Vane added the player')).toHaveCount(0)
+  await page.getByLabel('Find in the history').fill('nobody')
+  await expect(page.getByText('Nothing here says "nobody".')).toBeVisible()
+  await bo.context().close()
+  await elsewhere.context().close()
+})

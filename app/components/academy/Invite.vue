@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { INVITATION_DAYS, NewInvitation, type MadeInvitation } from '#shared/academy'
+import { NewInvitation, type MadeInvitation } from '#shared/academy'
+import { INVITATION_DAYS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'

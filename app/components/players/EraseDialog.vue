@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ERASABLE_AFTER_DAYS, type PlayerLine } from '#shared/player'
+import { ERASABLE_AFTER_DAYS } from '#shared/keep-times'
+import type { PlayerLine } from '#shared/player'
 import { api } from '~/utils/api'
 
 /** Erasing somebody for good: what goes, what may be kept first, and no way back. */

@@ -57,7 +57,7 @@ const days = computed(() => {
 </script>
 
 <template>
-  <FrameStagePage title="Who changed what" line="Newest first. Undo is where a thing was done; this only tells.">
+  <FrameStagePage title="Who changed what" line="Newest first. To take something back, go to where it was done.">
     <div class="max-w-3xl">
       <UInput
         v-model="search"
