@@ -71,6 +71,10 @@ export default defineNuxtConfig({
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   telemetry: false,
   hooks: {
+    // A page brings what it needs; the rest is fetched when it is asked for, and by the offline shell.
+    'build:manifest': manifest => {
+      for (const resource of Object.values(manifest)) resource.prefetch = false
+    },
     // Errors of routes have a form of their own; pages keep the framework's.
     // The thread that works numbers out on the server is a program of its own, beside the server.
     'nitro:init': nitro => {

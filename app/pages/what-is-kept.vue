@@ -18,7 +18,7 @@ const PARTS: { title: string; lines: string[] }[] = [
   {
     title: 'Of those who coach',
     lines: [
-      'Name, address, a password that cannot be read back, and where they are signed in as a kind of device.',
+      'Name, address, a password that cannot be read back, and on what kind of device they are signed in.',
       'What they chose: units, habits, marks, ranges and drills of their own.',
     ],
   },

@@ -1,7 +1,8 @@
 import type { Page, Request } from '@playwright/test'
 import { expect, test } from './coach'
 
-const MOST_BYTES = 260_000
+/** The door comes without the schemas: what checks its form is fetched when the form is sent. */
+const MOST_BYTES = { '/sign-in': 185_000, '/players': 260_000 } as const
 
 // Words that only the library itself says: the bar chart, the offline store, the beta function behind Student's t.
 const FOR_LATER = ['borderSkipped', 'IDBCursor', '2.5066282746310007']
@@ -23,7 +24,7 @@ async function load(page: Page, path: string, sign: string) {
   }
 }
 
-test('the first load is at most 260 kB of JavaScript, and leaves charts, statistics and the offline store for later', async ({
+test('the first load is at most 185 kB of JavaScript at the door and 260 kB behind it, and leaves charts, statistics and the offline store for later', async ({
   page,
   demo,
   context,
@@ -44,7 +45,7 @@ test('the first load is at most 260 kB of JavaScript, and leaves charts, statist
     await fresh.close()
     sizes[path] = Math.round(bytes / 1000)
     expect(bytes).toBeGreaterThan(50_000)
-    expect(bytes).toBeLessThanOrEqual(MOST_BYTES)
+    expect(bytes).toBeLessThanOrEqual(MOST_BYTES[path])
     expect(
       later.filter(word => word !== 'IDBCursor' || path === '/sign-in'),
       path,

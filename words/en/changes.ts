@@ -5,6 +5,6 @@ export const CHANGES = {
   moved: 'Moved: {list}',
   fresh: 'New: {list}',
   written: 'Written: {list}',
-  struckOut: 'Struck out: {list}',
+  struckOut: 'Not used: {list}',
   move: 'from {from} to {to}, by {balls} new balls: {sure, select, certain {certain} other {likely}}',
 } as const
