@@ -40,6 +40,7 @@ async function opened(browser: Browser, path: string, slower: number, state?: ob
   })
   if (slower > 1) await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: slower })
   await page.goto(path, { waitUntil: 'networkidle' })
+  await page.waitForFunction(() => (globalThis as unknown as { seen: Opened }).seen.paintMs > 0)
   await page.waitForTimeout(SETTLED_MS)
   const seen = await page.evaluate(() => (globalThis as unknown as { seen: Opened }).seen)
   await context.close()

@@ -145,3 +145,27 @@ test('every stage of every demo player opens @long', async ({ page, demo }) => {
     }
   }
 })
+
+test('nothing shifts under the reader while a stage comes @long', async ({ page, demo }) => {
+  await demo()
+  await page.getByText('Odile Harrow').first().click()
+  await page.waitForURL('**/chart')
+  const player = new URL(page.url()).pathname.replace(/\/chart$/, '')
+  await page.addInitScript(() => {
+    const shifts = { sum: 0 }
+    Object.assign(globalThis, { shifts })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+        if (!entry.hadRecentInput) shifts.sum += entry.value
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  const shifted: Record<string, number> = {}
+  for (const stage of ['bag', 'session', 'chart', 'gaps', 'pick', 'practice', 'rounds']) {
+    await page.goto(`${player}/${stage}`, { waitUntil: 'networkidle' })
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByRole('status', { name: 'Being worked out' })).toHaveCount(0)
+    const sum = await page.evaluate(() => (globalThis as unknown as { shifts: { sum: number } }).shifts.sum)
+    if (sum >= 0.05) shifted[stage] = sum
+  }
+  expect(shifted).toEqual({})
+})

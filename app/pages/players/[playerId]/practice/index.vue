@@ -4,10 +4,12 @@ import { ballsOfGo } from '#shared/practice'
 import { drillTexts } from '#words/practice'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useCalibration } from '~/stores/calibration'
 import { usePractice } from '~/stores/practice'
 import { newGo } from '~/utils/new-go'
 import { daysAgo } from '~/utils/dates'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import PracticeDrills from '~/components/practice/Drills.vue'
 import PracticeHomework from '~/components/practice/Homework.vue'
@@ -19,6 +21,7 @@ import PracticeScores from '~/components/practice/Scores.vue'
 const { playerId } = usePlayerRoute()
 const practice = usePractice()
 const { known, readChart } = useNumbers()
+const calibration = useCalibration()
 const hasNumber = computed(() => readChart.value.some(cell => cell.carryM !== null))
 const running = computed(() => practice.done.filter(({ endedAtMs }) => endedAtMs === null))
 async function start(spec: DrillSpec, name = '') {
@@ -57,7 +60,9 @@ async function start(spec: DrillSpec, name = '') {
       :to="`/players/${playerId}/session`"
     />
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
-      <div class="min-w-0 space-y-8">
+      <!-- The plan goes above the drills by the numbers: neither stands before they are there. -->
+      <FrameLinesSkeleton v-if="!known && !calibration.failure" :rows="8" />
+      <div v-else class="min-w-0 space-y-8">
         <div v-if="hasNumber" class="space-y-3">
           <PracticePlan @start="start" />
           <PracticeLeastLiked />
