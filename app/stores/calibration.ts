@@ -115,6 +115,7 @@ export const useCalibration = defineStore('calibration', () => {
   }
 
   if (import.meta.client) {
+    worker.begin()
     watch(() => record.playerId, forget)
     watch(
       [

@@ -1,4 +1,4 @@
-import { proxy } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import type { CalibrationApi } from '~/workers/calibration.worker'
 import { workerClient } from '~/utils/worker-client'
@@ -9,12 +9,22 @@ const start = () => new Worker(new URL('../workers/calibration.worker.ts', impor
 export function calibrationWorker(take: (answer: CalibrationAnswer) => void) {
   const { ask, end } = workerClient<CalibrationApi>(start, 'The part that works out the numbers')
   let listening: Promise<void> | undefined
+  async function listen(api: Remote<CalibrationApi>): Promise<void> {
+    listening ??= api.listen(proxy(take))
+    await listening
+  }
   return {
+    /** Before there is anything to tell, so that it is fetched beside the record. */
+    begin(): void {
+      ask(listen).catch(() => {
+        // Whoever tells it something starts a fresh one, and hears what is wrong with that.
+        listening = undefined
+      })
+    },
     /** In the order they are told in, also while the worker is still beginning to listen. */
     async tell(what: CalibrationAsk): Promise<void> {
       await ask(async api => {
-        listening ??= api.listen(proxy(take))
-        await listening
+        await listen(api)
         await api.tell(what)
       })
     },

@@ -25,4 +25,15 @@ describe('the worker that works out the numbers', () => {
     await Promise.all(both)
     expect(told).toEqual(['listen', 'turn 1', 'turn 2'])
   })
+
+  it('may begin before there is anything to tell: it is asked to listen once', async () => {
+    const { calibrationWorker } = await import('../../app/utils/calibration-worker')
+    told.length = 0
+    const worker = calibrationWorker(() => undefined)
+    worker.begin()
+    const first = worker.tell({ turn: 1 } as CalibrationAsk)
+    beginToListen()
+    await first
+    expect(told).toEqual(['listen', 'turn 1'])
+  })
 })
