@@ -49,8 +49,8 @@ async function submit() {
     <p v-else-if="!whose" class="soft min-h-40" role="status">Looking whose it is…</p>
     <form v-else class="space-y-1" novalidate @submit.prevent="submit">
       <p class="mb-3">
-        For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, who signs in as {{ whose.email }}. Wherever that
-        is signed in now, it ends.
+        For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, who signs in as {{ whose.email }}. Everywhere else
+        you are signed out by it.
       </p>
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
       <input type="email" autocomplete="username" :value="whose.email" class="hidden" aria-hidden="true" readonly />

@@ -2,19 +2,15 @@ import { and, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm'
 import { changes, coaches } from '../db/schema'
 import { HISTORY_LINES, type ChangeOfRecord, type HistoryLine } from '../../core/history/record-change'
 import { useDatabase } from '../db/database'
+import { describeError } from '../db/database-errors'
+import { log } from '../log'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 
 /** The same again within this is one line. */
 const ONE_LINE_MS = 10 * 60_000
 
-/** Writes down that something of a player was changed. @param coachId null for a device, or for the player */
-export async function noteChange(
-  coachId: string | null,
-  playerId: string,
-  kind: ChangeOfRecord,
-  times = 1,
-): Promise<void> {
+async function writeDown(coachId: string | null, playerId: string, kind: ChangeOfRecord, times = 1): Promise<void> {
   const now = new Date()
   const [done] = await useDatabase()
     .update(changes)
@@ -31,6 +27,19 @@ export async function noteChange(
     .limit(1)
   if (done.affectedRows > 0) return
   await useDatabase().insert(changes).values({ playerId, coachId, kind, times, beganAt: now, lastAt: now })
+}
+
+let last: Promise<void> = Promise.resolve()
+
+/**
+ * Writes down that something of a player was changed: behind what was done, which neither waits for it nor fails by it,
+ * and one after the other, so that two balls of one moment are one line.
+ * @param coachId null for a device, or for the player
+ */
+export function noteChange(...change: Parameters<typeof writeDown>): void {
+  last = last
+    .then(() => writeDown(...change))
+    .catch((error: unknown) => log.error(`history of a player: ${describeError(error)}`))
 }
 
 /**

@@ -1,8 +1,6 @@
 import type { H3Event } from 'h3'
 import type { ChangeOfRecord } from '../../core/history/record-change'
 import { noteChange } from '../data/history'
-import { describeError } from '../db/database-errors'
-import { log } from '../log'
 import { routeOf } from '../request/route-of'
 
 const OF_PLAYER = '/api/players/:playerId'
@@ -58,10 +56,7 @@ export default defineNitroPlugin(nitro => {
     if (event.method === 'GET' || !event.path.startsWith('/api/')) return
     event.node.res.once('close', () => {
       const change = event.node.res.statusCode < 300 ? changeOf(event) : undefined
-      if (!change) return
-      noteChange(change.coachId, change.playerId, change.kind, event.context.changed).catch((error: unknown) =>
-        log.error(`history of a player: ${describeError(error)}`),
-      )
+      if (change) noteChange(change.coachId, change.playerId, change.kind, event.context.changed)
     })
   })
 })

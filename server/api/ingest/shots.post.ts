@@ -59,7 +59,7 @@ export default defineEventHandler(async (event): Promise<TakenShots> => {
   for (const { aim, records } of lots.values()) {
     await addSentShots(aim.playerId, records)
     ballsKept.inc({ by: 'device' }, records.length)
-    await noteChange(null, aim.playerId, 'by-device', records.length)
+    noteChange(null, aim.playerId, 'by-device', records.length)
     tell(aim.sessionId, { deviceId: device.id, shots: records })
   }
   if (lots.size === 0 && isAimed(newest)) tell(newest.sessionId, { deviceId: device.id, shots: [] })
