@@ -2,22 +2,19 @@
 import type { InvitedTo } from '#shared/academy'
 import { ROLE_WORDS } from '#shared/rights'
 import { api } from '~/utils/api'
-import { useFormErrors } from '~/composables/useFormErrors'
-import { useAccount } from '~/stores/account'
+import { useDoorForm } from '~/composables/useDoorForm'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
 /** Where an invitation leads: an account of one's own in somebody's academy. */
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Invitation' })
-const account = useAccount()
 const route = useRoute()
 const token = route.hash.slice(1)
 const invited = shallowRef<InvitedTo>()
 const failure = ref('')
 const form = ref({ name: '', email: '', password: '' })
-const { general, check, take, of, errors } = useFormErrors()
-const busy = ref(false)
+const { general, check, of, errors, busy, enter } = useDoorForm()
 
 onMounted(async () => {
   try {
@@ -28,21 +25,13 @@ onMounted(async () => {
   }
 })
 
-async function submit() {
-  busy.value = true
-  try {
+const submit = () =>
+  enter(async () => {
     const { Join } = await import('#shared/academy')
     const value = check(Join, { ...form.value, token })
-    if (!value) return
-    await api('/api/auth/join', { method: 'POST', body: value })
-    await account.forget()
-    await navigateTo('/players')
-  } catch (error) {
-    take(error)
-  } finally {
-    busy.value = false
-  }
-}
+    if (value) await api('/api/auth/join', { method: 'POST', body: value })
+    return value !== null
+  })
 </script>
 
 <template>

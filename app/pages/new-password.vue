@@ -2,21 +2,18 @@
 import type { ResetLook } from '#shared/academy'
 import { PASSWORD_MIN } from '#shared/password'
 import { api } from '~/utils/api'
-import { useFormErrors } from '~/composables/useFormErrors'
-import { useAccount } from '~/stores/account'
+import { useDoorForm } from '~/composables/useDoorForm'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 
 /** Where the owner's address for a lost password leads: a new one, and in. */
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'A new password' })
-const account = useAccount()
 const route = useRoute()
 const token = route.hash.slice(1)
 const whose = shallowRef<ResetLook>()
 const failure = ref('')
 const password = ref('')
-const { general, check, take, of, errors } = useFormErrors()
-const busy = ref(false)
+const { general, check, of, errors, busy, enter } = useDoorForm()
 
 onMounted(async () => {
   try {
@@ -26,21 +23,13 @@ onMounted(async () => {
   }
 })
 
-async function submit() {
-  busy.value = true
-  try {
+const submit = () =>
+  enter(async () => {
     const { Reset } = await import('#shared/academy')
     const value = check(Reset, { token, password: password.value })
-    if (!value) return
-    await api('/api/auth/reset', { method: 'POST', body: value })
-    await account.forget()
-    await navigateTo('/players')
-  } catch (error) {
-    take(error)
-  } finally {
-    busy.value = false
-  }
-}
+    if (value) await api('/api/auth/reset', { method: 'POST', body: value })
+    return value !== null
+  })
 </script>
 
 <template>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { DistanceUnit } from '#core/units'
 import { api } from '~/utils/api'
-import { useFormErrors } from '~/composables/useFormErrors'
-import { useAccount } from '~/stores/account'
+import { useDoorForm } from '~/composables/useDoorForm'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
@@ -14,26 +13,16 @@ function usualUnit(): DistanceUnit {
   return /^en-(US|GB|IE)\b/i.test(globalThis.navigator?.language ?? 'en-GB') ? 'yd' : 'm'
 }
 
-const account = useAccount()
 const form = ref({ name: '', academy: '', email: '', password: '', unit: usualUnit() })
-const { general, check, take, of, errors } = useFormErrors()
-const busy = ref(false)
+const { general, check, of, errors, busy, enter } = useDoorForm()
 
-async function submit() {
-  busy.value = true
-  try {
+const submit = () =>
+  enter(async () => {
     const { SignUp } = await import('#shared/account')
     const value = check(SignUp, form.value)
-    if (!value) return
-    await api('/api/auth/sign-up', { method: 'POST', body: value })
-    await account.forget()
-    await navigateTo('/players')
-  } catch (error) {
-    take(error)
-  } finally {
-    busy.value = false
-  }
-}
+    if (value) await api('/api/auth/sign-up', { method: 'POST', body: value })
+    return value !== null
+  })
 </script>
 
 <template>
