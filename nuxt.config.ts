@@ -5,6 +5,7 @@ import { SIGN_IN_DAYS } from './shared/keep-times'
 
 /** Changes with every build, so that a kept shell never points at files that are gone. */
 const BUILD = new Date().toISOString()
+const FACE = 'overpass-latin-wght-normal.'
 
 export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
@@ -34,6 +35,8 @@ export default defineNuxtConfig({
   },
   css: ['~/assets/main.css'],
   colorMode: { preference: 'light', fallback: 'light', storageKey: 'uzzet-theme' },
+  // Who is signed in is asked once, by our own store.
+  auth: { loadStrategy: 'none' },
   ui: {
     fonts: false,
     colorMode: true,
@@ -66,6 +69,8 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: 'es' },
+    // Each file that is fetched costs a way there and back: small ones travel together.
+    $client: { build: { rollupOptions: { output: { experimentalMinChunkSize: 24_000 } } } },
     optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'idb', 'uuid'] },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
@@ -73,7 +78,11 @@ export default defineNuxtConfig({
   hooks: {
     // A page brings what it needs; the rest is fetched when it is asked for, and by the offline shell.
     'build:manifest': manifest => {
-      for (const resource of Object.values(manifest)) resource.prefetch = false
+      for (const resource of Object.values(manifest)) {
+        resource.prefetch = false
+        // The face of the first words, which are not shown without it.
+        if (resource.file.startsWith(FACE)) resource.preload = true
+      }
     },
     // Errors of routes have a form of their own; pages keep the framework's.
     // The thread that works numbers out on the server is a program of its own, beside the server.

@@ -27,8 +27,10 @@ export function useCourseBalls() {
         record.bag.clubs.some(({ id }) => id === clubId) && record.bag.scale.rungs.some(({ id }) => id === rungId)
       return isIn && distanceM + offM >= CARRY_MIN_M && distanceM + offM <= CARRY_MAX_M
     })
-  const counting = (round: RoundRecord) =>
-    record.records.filter(shot => shot.sessionId === idOf(round) && !shot.deleted && shot.leftOut === null)
+  function counting(round: RoundRecord) {
+    const sessionId = idOf(round)
+    return record.records.filter(shot => shot.sessionId === sessionId && !shot.deleted && shot.leftOut === null)
+  }
 
   async function count(round: RoundRecord): Promise<void> {
     const sessionId = idOf(round)

@@ -28,8 +28,11 @@ useShortcuts({
   },
 })
 
-// Loaded while nothing else is to do, so that "/" and the name typed right after it find the field there.
-onNuxtReady(() => Promise.all([openSearch(), openHelp()]))
+// Loaded when the page stands still, so that "/" and the name typed right after it find the field there.
+const STILL_MS = 2500
+// What does not come now, for want of a network, is asked for again when it is opened.
+const openBoth = () => Promise.allSettled([openSearch(), openHelp()])
+onNuxtReady(() => setTimeout(openBoth, STILL_MS))
 </script>
 
 <template>

@@ -1,12 +1,13 @@
 import { isAway } from '~/utils/api'
 import { useAccount } from '~/stores/account'
+import { isOpenPage } from '~/utils/open-pages'
 
 /**
  * Everything but the doors, and the card of a player's phone, needs a signed-in coach. Without a network, who was
  * signed in stays so.
  */
 export default defineNuxtRouteMiddleware(async to => {
-  if (['/sign-in', '/sign-up', '/join', '/new-password', '/what-is-kept', '/card'].includes(to.path)) return
+  if (isOpenPage(to.path)) return
   const account = useAccount()
   try {
     if (await account.load()) return

@@ -10,6 +10,7 @@ import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import { calibrationWorker } from '~/utils/calibration-worker'
 import { changesSince } from '~/utils/changes'
+import { keepNumbers, keptNumbers } from '~/utils/kept'
 import { useAccount } from '~/stores/account'
 import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
@@ -18,6 +19,8 @@ import { serverNowMs } from '~/utils/server-clock'
 
 /** No answer for so long is a failure that the coach is told. The largest player takes a tenth of a second. */
 const PATIENCE_MS = 20_000
+/** Numbers that stood for so long are kept for the next visit; while balls come in, only the last of them. */
+const STOOD_MS = 2000
 
 /** One and the same, so that nothing is worked out again for it. */
 const NOTHING_PRACTISED: PracticeLeave[] = []
@@ -54,13 +57,31 @@ export const useCalibration = defineStore('calibration', () => {
   let sentPlayer: string | null = null
   let sent: readonly ShotRecord[] = []
   let clock: ReturnType<typeof setTimeout> | undefined
+  const { buildId } = useRuntimeConfig().app
+  const by = () => `${buildId} ${account.unit}`
+  /** True while what is shown is what this device knew last. */
+  let recalled = false
 
   function fail(reason: string): void {
     clearTimeout(clock)
     worker.end()
     sentPlayer = null
     failure.value = reason
+    if (recalled) latest.value = null
   }
+
+  /** What was worked out here last stands until the worker has answered. */
+  async function recall(): Promise<void> {
+    const of = record.playerId
+    const known = of ? await keptNumbers(of, by()) : undefined
+    if (!known || record.playerId !== of || latest.value || failure.value) return
+    latest.value = known
+    recalled = true
+  }
+
+  const keepLatest = useDebounceFn(() => {
+    if (latest.value && !recalled && sentPlayer) void keepNumbers(sentPlayer, by(), latest.value)
+  }, STOOD_MS)
 
   function take(answer: CalibrationAnswer): void {
     if (answer.turn < answered || answer.turn <= before) return
@@ -71,6 +92,8 @@ export const useCalibration = defineStore('calibration', () => {
     answered = answer.turn
     if (answer.turn === turn) clearTimeout(clock)
     latest.value = answer.calibration
+    recalled = false
+    void keepLatest()
   }
 
   /** Answers up to this turn are another player's. */
@@ -110,13 +133,21 @@ export const useCalibration = defineStore('calibration', () => {
     before = turn
     sentPlayer = null
     latest.value = null
+    recalled = false
     failure.value = null
     clearTimeout(clock)
   }
 
   if (import.meta.client) {
     worker.begin()
-    watch(() => record.playerId, forget)
+    watch(
+      () => record.playerId,
+      () => {
+        forget()
+        void recall()
+      },
+      { immediate: true },
+    )
     watch(
       [
         () => record.player,

@@ -6,12 +6,13 @@ import type { CellRemarkRecord } from '#shared/cell-remark'
 import type { PublishedNumbers } from '#core/history/published-numbers'
 import type { FlagAnswerRecord } from '#shared/flag-answer'
 import type { AcademyThresholds, Player } from '#shared/player'
-import { fromColumns, type PlayerRecord } from '#shared/record'
+import type { PlayerRecord } from '#shared/record'
 import type { Entry } from '~/utils/outbox-queue'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
-import { api, isAway } from '~/utils/api'
+import { api, isAway, Refused } from '~/utils/api'
 import { useOutbox } from '~/stores/outbox'
 import { keepRecord, keepSent, keptRecord } from '~/utils/kept'
+import { added, laidOver, place } from '~/utils/laid-over'
 
 const emptyBag = (): Bag => ({ clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] })
 
@@ -53,43 +54,17 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return map
   })
 
-  /** Puts a record into a list by its id; an older version never takes the place of a newer one. */
-  function place<T extends { id: string; version: number }>(list: T[], record: T): T[] {
-    const at = list.findIndex(other => other.id === record.id)
-    if (at < 0) return [...list, record]
-    return list[at]!.version > record.version ? list : list.with(at, record)
-  }
-
-  /** What cannot be made of a newer bag is not made: the server will say so. */
-  const withStep = (old: Bag, { step }: BagStepRecord): Bag => {
-    const after = bagAfter(old, step)
-    return 'fault' in after ? old : after
-  }
-  const added = <T extends { id: string }>(list: T[], word: T) =>
-    list.some(other => other.id === word.id) ? list : [...list, word]
-
   /** Takes the server's answer, then lays unsent entries over it, in the order they were made. */
   function take(reply: PlayerRecord, confirmed: readonly Entry[] = []): void {
-    let newSessions = reply.sessions
-    let newRecords = fromColumns(reply.shots)
-    let newWords = reply.words
-    let newAnswers = reply.answers
-    let newBag = reply.bag
     const unsent = outbox.mine.filter(item => item.playerId === reply.player.id).map(item => item.entry)
-    for (const entry of [...confirmed, ...unsent, ...sinceAsked]) {
-      if (entry.kind === 'session') newSessions = place(newSessions, entry.record)
-      else if (entry.kind === 'word') newWords = added(newWords, entry.record)
-      else if (entry.kind === 'answer') newAnswers = added(newAnswers, entry.record)
-      else if (entry.kind === 'bag') newBag = withStep(newBag, entry.record)
-      else if (entry.kind === 'shot') newRecords = place(newRecords, entry.record)
-    }
+    const now = laidOver(reply, [...confirmed, ...unsent, ...sinceAsked])
     player.value = reply.player
-    bag.value = newBag
+    bag.value = now.bag
     bagVersion.value = reply.bagVersion
-    sessions.value = newSessions
-    records.value = newRecords
-    words.value = newWords
-    answers.value = newAnswers
+    sessions.value = now.sessions
+    records.value = now.records
+    words.value = now.words
+    answers.value = now.answers
     academyThresholds.value = reply.academyThresholds
     published.value = reply.published
   }
@@ -97,6 +72,14 @@ export const usePlayerRecord = defineStore('player-record', () => {
   let asked = 0
   /** Entered while the answer was under way: it may have been sent and confirmed, yet not be in that answer. */
   let sinceAsked: Entry[] = []
+
+  /** What this device knew last stands until the server has said what is so. @returns it, when it was shown */
+  async function showKept(id: string, question: number) {
+    const [old] = await Promise.all([keptRecord(id), outbox.ready()])
+    if (!old || question !== asked || player.value) return undefined
+    take(old.body, old.sent)
+    return old
+  }
 
   /** Opens a player. One that is open already is shown at once and brought up to date behind it. */
   async function open(id: string): Promise<void> {
@@ -107,6 +90,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     sinceAsked = outbox.mine.filter(item => item.playerId === id).map(item => item.entry)
     failure.value = null
     const askedAtMs = Date.now()
+    const first = player.value ? undefined : showKept(id, question)
     try {
       const [reply] = await Promise.all([api('/api/players/:playerId', { params: { playerId: id } }), outbox.ready()])
       void keepRecord(id, reply, askedAtMs)
@@ -114,11 +98,11 @@ export const usePlayerRecord = defineStore('player-record', () => {
       keptAtMs.value = null
       take(reply)
     } catch (error) {
-      await outbox.ready()
-      const old = isAway(error) && !player.value ? await keptRecord(id) : undefined
+      const old = await first
       if (question !== asked) return
-      keptAtMs.value = old?.atMs ?? keptAtMs.value
-      if (old) take(old.body, old.sent)
+      // What the server no longer has is not shown for having been here.
+      if (error instanceof Refused && error.status === 404) empty()
+      if (old && isAway(error)) keptAtMs.value = old.atMs
       else failure.value = error as Error
     }
   }
@@ -142,6 +126,12 @@ export const usePlayerRecord = defineStore('player-record', () => {
   function close(): void {
     asked++
     playerId.value = null
+    empty()
+    keptAtMs.value = null
+    failure.value = null
+  }
+
+  function empty(): void {
     player.value = null
     bag.value = emptyBag()
     sessions.value = []
@@ -149,8 +139,6 @@ export const usePlayerRecord = defineStore('player-record', () => {
     words.value = []
     answers.value = []
     published.value = null
-    keptAtMs.value = null
-    failure.value = null
   }
 
   function keep(entry: Entry): Promise<void> {

@@ -124,6 +124,33 @@ export function pathOf(route: string, params: Readonly<Record<string, Filled>> =
   })
 }
 
+/** An answer that was asked for ahead serves for so long: what is asked later wants what is so later. */
+const AHEAD_MS = 5000
+const PATIENCE_MS = 20_000
+
+interface Ahead {
+  answer: Promise<FetchResponse<unknown>>
+  askedAtMs: number
+}
+const ahead = new Map<string, Ahead>()
+
+/**
+ * Asks for what a page is about to ask for, while its script is still on the way. The first who asks for this path
+ * takes the answer, or the failure; whoever asks after that asks anew.
+ */
+export function askAhead(path: string): void {
+  const answer = $fetch.raw<unknown>(path, { retry: 0, timeout: PATIENCE_MS })
+  // A failure is told to whoever takes it.
+  answer.catch(() => {})
+  ahead.set(path, { answer, askedAtMs: Date.now() })
+}
+
+function takenAhead(path: string): Ahead | undefined {
+  const asked = ahead.get(path)
+  ahead.delete(path)
+  return asked && Date.now() - asked.askedAtMs < AHEAD_MS ? asked : undefined
+}
+
 /** Asks our own server. @returns what that route answers @throws Refused or Unreachable, never anything else */
 export async function api<R extends Route, M extends MethodOf<R> = Extract<MethodOf<R>, 'GET'>>(
   route: R,
@@ -131,25 +158,20 @@ export async function api<R extends Route, M extends MethodOf<R> = Extract<Metho
 ): Promise<Reply<R, M>> {
   const { method = 'GET', params, query, body, signal, token } = options ?? {}
   const path = pathOf(route, params)
-  const askedAtMs = Date.now()
+  const known = method === 'GET' && !query && !signal && !token ? takenAhead(path) : undefined
+  const askedAtMs = known?.askedAtMs ?? Date.now()
   const headers = token ? { authorization: `Bearer ${token}` } : {}
   let response: FetchResponse<Reply<R, M>>
   try {
     // The framework's own types of this call are too deep for the checker: the reply is typed by the route above.
     const { raw } = $fetch as { raw: (path: string, o: object) => Promise<FetchResponse<Reply<R, M>>> }
-    response = await raw(path, {
-      method,
-      query,
-      body,
-      signal,
-      headers,
-      retry: 0,
-      timeout: 20_000,
-    })
+    response = known
+      ? ((await known.answer) as FetchResponse<Reply<R, M>>)
+      : await raw(path, { method, query, body, signal, headers, retry: 0, timeout: PATIENCE_MS })
   } catch (error) {
-    const known = explain(error, askedAtMs)
-    if (known instanceof Refused && known.status === 401 && !token && !route.startsWith('/api/auth/')) whenSignedOut()
-    throw known
+    const why = explain(error, askedAtMs)
+    if (why instanceof Refused && why.status === 401 && !token && !route.startsWith('/api/auth/')) whenSignedOut()
+    throw why
   }
   if (!hearTime(response, askedAtMs)) throw new NotOurs(response.status)
   return response._data as Reply<R, M>

@@ -1,13 +1,12 @@
 import { proxy, type Remote } from 'comlink'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import type { CalibrationApi } from '~/workers/calibration.worker'
+import { startedWorker } from '~/utils/start-ahead'
 import { workerClient } from '~/utils/worker-client'
-
-const start = () => new Worker(new URL('../workers/calibration.worker.ts', import.meta.url), { type: 'module' })
 
 /** The worker that holds a player's shots and works out the numbers. */
 export function calibrationWorker(take: (answer: CalibrationAnswer) => void) {
-  const { ask, end } = workerClient<CalibrationApi>(start, 'The part that works out the numbers')
+  const { ask, end } = workerClient<CalibrationApi>(startedWorker, 'The part that works out the numbers')
   let listening: Promise<void> | undefined
   async function listen(api: Remote<CalibrationApi>): Promise<void> {
     listening ??= api.listen(proxy(take))

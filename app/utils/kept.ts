@@ -1,6 +1,7 @@
 import { api, pathOf, type Reply, type Route, isAway } from '~/utils/api'
 import { browserStore } from '~/utils/browser-store'
 import type { DBSchema } from 'idb'
+import type { Calibration } from '#core/calibration/calibration'
 import type { PlayerRecord } from '#shared/record'
 import type { Entry } from '~/utils/outbox-queue'
 
@@ -125,6 +126,28 @@ export function keptRecord(playerId: string): Promise<{ body: PlayerRecord; sent
       atMs: answer.atMs,
     }
   })
+}
+
+/**
+ * What was worked out of a player's record, by which build and in which unit: it is shown only where the same would be
+ * worked out.
+ */
+interface KeptNumbers {
+  by: string
+  numbers: Calibration
+}
+const numbersPath = (playerId: string) => `${recordPath(playerId)} numbers`
+
+/** Keeps the numbers of a player, to be shown at once the next time, while they are worked out anew. */
+export function keepNumbers(playerId: string, by: string, numbers: Calibration): Promise<void> {
+  const body: KeptNumbers = { by, numbers }
+  return keepAnswer(numbersPath(playerId), body)
+}
+
+/** @returns what was kept of a player, or nothing where another build or unit would say it in another way */
+export async function keptNumbers(playerId: string, by: string): Promise<Calibration | undefined> {
+  const kept = (await reading(db => db.get('answers', numbersPath(playerId))))?.body as KeptNumbers | undefined
+  return kept?.by === by ? kept.numbers : undefined
 }
 
 /** The next one at this browser may be another coach. */

@@ -1,4 +1,4 @@
-import { GREEN_RADIUS_M, putts, strokesBeside, strokesFrom, type Costs } from './strokes'
+import { FARTHEST_REST_M, GREEN_RADIUS_M, STEPS_A_METRE, strokesFrom, type Costs } from './strokes'
 
 export const TROUBLE_SIDES = ['short', 'long', 'left', 'right'] as const
 export type TroubleSide = (typeof TROUBLE_SIDES)[number]
@@ -58,14 +58,9 @@ export function isIn({ side, fromM, toM = Infinity }: Trouble, pastM: number, ri
  * @param targetM what a ball out of bounds is played from again
  */
 export function costAround({ green = USUAL_GREEN, trouble }: Around, targetM: number, costs: Costs) {
-  const STEPS_A_METRE = 4
-  const MOST_M = 120
-  const size = MOST_M * STEPS_A_METRE + 2
-  const table = (of: (m: number) => number) => Float64Array.from({ length: size }, (_, i) => of(i / STEPS_A_METRE))
-  const putting = table(m => putts(m, costs.level))
-  const beside = table(m => strokesBeside(m, costs))
+  const { putting, beside } = costs
   const at = (values: Float64Array, m: number): number => {
-    const x = Math.min(MOST_M, m) * STEPS_A_METRE
+    const x = Math.min(FARTHEST_REST_M, m) * STEPS_A_METRE
     const low = x | 0
     return values[low]! + (x - low) * (values[low + 1]! - values[low]!)
   }

@@ -34,8 +34,10 @@ const HOLED = {
 /** Straight between the knots, the end beyond them. */
 function along(knots: readonly number[], values: readonly number[], at: number): number {
   if (at <= knots[0]!) return values[0]!
-  const next = knots.findIndex(knot => knot >= at)
-  if (next < 0) return values.at(-1)!
+  // Asked some hundred thousand times for one table: a plain loop.
+  let next = 1
+  while (next < knots.length && knots[next]! < at) next++
+  if (next === knots.length) return values.at(-1)!
   const share = (at - knots[next - 1]!) / (knots[next]! - knots[next - 1]!)
   return values[next - 1]! + share * (values[next]! - values[next - 1]!)
 }
@@ -70,7 +72,8 @@ export function putts(distanceM: number, level: Level): number {
 }
 
 /** A green is about so far round the flag where nobody drew it. From memory. */
-export const GREEN_RADIUS_M = yardsToMetres(12)
+const GREEN_FEET = 36
+export const GREEN_RADIUS_M = yardsToMetres(GREEN_FEET / 3)
 /** On the course scatter is so much wider than on the range: fitted to the expert table. */
 export const COURSE_SCATTER = 1.5
 /** Share of mishits on the course. Our choice, the expert's fitted to the table. */
@@ -93,9 +96,16 @@ function build(level: Level, memo: Memo): BuiltStrokes {
   const built = new Float64Array(FARTHEST_YD + 1)
   const points = strikePoints(STRIKES_REFINED, memo)
   const mishits = COURSE_MISHITS[level]
+  // Straight between whole feet, as the tables it comes from are.
+  const puttsAtFoot = Float64Array.from({ length: GREEN_FEET + 2 }, (_, feet) => putts(feet / FEET_A_METRE, level))
+  const putting = (restM: number): number => {
+    const feet = restM * FEET_A_METRE
+    const low = feet | 0
+    return puttsAtFoot[low]! + (feet - low) * (puttsAtFoot[low + 1]! - puttsAtFoot[low]!)
+  }
   /** From a rest that is further off than what is worked out already: the last one. */
   const from = (restM: number, last: number): number => {
-    if (restM <= GREEN_RADIUS_M) return putts(restM, level)
+    if (restM <= GREEN_RADIUS_M) return putting(restM)
     const yd = Math.min(last, Math.max(NEAREST_YD, Math.round(metresToYards(restM))))
     return built[yd]! + ROUGH / 2
   }
@@ -106,11 +116,16 @@ function build(level: Level, memo: Memo): BuiltStrokes {
     // The first has nothing before it: as from the fringe.
     built[yd] = yd === NEAREST_YD ? 1 + putts(GREEN_RADIUS_M, level) - 0.1 : built[yd - 1]!
     const last = Math.max(NEAREST_YD, yd - 1)
+    // Each point stands with its mirror images, and a rest is as far to the left as to the right.
     const mean = (offM: number, sdM: number) => {
       let sum = 0
-      for (let i = 0; i < points.length; i += 2)
-        sum += from(Math.hypot(offM + sdM * points[i]!, sideSd * points[i + 1]!), last)
-      return (2 * sum) / points.length
+      for (let i = 0; i < points.length; i += 8) {
+        const [past, side] = [sdM * points[i]!, sideSd * points[i + 1]!]
+        const [far, near] = [offM + past, offM - past]
+        sum += from(Math.sqrt(far * far + side * side), last)
+        sum += from(Math.sqrt(near * near + side * side), last)
+      }
+      return (4 * sum) / points.length
     }
     const good = mean(0, longSd)
     const poor = mean(-MISHIT_SHORT * targetM, Math.hypot(MISHIT_SD * targetM, longSd))
@@ -124,18 +139,34 @@ function build(level: Level, memo: Memo): BuiltStrokes {
 export const builtStrokes = (level: Level, memo: Memo): BuiltStrokes =>
   memo.recall('strokes', level, () => build(level, memo))
 
-/** What it costs from beside the green, by level; half fairway and half rough. */
-export interface Costs {
+/** What it costs from off the green, by level. */
+interface OffGreen {
   level: Level
   built: BuiltStrokes
 }
 
-export const costsOf = (level: Level, memo: Memo): Costs => ({ level, built: builtStrokes(level, memo) })
+/** What it costs from wherever a ball stops, by level: on the green, and beside it, by quarters of a metre. */
+export interface Costs extends OffGreen {
+  putting: Float64Array
+  beside: Float64Array
+}
+
+export const STEPS_A_METRE = 4
+/** Farther from the flag than this costs what this does. */
+export const FARTHEST_REST_M = 120
+
+export const costsOf = (level: Level, memo: Memo): Costs =>
+  memo.recall('costs', level, () => {
+    const off = { level, built: builtStrokes(level, memo) }
+    const table = (of: (m: number) => number) =>
+      Float64Array.from({ length: FARTHEST_REST_M * STEPS_A_METRE + 2 }, (_, i) => of(i / STEPS_A_METRE))
+    return { ...off, putting: table(m => putts(m, level)), beside: table(m => strokesBeside(m, off)) }
+  })
 
 /**
  * Strokes to hole out from off the green, from the fairway: the published table for experts, the built one for others.
  */
-export function strokesFrom(distanceM: number, { level, built }: Costs): number {
+export function strokesFrom(distanceM: number, { level, built }: OffGreen): number {
   if (level === 'expert') return expertStrokes(distanceM, 'fairway')
   const yd = Math.min(FARTHEST_YD, Math.max(0, metresToYards(distanceM)))
   const low = Math.floor(yd)
@@ -144,4 +175,4 @@ export function strokesFrom(distanceM: number, { level, built }: Costs): number 
 }
 
 /** The same where nobody knows whether it lies in the fairway or in the rough: half and half. */
-export const strokesBeside = (distanceM: number, costs: Costs): number => strokesFrom(distanceM, costs) + ROUGH / 2
+export const strokesBeside = (distanceM: number, costs: OffGreen): number => strokesFrom(distanceM, costs) + ROUGH / 2

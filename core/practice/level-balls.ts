@@ -53,20 +53,20 @@ export function leaveOfLevel(level: Level, targetM: number, share: number, dimen
   return leaves[Math.min(leaves.length - 1, Math.floor(share * leaves.length))]!
 }
 
+/** What it costs from beside a target, by the level; nothing but a usual green about it. */
+const costBeside = (level: Level, targetM: number, memo: Memo) =>
+  memo.recall('rest', key(level, targetM, 'both'), () => costAround({ trouble: [] }, targetM, costsOf(level, memo)))
+
 /** Strokes to hole out from where a ball ended, by the level; nothing but a usual green about the target. */
-export function restStrokes(level: Level, targetM: number, offM: number, sideM: number, memo: Memo): number {
-  const cost = memo.recall('rest', key(level, targetM, 'both'), () =>
-    costAround({ trouble: [] }, targetM, costsOf(level, memo)),
-  )
-  return cost(offM, sideM)
-}
+export const restStrokes = (level: Level, targetM: number, offM: number, sideM: number, memo: Memo): number =>
+  costBeside(level, targetM, memo)(offM, sideM)
 
 const meanRest = (level: Level, targetM: number, dimensions: Dimensions, times: number, memo: Memo): number =>
   memo.recall('level-rest', `${key(level, targetM, dimensions)} ${times}`, () =>
     meanCost(
       patternOf(level, targetM, dimensions, times),
       { times, mishitShare: MODEL.mishitShare },
-      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
+      costBeside(level, targetM, memo),
       strikePoints(STRIKES_REFINED, memo),
     ),
   )
@@ -98,7 +98,7 @@ export const ownRest = (
         mishitSdM: Math.hypot(MISHIT_SD * targetM, longSdM),
       },
       { times: 1, mishitShare: MODEL.mishitShare },
-      (pastM, rightM) => restStrokes(level, targetM, pastM, rightM, memo),
+      costBeside(level, targetM, memo),
       strikePoints(STRIKES_REFINED, memo),
     ),
   )

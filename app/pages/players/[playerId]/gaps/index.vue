@@ -26,7 +26,7 @@ const LazyGapsLanesChart = later(() => import('~/components/gaps/LanesChart.vue'
 const LazyGapsSettings = later(() => import('~/components/gaps/Settings.vue'))
 
 const { playerId, record } = usePlayerRoute()
-const { gapsChart, ladder, findings, flags, cover, unproven } = useNumbers()
+const { known, gapsChart, ladder, findings, flags, cover, unproven } = useNumbers()
 const { withUnit, to, from, text, unit } = useDistance()
 const { cursorM, picked, zoomM, wholeM, rangeM, at, point, key } = useGapsCursor()
 const { open, noFault, settled, chosen, pointed, lit, choose, marks, verdict, questions, lineM } = useGapsFlags()
@@ -54,6 +54,7 @@ const bands = computed(() =>
 
 const totalOn = computed(() => record.player?.thresholds.totalOn)
 const line = computed(() => {
+  if (!known.value) return 'Working out the numbers…'
   const [first, last] = [ladder.value[0], ladder.value.at(-1)]
   if (!first || !last) return 'No stock shot has a number yet.'
   if (ladder.value.length === 1)

@@ -8,6 +8,7 @@ import { useCalibration } from '~/stores/calibration'
 import { usePractice } from '~/stores/practice'
 import { newGo } from '~/utils/new-go'
 import { daysAgo } from '~/utils/dates'
+import FrameAfterPaint from '~/components/frame/AfterPaint.vue'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
@@ -71,7 +72,7 @@ async function start(spec: DrillSpec, name = '') {
       </div>
       <div class="min-w-0 space-y-8">
         <PracticeHomework />
-        <PracticeScores :player-id="playerId" />
+        <FrameAfterPaint :rows="6"><PracticeScores :player-id="playerId" /></FrameAfterPaint>
       </div>
     </div>
   </FrameStagePage>

@@ -5,6 +5,7 @@ import { approachesText } from '#words/rounds'
 import { useCourseBalls } from '~/composables/useCourseBalls'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useRounds } from '~/stores/rounds'
+import FrameAfterPaint from '~/components/frame/AfterPaint.vue'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import RoundsAgainstRange from '~/components/rounds/AgainstRange.vue'
@@ -117,9 +118,11 @@ async function drop(round: RoundRecord) {
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">
           <USelect v-if="hasKinds" v-model="ofKind" :items="KINDS" aria-label="Which rounds" class="w-44" />
-          <RoundsAsks :played="played" />
-          <RoundsWorkOn :played="played" />
-          <RoundsAgainstRange v-if="isTold" :played="played" />
+          <FrameAfterPaint :rows="8" phone-full>
+            <RoundsAsks :played="played" />
+            <RoundsWorkOn :played="played" />
+            <RoundsAgainstRange v-if="isTold" :played="played" />
+          </FrameAfterPaint>
         </template>
         <RoundsRetest v-else />
       </div>

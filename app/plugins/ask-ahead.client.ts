@@ -1,0 +1,25 @@
+import { askAhead } from '~/utils/api'
+import { isOpenPage } from '~/utils/open-pages'
+import { startWorkerAhead } from '~/utils/start-ahead'
+
+/**
+ * What the first page will ask for is asked at once, beside its script and not after it: who is signed in, and the
+ * player of the address with what stands on every stage's rail.
+ */
+export default defineNuxtPlugin({
+  // Before the framework's router, which waits for the page's script.
+  order: -45,
+  setup() {
+    const { pathname } = location
+    if (isOpenPage(pathname)) return
+    askAhead('/api/account')
+    if (pathname === '/players') askAhead('/api/players')
+    const player = /^\/players\/[^/]+/.exec(pathname)?.[0]
+    if (player) {
+      for (const part of ['', '/practice', '/rounds']) askAhead(`/api${player}${part}`)
+      startWorkerAhead()
+    }
+    // The frame of every stage: a failure is the page's own to tell, which asks for it again.
+    import('~/layouts/default.vue').catch((error: unknown) => console.error('frame:', error))
+  },
+})

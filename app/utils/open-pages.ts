@@ -1,0 +1,4 @@
+const OPEN = ['/sign-in', '/sign-up', '/join', '/new-password', '/what-is-kept', '/card']
+
+/** True for a page that needs no signed-in coach. */
+export const isOpenPage = (path: string): boolean => OPEN.includes(path)

@@ -1,0 +1,154 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { watch } from 'vue'
+import type { PlayerRecord } from '../../shared/record'
+import { browser, refuses, settled, type Answer } from './browser'
+
+const NO_SHOTS = {
+  id: [],
+  sessionIds: [],
+  sessionIndex: [],
+  clubIds: [],
+  clubIndex: [],
+  rungIds: [],
+  rungIndex: [],
+  carryM: [],
+  method: [],
+  balls: [],
+  hitAtMs: [],
+  leftOut: [],
+  strikes: [],
+  readings: { at: [], basis: [] },
+  taken: [],
+  version: [],
+}
+const reply = (name: string) =>
+  ({
+    player: { id: 'p', name, thresholds: {} },
+    bag: { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] },
+    bagVersion: 1,
+    sessions: [],
+    shots: NO_SHOTS,
+    words: [],
+    answers: [],
+    academyThresholds: {},
+    published: null,
+  }) as unknown as PlayerRecord
+
+/** The page afresh; what the browser keeps stays. */
+async function page() {
+  vi.resetModules()
+  setActivePinia(createPinia())
+  const { usePlayerRecord } = await import('../../app/stores/record')
+  const { askAhead, api } = await import('../../app/utils/api')
+  return { record: usePlayerRecord(), askAhead, api }
+}
+
+let say: Answer | Promise<Answer>
+let asked: { path: string }[]
+
+beforeEach(() => {
+  vi.spyOn(console, 'error').mockImplementation(() => {})
+  say = { body: reply('First') }
+  const seen = browser(() => say as Answer)
+  asked = seen.asked
+  vi.stubGlobal('watch', watch)
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.restoreAllMocks()
+})
+
+describe('a player who was open here before', () => {
+  /** Holds back the network's answer until it is let go. */
+  function held() {
+    let go = () => {}
+    const gate = new Promise<void>(resolve => {
+      go = resolve
+    })
+    const real = fetch
+    vi.stubGlobal('fetch', async (...args: Parameters<typeof fetch>) => {
+      await gate
+      return real(...args)
+    })
+    return go
+  }
+
+  it('stands at once as known here last, and then as the server has it', async () => {
+    const before = await page()
+    await before.record.open('p')
+    await settled()
+    say = { body: reply('Renamed') }
+    const { record } = await page()
+    const go = held()
+    const opened = record.open('p')
+    await settled()
+    expect([record.player?.name, record.keptAtMs]).toEqual(['First', null])
+    go()
+    await opened
+    expect(record.player?.name).toBe('Renamed')
+  })
+
+  it('is told to be of then when the server is away', async () => {
+    const before = await page()
+    await before.record.open('p')
+    await settled()
+    say = 'down'
+    const { record } = await page()
+    await record.open('p')
+    expect([record.player?.name, record.keptAtMs !== null, record.failure]).toEqual(['First', true, null])
+  })
+
+  it('is not shown any more when the server has no such player', async () => {
+    const before = await page()
+    await before.record.open('p')
+    await settled()
+    say = refuses(404, 'There is no such player.')
+    const { record } = await page()
+    await record.open('p')
+    expect([record.player, record.failure?.message]).toEqual([null, 'There is no such player.'])
+  })
+
+  it('does not take the place of another who was opened meanwhile', async () => {
+    const before = await page()
+    await before.record.open('p')
+    await settled()
+    const { record } = await page()
+    const go = held()
+    const first = record.open('p')
+    const second = record.open('other')
+    await settled()
+    expect(record.player).toBeNull()
+    go()
+    await Promise.all([first, second])
+    expect(record.playerId).toBe('other')
+  })
+})
+
+describe('what is asked ahead', () => {
+  it('is asked once, and taken by the first who asks for it', async () => {
+    const { askAhead, api } = await page()
+    askAhead('/api/players/p')
+    const route = '/api/players/:playerId'
+    await api(route, { params: { playerId: 'p' } })
+    expect(asked).toHaveLength(1)
+    await api(route, { params: { playerId: 'p' } })
+    expect(asked).toHaveLength(2)
+  })
+
+  it('tells its failure to whoever takes it, as if it had just been asked', async () => {
+    say = refuses(404, 'There is no such player.')
+    const { askAhead, api } = await page()
+    askAhead('/api/players/p')
+    await expect(api('/api/players/:playerId', { params: { playerId: 'p' } })).rejects.toMatchObject({ status: 404 })
+  })
+
+  it('does not serve who asks much later', async () => {
+    const { askAhead, api } = await page()
+    askAhead('/api/players/p')
+    await settled()
+    vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 6000)
+    await api('/api/players/:playerId', { params: { playerId: 'p' } })
+    expect(asked).toHaveLength(2)
+  })
+})
