@@ -107,6 +107,7 @@ function nameTexts({ cells }: Finding, names: StockShotNames): MessageValues {
   const last = cells.at(-1)
   return {
     cells: cellList(cells, names.cell),
+    clubs: listed([...new Set(cells.map(names.club))]),
     ...(first && { shorter: names.cell(first), club: names.club(first) }),
     ...(second && { middle: names.cell(second) }),
     ...(last && { longer: names.cell(last) }),

@@ -8,6 +8,7 @@ import {
   probabilityOfGap,
   probabilityOfLooser,
   probabilityOfOverlap,
+  probabilityOfSameOnAverage,
   probabilityOfUneven,
   stepHalf80M,
 } from '../model/statements'
@@ -42,6 +43,8 @@ export interface Odds extends PlainOdds {
   stepPlusMinusM: (shorter: StockShot, longer: StockShot) => number
   /** That the two carry the same to within the limit. */
   overlap: (a: StockShot, b: StockShot, limitM: number) => number
+  /** That two clubs carry the same to within the limit, on average over pairs with the same swing length. */
+  sameOnAverage: (pairs: readonly (readonly [StockShot, StockShot])[], limitM: number) => number
   /** That the steps between three differ by more than the limit. */
   uneven: (a: StockShot, b: StockShot, c: StockShot, limitM: number) => number
   /** That it scatters more than `ratio` times the player's usual. */
@@ -61,6 +64,12 @@ export function oddsOf(grid: Pick<GridFit, 'fit' | 'indexOf' | 'plain'>): Odds {
     gap: (shorter, longer, limitM) => probabilityOfGap(fit, at(shorter), at(longer), limitM),
     stepPlusMinusM: (shorter, longer) => stepHalf80M(fit, at(shorter), at(longer)),
     overlap: (a, b, limitM) => probabilityOfOverlap(fit, at(a), at(b), limitM),
+    sameOnAverage: (pairs, limitM) =>
+      probabilityOfSameOnAverage(
+        fit,
+        pairs.map(([a, b]) => [at(a), at(b)] as const),
+        limitM,
+      ),
     uneven: (a, b, c, limitM) => probabilityOfUneven(fit, at(a), at(b), at(c), limitM),
     looser: (cell, ratio) => probabilityOfLooser(fit, at(cell), ratio),
   }

@@ -26,9 +26,11 @@ function tellsTheSame(part: Finding, main: Finding): boolean {
   return a.kind === 'finding' && (b.kind === 'hole' || b.kind === 'overlap') && shared(main, part) >= 2
 }
 
-/** Heavier first; of two that are alike, the one that its rule takes more seriously. */
+/** Heavier first; of two that are alike, the one that its rule takes more seriously, and then that speaks of more. */
 const heavier = (a: Finding, b: Finding) =>
-  weightOf(b) - weightOf(a) || flagRule(b.flag).meta.weight - flagRule(a.flag).meta.weight
+  weightOf(b) - weightOf(a) ||
+  flagRule(b.flag).meta.weight - flagRule(a.flag).meta.weight ||
+  b.cells.length - a.cells.length
 
 /**
  * One fact, one flag: findings about one stretch, one group of clubs or one stock shot become the heaviest of them,

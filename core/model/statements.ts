@@ -42,6 +42,25 @@ export function probabilityOfOverlap(fit: Fit, a: number, b: number, limitM: num
   return studentCdf((limitM - dM) / sdM, fit.degrees) - studentCdf((-limitM - dM) / sdM, fit.degrees)
 }
 
+/**
+ * Probability that two rows of cells carry the same to within the limit on average: what each pair tells adds up.
+ * @param pairs cells of the two rows with the same swing length, one pair a length
+ */
+export function probabilityOfSameOnAverage(fit: Fit, pairs: readonly (readonly [number, number])[], limitM: number) {
+  const n = fit.mean.length
+  const weights = pairs.flatMap(([a, b]): [number, number][] => [
+    [a, -exp(fit.mean[a]!) / pairs.length],
+    [b, exp(fit.mean[b]!) / pairs.length],
+  ])
+  let [dM, variance] = [0, 0]
+  for (const [i, wi] of weights) {
+    dM += wi
+    for (const [j, wj] of weights) variance += wi * wj * fit.covariance[i * n + j]!
+  }
+  const sdM = Math.sqrt(Math.max(LEAST_VARIANCE_M2, variance))
+  return studentCdf((limitM - dM) / sdM, fit.degrees) - studentCdf((-limitM - dM) / sdM, fit.degrees)
+}
+
 /** Probability that the step from b up to c differs from the step from a up to b by more than the limit. */
 export function probabilityOfUneven(fit: Fit, a: number, b: number, c: number, limitM: number): number {
   const n = fit.mean.length

@@ -29,6 +29,7 @@ export function factsOf(ladder: Ladder, probability = 0.99, more: Partial<GapFac
       ...plainOdds,
       gap: () => probability,
       overlap: () => probability,
+      sameOnAverage: () => probability,
       stepPlusMinusM: () => 1,
       uneven: () => probability,
       looser: () => probability,

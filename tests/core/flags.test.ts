@@ -6,7 +6,7 @@ import type { CellRemark, Remarks } from '../../core/history/coach-remarks'
 import type { GapFacts } from '../../core/gaps/facts'
 import type { Finding } from '../../core/gaps/flag'
 import { FLAG_RULES, flagRule } from '../../core/gaps/flags'
-import { withParts } from '../../core/gaps/one-fact'
+import { oneFactOneFlag, withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
 import { yardsToMetres } from '../../core/units'
@@ -355,6 +355,82 @@ describe('flags with odds', () => {
     expect(at('expert', 0.04)).toEqual(['level'])
     expect(at('expert', 0.022)).toEqual([])
     expect(at('unknown', 0.09)).toEqual([])
+  })
+
+  it('looser has to be so much more where many balls are mishit: the lesser mishits pass for scatter', () => {
+    const of = (mishitShare: number, ln = 0.046) =>
+      find(
+        'loose',
+        factsOf([], 0.1, {
+          level: 'good',
+          spread: { ln, degrees: 60 },
+          scatter: { mishitShare, spread: 0.033, sideShare: 0.05, sideBias: 0 },
+        }),
+      )
+    expect([of(0.02), of(0.07)].map(found => found[0]?.sureness)).toEqual(['sure', 'sure'])
+    expect(of(0.02)[0]!.probability).toBe(of(0.07)[0]!.probability)
+    expect(of(0.3)).toEqual([])
+    expect(of(0.3, 0.08)).toHaveLength(1)
+  })
+
+  describe('two clubs that carry the same with every swing length', () => {
+    const SWINGS = ['half', '9:00', 'full']
+    const club = (id: string, yards: (number | null)[]) =>
+      yards.flatMap((yd, i) => (yd === null ? [] : [cellOf(id, SWINGS[i]!, yd)]))
+    const jobs = (chart: ChartCell[], probability = 0.95) =>
+      find('crowded', ofChart(chart, {}, probability)).filter(one => one.variant === 'clubs')
+
+    it('do one job: said once for all lengths, shortest first, with their names', () => {
+      const [one, ...more] = jobs([...club('a', [50, 70, 90]), ...club('b', [52, 69, 93]), ...club('c', [60, 80, 101])])
+      expect(more).toEqual([])
+      expect(one!.cells.map(cell => `${cell.clubId} ${cell.rungId}`)).toEqual([
+        'a half',
+        'b half',
+        'b 9:00',
+        'a 9:00',
+        'a full',
+        'b full',
+      ])
+      expect([one!.sureness, one!.probability, one!.data.lengths]).toEqual(['sure', 0.95, 3])
+      // 2, −1 and 3 apart: 4/3 on average.
+      expect(one!.figure).toBeCloseTo(yardsToMetres(4 / 3), 9)
+      expect([one!.fromM, one!.toM]).toEqual([yardsToMetres(50), yardsToMetres(93)])
+      expect(flagText(one!, names, 'yd').title).toBe('a and b do one job')
+      expect(flagText(one!, names, 'yd').why).toContain('over 3 swing lengths, a and b carry the same to within 4 yd')
+    })
+
+    it('are not said of two lengths, of one length far apart, of clubs that differ on average, nor with poor odds', () => {
+      const a = club('a', [50, 70, 90])
+      expect(jobs([...a, ...club('b', [50, null, 90])])).toEqual([])
+      expect(jobs([...a, ...club('b', [59, 66, 86])])).toEqual([])
+      expect(jobs([...a, ...club('b', [55, 75, 95])])).toEqual([])
+      expect(jobs([...a, ...club('b', [50, 70, 90])], 0.93)).toEqual([])
+      // At the limits themselves they are.
+      expect(jobs([...a, ...club('b', [58, 70, 90])])).toHaveLength(1)
+      expect(jobs([...a, ...club('b', [54, 74, 94])])).toHaveLength(1)
+    })
+
+    it('three such clubs are one flag, and what is said of one length of theirs is its part', () => {
+      const chart = ['a', 'b', 'c'].flatMap((id, i) => club(id, [50 + i, 70 + i, 90 + i]))
+      expect(jobs(chart).map(one => one.cells.length)).toEqual([9])
+      const all = oneFactOneFlag([...find('crowded', ofChart(chart)), ...find('overlap', ofChart(chart))])
+      expect(all.map(one => one.variant)).toEqual(['clubs'])
+      expect(all[0]!.parts!.length).toBeGreaterThan(3)
+    })
+
+    it('is learnt from balls: ten with each of six', () => {
+      const flags = flagsOf(bagOf({ '54°': 54, '56°': 56, '60°': 60 }, ['half', '9:00', 'full'], 'arm'), [
+        ['54°', 'half', 54],
+        ['56°', 'half', 53],
+        ['54°', '9:00', 76],
+        ['56°', '9:00', 76],
+        ['54°', 'full', 96],
+        ['56°', 'full', 95],
+        ['60°', 'full', 80],
+      ])
+      const found = said(flags, 'crowded').filter(one => one.variant === 'clubs')
+      expect(found.map(one => [...new Set(one.cells.map(cell => cell.clubId))].sort())).toEqual([['54°', '56°']])
+    })
   })
 
   it('misses short when trusted: by the count of misses, not of balls', () => {

@@ -11,6 +11,7 @@ import {
   probabilityOfGap,
   probabilityOfLooser,
   probabilityOfOverlap,
+  probabilityOfSameOnAverage,
 } from '../../core/model/statements'
 import { yardsToMetres } from '../../core/units'
 import { normalCdf, normalDensity, quickNormalCdf, studentQuantile, SURE_Z, Z_80 } from '../../core/stats/normal'
@@ -148,6 +149,32 @@ describe('the pooled model', () => {
       .filter(s => s.shots.length > 0)
     close([evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, since)], [eMoved], 'evidence')
     expect(evidenceOfMove(fit, 9, { carryM: 64.5, lnVariance: 0.0005 }, [])).toBeCloseTo(1, 9)
+  })
+
+  it('adds up what several pairs tell of two clubs: one pair is that pair, and three are surer than any', () => {
+    const fit = run(from('two-sessions'))
+    const pair = [5, 15] as const
+    expect(probabilityOfSameOnAverage(fit, [pair], 3.6576)).toBeCloseTo(probabilityOfOverlap(fit, 5, 15, 3.6576), 12)
+    // By hand: three pairs that carry the same to the metre, each known to a metre and a half, all apart.
+    const carryM = [40, 60, 80, 40, 60, 80]
+    const n = carryM.length
+    const known = {
+      ...fit,
+      degrees: 1e6,
+      mean: Float64Array.from(carryM, m => Math.log(m)),
+      covariance: Float64Array.from({ length: n * n }, (_, k) =>
+        k % (n + 1) === 0 ? (1.5 / carryM[k / (n + 1)]!) ** 2 : 0,
+      ),
+    }
+    const pairs = [0, 1, 2].map(i => [i, i + 3] as const)
+    // The mean of three differences of sd 1.5 √2 has sd 1.5 √(2/3) = 1.2247: 2 m are 1.633 of it. Φ (tables): 0.9488.
+    expect(probabilityOfSameOnAverage(known, pairs, 2)).toBeCloseTo(2 * 0.9488 - 1, 3)
+    expect(probabilityOfOverlap(known, 0, 3, 2)).toBeCloseTo(2 * 0.8271 - 1, 3)
+    // Apart the other way round is apart as much.
+    const shifted = { ...known, mean: known.mean.map((m, i) => (i < 3 ? m : Math.log(carryM[i]! - 3))) }
+    const back = { ...known, mean: known.mean.map((m, i) => (i < 3 ? m : Math.log(carryM[i]! + 3))) }
+    expect(probabilityOfSameOnAverage(shifted, pairs, 2)).toBeCloseTo(probabilityOfSameOnAverage(back, pairs, 2), 1)
+    expect(probabilityOfSameOnAverage(shifted, pairs, 2)).toBeLessThan(0.3)
   })
 
   it("lays a line through club speed, and leans each cell's side on the player's", () => {

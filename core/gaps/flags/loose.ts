@@ -1,4 +1,4 @@
-import { SAY, SPREAD_OF_LEVEL } from '../../model/constants'
+import { MODEL, SAY, SPREAD_OF_LEVEL } from '../../model/constants'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
 export const meta = {
@@ -15,9 +15,17 @@ export const meta = {
 
 export const defaults = {}
 
+/**
+ * How many times the usual a scatter has to be. Where many balls are mishit the lesser mishits pass for scatter: it has
+ * to be so much more.
+ */
+const ratioOf = ({ scatter }: GapFacts): number =>
+  SAY.looserRatio * (1 + Math.max(0, scatter.mishitShare - MODEL.mishitShare))
+
 /** That the player's φ is more than this much wider than the level's: the looseness of one cell, for all at once. */
-function probabilityOfLevel({ spread, level, odds }: GapFacts): number {
-  return level === 'unknown' ? 0 : odds.wider(spread.ln / SPREAD_OF_LEVEL[level], spread.degrees, SAY.looserRatio)
+function probabilityOfLevel(facts: GapFacts): number {
+  const { spread, level, odds } = facts
+  return level === 'unknown' ? 0 : odds.wider(spread.ln / SPREAD_OF_LEVEL[level], spread.degrees, ratioOf(facts))
 }
 
 /**
@@ -28,7 +36,7 @@ export function find(facts: GapFacts): Finding[] {
   const { chart, odds, spread, level } = facts
   const cells = chart.flatMap((cell): Finding[] => {
     if (cell.kind !== 'measured' || cell.plain) return []
-    const probability = odds.looser(cell, SAY.looserRatio)
+    const probability = odds.looser(cell, ratioOf(facts))
     if (probability < SAY.looser) return []
     const [nearM, farM] = cell.window80M!
     return [

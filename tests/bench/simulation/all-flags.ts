@@ -16,7 +16,8 @@ import { WEAK_TIMES } from '../../../core/gaps/flags/weak'
 import { meanLeaveM } from '../../../core/gaps/leave'
 import { withParts } from '../../../core/gaps/one-fact'
 import type { CoverShot } from '../../../core/gaps/stretches'
-import { cellKey, type Bag } from '../../../core/bag/bag'
+import { cellKey, type Bag, type StockShot } from '../../../core/bag/bag'
+import { groupBy } from '../../../core/group-by'
 import type { Session, Shot } from '../../../core/shot/shot'
 import { yardsToMetres } from '../../../core/units'
 import type { PlayerShots } from '../../../core/shot/player-shots'
@@ -44,6 +45,7 @@ const DAY_MS = 86_400_000
 const FIRST_MS = Date.UTC(2026, 3, 1)
 const MONTH_MS = 30 * DAY_MS
 const VISITS = 4
+const BALLS_A_VISIT = 10
 /** More than so many of the misses are short: the rule's own. */
 const SHORT_SHARE = 2 / 3
 interface Truth {
@@ -81,16 +83,32 @@ function truthOf(
     }
     return [shot, grippedDown(shot)]
   })
+  const ways = { mishitShare: player.mishits, spread: median(looks), sideShare, sideBias: 0 }
   return {
     player,
     level: player.level,
     keys,
     sideBias,
     sideShare,
-    isHole: atM =>
-      coverOf(shots, { mishitShare: player.mishits, spread: median(looks), sideShare, sideBias: 0 }, [atM])[0]!.hole !==
-      null,
+    isHole: atM => coverOf(shots, ways, [atM])[0]!.hole !== null,
   }
+}
+
+/** Of clubs that are said to do one job: how far the furthest two of them truly are apart on average, metres. */
+function meanApartM(cells: readonly StockShot[], carries: readonly number[]): number {
+  const clubs = [...groupBy(cells, cell => cell.clubId).keys()]
+  const of = (clubId: string, rungId: string) =>
+    carries[cells.findIndex(cell => cell.clubId === clubId && cell.rungId === rungId)]
+  const apart = clubs.flatMap((one, i) =>
+    clubs.slice(i + 1).map(other => {
+      const steps = [...new Set(cells.map(({ rungId }) => rungId))].flatMap(rungId => {
+        const [a, b] = [of(one, rungId), of(other, rungId)]
+        return a === undefined || b === undefined ? [] : [b - a]
+      })
+      return Math.abs(steps.reduce((sum, m) => sum + m, 0)) / Math.max(1, steps.length)
+    }),
+  )
+  return Math.max(...apart)
 }
 
 /**
@@ -114,6 +132,7 @@ function isFalse(
     case 'step':
       return carries[1]! - carries[0]! <= USUAL_THRESHOLDS.widestStepM!
     case 'crowded': {
+      if (variant === 'clubs') return meanApartM(cells, carries) > USUAL_THRESHOLDS.closestM!
       const inOrder = [...carries].sort((a, b) => a - b)
       return inOrder.slice(1).some((m, k) => m - inOrder[k]! > USUAL_THRESHOLDS.closestM!)
     }
@@ -166,6 +185,13 @@ export interface AllWatched {
   likely: Map<string, { said: number; false: number }>
 }
 
+/** A stock shot that scatters more, when the player goes on with it alone. */
+export interface LooseWatched {
+  /** Balls in it when it was listed as weak or as loose, and when it was said for sure; null when never. */
+  listedWith: number | null
+  foundWith: number | null
+}
+
 /** What kind of player is watched. */
 export interface WatchOptions extends PlayerOptions {
   /** A true bias to one side, share of the carry; a little either way when left away. */
@@ -188,8 +214,8 @@ function countLikely(
   }
 }
 
-/** One chart, so many balls over four visits, every rule read after every ball. */
-export function watchAll(seed: number, balls: number, fault?: Fault, options: WatchOptions = {}): AllWatched {
+/** A player with a chart that was published a month ago, 75 balls, and a fault made on purpose. */
+function published(seed: number, fault: Fault | undefined, options: WatchOptions) {
   const player = drawPlayer(seed, options)
   const { cells, truthM, dice, level } = player
   const clubs = [...new Map(cells.map(cell => [cell.club, cell.loftDeg]))]
@@ -254,7 +280,7 @@ export function watchAll(seed: number, balls: number, fault?: Fault, options: Wa
   const record = (nowMs: number): PlayerShots => ({ bag, level, sessions: [...sessions], shots, nowMs })
   const before = calibrate(record(FIRST_MS + DAY_MS), USUAL_OPTIONS)
   const variances = lnVariances(before.grid)
-  const published: PublishedNumbers = {
+  const numbers: PublishedNumbers = {
     publishedAtMs: FIRST_MS + DAY_MS,
     cells: before.chart.map(({ clubId, rungId, carryM }) => ({
       clubId,
@@ -289,17 +315,46 @@ export function watchAll(seed: number, balls: number, fault?: Fault, options: Wa
     all.filter(i => Math.abs(words[i]!.carryM! - truthM[i]!) > USUAL_OPTIONS.withinM).map(i => cellKey(ids[i]!)),
   )
 
+  return {
+    dice,
+    hit,
+    truth,
+    rightly,
+    /** A visit, in its form of the day. @returns what hits its next ball */
+    visit(v: number) {
+      const day = drawDay(dice)
+      sessions.push(session(v))
+      const startMs = sessions[v]!.startedAtMs
+      let k = 0
+      return (cell: number): void => {
+        shots.push(ball(cell, day, `s${v}`, startMs + k++ * 30_000))
+      }
+    },
+    /** All that is said after the last ball. */
+    said(): Finding[] {
+      const { findings } = calibrate(record(shots.at(-1)!.hitAtMs + 1), {
+        ...USUAL_OPTIONS,
+        words,
+        published: numbers,
+      })
+      return withParts(findings).filter(({ sureness }) => sureness !== 'open')
+    },
+    ballsIn: (cell: number) => shots.filter(shot => cellKey(shot) === cellKey(ids[cell]!)).length,
+    idOf: (cell: number) => cellKey(ids[cell]!),
+  }
+}
+
+/** One chart, so many balls over four visits, every rule read after every ball. */
+export function watchAll(seed: number, balls: number, fault?: Fault, options: WatchOptions = {}): AllWatched {
+  const { dice, hit, truth, rightly, visit, said: saidNow } = published(seed, fault, options)
   const out: AllWatched = { falseRules: new Map(), listedAfter: null, foundAfter: null, likely: new Map() }
   let looked = 0
   for (let v = 1; v <= VISITS; v++) {
-    const day = drawDay(dice)
-    sessions.push(session(v))
+    const next = visit(v)
     for (let k = 0; k < Math.ceil(balls / VISITS); k++) {
-      const startMs = sessions[v]!.startedAtMs
-      shots.push(ball(dice.pick(hit), day, `s${v}`, startMs + k * 30_000))
+      next(dice.pick(hit))
       looked++
-      const { findings } = calibrate(record(startMs + k * 30_000 + 1), { ...USUAL_OPTIONS, words, published })
-      const said = withParts(findings).filter(({ sureness }) => sureness !== 'open')
+      const said = saidNow()
       const rightlySaid = ({ flag, cells: [cell] }: Finding) => flag === 'believed-wrong' && rightly.has(cellKey(cell!))
       for (const finding of said) {
         if (finding.flag === fault) out.listedAfter ??= looked
@@ -312,6 +367,25 @@ export function watchAll(seed: number, balls: number, fault?: Fault, options: Wa
       const last = v === VISITS && k === Math.ceil(balls / VISITS) - 1
       if (last)
         countLikely(out.likely, said, finding => (rightlySaid(finding) ? false : isFalse(finding, truth, fault)))
+    }
+  }
+  return out
+}
+
+/** The loose stock shot alone, visit after visit, until it is said for sure or has so many balls. */
+export function watchLoose(seed: number, mostBalls: number): LooseWatched {
+  const { hit, visit, said, ballsIn, idOf } = published(seed, 'weak', {})
+  const [cell] = hit as [number]
+  const out: LooseWatched = { listedWith: null, foundWith: null }
+  for (let v = 1; out.foundWith === null && ballsIn(cell) < mostBalls; v++) {
+    const next = visit(v)
+    for (let k = 0; k < BALLS_A_VISIT && out.foundWith === null; k++) {
+      next(cell)
+      const about = said().filter(
+        ({ flag, cells: [one] }) => (flag === 'weak' || flag === 'loose') && one && cellKey(one) === idOf(cell),
+      )
+      if (about.length > 0) out.listedWith ??= ballsIn(cell)
+      if (about.some(({ sureness }) => sureness === 'sure')) out.foundWith = ballsIn(cell)
     }
   }
   return out

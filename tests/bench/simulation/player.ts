@@ -163,7 +163,7 @@ export function drawPlayer(
 /** Skewed loss: good strikes bunch up, the rest fall short. Its median is 0 and its sd 1. */
 const SKEW = 0.35
 const SKEWED_SD = 1.0965
-function strike(dice: Dice): number {
+export function strike(dice: Dice): number {
   return -Math.expm1(-SKEW * dice.normal()) / SKEW / SKEWED_SD
 }
 

@@ -2,16 +2,20 @@
  * Redraws the tables of docs/model.md with players on seeds that nobody tuned on, prints them, and writes them there.
  */
 import { readFileSync, writeFileSync } from 'node:fs'
+import { yardsToMetres } from '../../../core/units'
 import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
 import { race } from './rounds'
-import { FAULT_WORDS, watchAll, type Fault, type WatchOptions } from './all-flags'
+import { watchLonger, type LongerFault, type LongerWatched } from './longer'
+import { FAULT_WORDS, watchAll, watchLoose, type Fault, type WatchOptions } from './all-flags'
+import { watchOneJob, type OneJobWatched } from './one-job'
 import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E, F, G, H] = [
-  2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000, 3_045_000,
+const [A, B, C, D, M, E, F, G, H, L, J] = [
+  2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000, 3_045_000, 3_146_000,
+  3_247_000,
 ]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
@@ -206,6 +210,9 @@ function statements(): void {
   }
 }
 
+/** Nobody hits more of one stock shot before doing something about it. */
+const MOST_IN_ONE = 80
+
 function everyRule(): void {
   const charts = many(240)
   say(
@@ -232,10 +239,76 @@ function everyRule(): void {
     }
     row(what, [...told('listedAfter'), ...told('foundAfter')])
   }
+  const loose = Array.from({ length: faulty }, (_, i) => watchLoose(E + 1000 + i, MOST_IN_ONE))
+  const found = loose.flatMap(({ foundWith }) => foundWith ?? [])
+  const listed = loose.flatMap(({ listedWith }) => listedWith ?? [])
+  say(
+    `\nThe loose stock shot is *weak* only where it is the best of a stretch; else it costs nothing there and is said ` +
+      `as *loose*. Hit alone after that, it is listed as one of them for ${listed.length} of ${faulty}, with ` +
+      `${median(listed)} balls in it (median), and said for sure for ${found.length}, with ${median(found)}; up to ` +
+      `${MOST_IN_ONE} balls.`,
+  )
   say(
     '\nFlyers by the carry alone, as here, pass for scatter; it is ' +
       'the launch that tells them (`tests/core/readings.test.ts`).',
   )
+}
+
+/** What several swing lengths tell of two clubs, added up. */
+function oneJob(): void {
+  const players = many(40)
+  say(
+    `\n### (d2) Two clubs so far apart with every swing length, up to 120 balls round all of them: said to carry the same ` +
+      `for sure; ${players} players a row, seeds ${J} up\n`,
+  )
+  head('', ['by any one length, in 100', 'balls in all, median', 'by all lengths together, in 100', 'balls, median'])
+  for (const yards of [0, 2, 4.5, 6]) {
+    const all = Array.from({ length: players }, (_, i) => watchOneJob(J + i, yardsToMetres(yards)))
+    const told = (of: keyof OneJobWatched) => {
+      const after = all.flatMap(one => one[of] ?? [])
+      return [((100 * after.length) / players).toFixed(0), after.length === 0 ? '–' : median(after)]
+    }
+    row(yards > 4 ? `${yards} yd, which is not the same` : `${yards} yd`, [...told('anyPair'), ...told('together')])
+  }
+}
+
+/** Clubs longer than the grid's, each by its own balls. */
+function longerClubs(): void {
+  const charts = many(100)
+  const balls = 45
+  say(
+    `\n### (f) Three clubs longer than 33°, ${balls} balls with each, looked at after every three: *wide* of one of them; ` +
+      `${charts} charts a row, seeds ${L} up\n`,
+  )
+  head('balls of one club lie', [
+    'listed, in 100',
+    'balls with it until then, median',
+    'said for sure, in 100',
+    'balls, median',
+    'ever something false listed, in 100',
+    'for sure',
+  ])
+  const rows: [string, LongerFault?][] = [
+    ['as usual'],
+    ['1.6 times as far apart in length', { along: 1.6, across: 1 }],
+    ['1.6 times as far to the sides', { along: 1, across: 1.6 }],
+    ['1.6 times both ways', { along: 1.6, across: 1.6 }],
+    ['twice as far both ways', { along: 2, across: 2 }],
+  ]
+  for (const [what, fault] of rows) {
+    const all = Array.from({ length: charts }, (_, i) => watchLonger(L + i, balls, fault))
+    const share = (of: (one: LongerWatched) => boolean) => ((100 * all.filter(of).length) / charts).toFixed(0)
+    const told = (of: 'listedWith' | 'foundWith') => {
+      const after = all.flatMap(one => one[of] ?? [])
+      return [share(one => one[of] !== null), after.length === 0 ? '–' : median(after)]
+    }
+    row(what, [
+      ...told('listedWith'),
+      ...told('foundWith'),
+      share(one => one.falselyListed),
+      share(one => one.falselySure),
+    ])
+  }
 }
 
 /** The same flags on players that nothing was chosen on: other biases, mishits, laws of scatter and quirks. */
@@ -287,8 +360,10 @@ const parts = {
   b3: forms,
   c: rounds,
   d: statements,
+  d2: oneJob,
   e: everyRule,
   e2: otherPlayers,
+  f: longerClubs,
 }
 const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]
 const started = performance.now()
