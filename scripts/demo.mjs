@@ -38,7 +38,12 @@ run(async () => {
       databaseUrl: database.url,
       sessionSecret: keptSecret(fromRoot('.data/demo/session.secret')),
       demo: true,
-      env: weather.env,
+      env: {
+        ...weather.env,
+        UZZET_MAIL: `folder:${fromRoot('.data/demo/mails')}`,
+        UZZET_MAIL_FROM: 'uzzet@demo.example',
+        UZZET_URL: `http://127.0.0.1:${port}`,
+      },
     })
     say(`\n  Uzzet is at ${server.url}\n  Enter with the button "Enter the demo". Ctrl-C stops it; the data stays.\n`)
     await serveUntilStopped(server, [server.stop])

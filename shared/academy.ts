@@ -77,6 +77,8 @@ export interface ResetLook {
   email: string
   academy: string
 }
+/** Who lost a password asks for a mail. */
+export const LostPassword = z.strictObject({ email: Email })
 export const ResetToken = z.strictObject({ token: Token })
 export const Reset = z.strictObject({ token: Token, password: NewPassword })
 

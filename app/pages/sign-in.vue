@@ -12,7 +12,8 @@ const route = useRoute()
 const form = reactive({ email: '', password: '' })
 const { general, check, take, of, errors } = useFormErrors()
 const busy = ref(false)
-const doors = ref<{ demo: boolean; signUp: boolean }>({ demo: false, signUp: false })
+const doors = ref({ demo: false, signUp: false, mail: false })
+const sent = ref(false)
 
 onMounted(async () => {
   try {
@@ -37,6 +38,22 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
     const { usePlayerRecord } = await import('~/stores/record')
     usePlayerRecord().close()
     await navigateTo(backTo())
+  } catch (error) {
+    take(error)
+  } finally {
+    busy.value = false
+  }
+}
+
+/** The same is said whether the address has an account or not. */
+async function sendReset() {
+  busy.value = true
+  try {
+    const { LostPassword } = await import('#shared/academy')
+    const value = check(LostPassword, { email: form.email })
+    if (!value) return
+    await api('/api/auth/lost', { method: 'POST', body: value })
+    sent.value = true
   } catch (error) {
     take(error)
   } finally {
@@ -78,7 +95,16 @@ async function submit() {
     </form>
     <details class="mt-4 text-center">
       <summary class="inline-flex min-h-11 cursor-pointer items-center underline">Password lost?</summary>
-      <p class="soft">
+      <p v-if="sent" role="status" class="font-semibold">
+        If {{ form.email }} has an account, a mail is on its way: it leads to a new password, once, within 24 hours.
+      </p>
+      <template v-else-if="doors.mail">
+        <p class="soft mb-2">An address for a new one is sent to the e-mail above.</p>
+        <UButton color="neutral" variant="outline" icon="i-lucide-mail" :loading="busy" @click="sendReset"
+          >Send it</UButton
+        >
+      </template>
+      <p v-else class="soft">
         The owner of your academy makes an address for a new one, under <i>Academy</i>. An owner asks whoever runs this
         server.
       </p>

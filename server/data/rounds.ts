@@ -3,11 +3,9 @@ import { rounds } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { mergedRound, ROUNDS_TOLD, ROUNDS_WAITING, roundTimeRight, type RoundRecord } from '../../shared/rounds'
-import { transaction, useDatabase } from '../db/database'
+import { transaction, useDatabase, type Transaction } from '../db/database'
 import { Taken } from './faults'
 import type { KnownLink } from './player-links'
-
-type Transaction = Parameters<Parameters<typeof transaction>[0]>[0]
 
 /** A round as it stands, nobody else's meanwhile. @throws 409 when the id is another player's */
 async function lockedRound(tx: Transaction, playerId: string, id: string): Promise<RoundRecord | undefined> {

@@ -34,6 +34,9 @@ type Work<T> = Parameters<ReturnType<typeof useDatabase>['transaction']>[0] exte
   ? (tx: Tx) => Promise<T>
   : never
 
+/** What stands in a transaction is asked through it. */
+export type Transaction = Parameters<Work<unknown>>[0]
+
 /** All or nothing; tried again when another writer was in the way. */
 export function transaction<T>(work: Work<T>): Promise<T> {
   return retried(() => useDatabase().transaction(work))

@@ -28,6 +28,7 @@ const limiters = lazily(() => ({
   strangersOfAddress: limiter({ keyPrefix: 'address', points: STRANGERS_TRIES, duration: 15 * MINUTE }),
   strangersOfAccount: limiter({ keyPrefix: 'account', points: STRANGERS_TRIES, duration: HOUR }),
   known: limiter({ keyPrefix: 'known', points: 1, duration: 90 * DAY }),
+  mails: limiter({ keyPrefix: 'mail', points: 10, duration: HOUR }),
   // An installation may set its own number; the default stops a script, not a course full of coaches.
   signUps: limiter({ keyPrefix: 'sign-up', points: numberSetting('UZZET_SIGN_UPS_PER_HOUR', 30), duration: HOUR }),
 }))
@@ -124,6 +125,11 @@ export function beginOwnAttempt(event: H3Event, coachId: string): Promise<() => 
 /** @throws 429 past the number of new accounts that one address may open in an hour */
 export async function beginSignUp(event: H3Event): Promise<void> {
   await count(event, [{ limiter: limiters().signUps, key: keyOf(clientAddress(event)) }])
+}
+
+/** @throws 429 past the number of mails that one address may ask for in an hour */
+export async function beginMail(event: H3Event): Promise<void> {
+  await count(event, [{ limiter: limiters().mails, key: keyOf(clientAddress(event)) }])
 }
 
 let hash: Promise<string> | undefined

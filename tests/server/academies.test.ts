@@ -11,6 +11,7 @@ const OPEN = [
   'auth/doors.get.ts',
   'auth/invitation.post.ts',
   'auth/join.post.ts',
+  'auth/lost.post.ts',
   'auth/reset-look.post.ts',
   'auth/reset.post.ts',
   'auth/sign-in.post.ts',

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { AcademyPeople, InvitedTo, SignInPlace } from '../../shared/academy'
@@ -275,6 +277,51 @@ describe('a lost password', () => {
     expect((await set('another wind blows')).status).toBe(404)
     const signIn = (password: string) => new Client().post('/api/auth/sign-in', { email: bo.email, password })
     expect([(await signIn(PASSWORD)).status, (await signIn('a new wind blows')).status]).toEqual([401, 200])
+  })
+
+  describe('by mail', () => {
+    /** Mails to somebody, newest last; they are written after the answer. */
+    async function mailsTo(email: string, least: number): Promise<string[]> {
+      for (let tries = 0; ; tries++) {
+        const folder = inject('mails')
+        const all = readdirSync(folder)
+          .sort()
+          .map(name => readFileSync(join(folder, name), 'utf8'))
+          .filter(mail => mail.includes(`To: ${email}`))
+        if (all.length >= least || tries > 40) return all
+        await new Promise(resolve => setTimeout(resolve, 50))
+      }
+    }
+    // Quoted-printable: soft ends of lines, and "=" written as "=3D".
+    const plain = (mail: string) => mail.replace(/=\r?\n/g, '').replaceAll('=3D', '=')
+    const lost = (email: string) => new Client().post('/api/auth/lost', { email })
+
+    it('is asked for by the address alone, and opens as the owner’s does; look-alike spellings are one account', async () => {
+      const coach = await newCoach()
+      expect((await lost(coach.email.toUpperCase())).status).toBe(202)
+      const [mail] = await mailsTo(coach.email, 1)
+      expect(plain(mail!)).toContain('From: uzzet@tests.example')
+      // The address is the installation's own, whatever the request said of its host.
+      const token = /https:\/\/uzzet\.tests\.example\/new-password#(\S+)/.exec(plain(mail!))![1]!
+      const set = await new Client().post('/api/auth/reset', { token, password: 'a new wind blows' })
+      expect(set.status).toBe(200)
+      const signIn = { email: coach.email, password: 'a new wind blows' }
+      expect((await new Client().post('/api/auth/sign-in', signIn)).status).toBe(200)
+    })
+
+    it('answers alike for an address without an account, sends nothing there, and never more than five a day', async () => {
+      const nobody = `nobody-${newId()}@club.example`
+      const coach = await newCoach()
+      const [theirs, others] = [await lost(coach.email), await lost(nobody)]
+      expect([theirs.status, theirs.body]).toEqual([others.status, others.body])
+      for (let i = 0; i < 6; i++) expect((await lost(coach.email)).status).toBe(202)
+      await mailsTo(coach.email, 5)
+      // The sixth and seventh had their time to come.
+      await new Promise(resolve => setTimeout(resolve, 300))
+      expect(await mailsTo(coach.email, 5)).toHaveLength(5)
+      expect(await mailsTo(nobody, 0)).toEqual([])
+      expect(refusal(await lost('no address')).email).toBeTruthy()
+    })
   })
 
   it('stays lost by an address that is too old, or of somebody who has left; only its hash is kept', async () => {

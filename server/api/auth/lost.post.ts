@@ -1,0 +1,31 @@
+import { LostPassword } from '../../../shared/academy'
+import { RESET_HOURS } from '../../../shared/keep-times'
+import { resetMail } from '../../../words/mail'
+import { makeResetByMail } from '../../data/resets'
+import { log } from '../../log'
+import { mailSettings, sendMail } from '../../mail'
+import { hashOfToken, newToken } from '../../request/device'
+import { readChecked, refuse } from '../../request/refuse'
+import { beginMail } from '../../request/sign-in-limit'
+
+/**
+ * A mail with the address for a new password. The answer is the same for an address that has no account, and is given
+ * before anything is looked up: neither words nor time tell who has one.
+ */
+export default defineEventHandler(async event => {
+  const { email } = await readChecked(event, LostPassword)
+  const settings = mailSettings()
+  if (!settings) throw refuse(404, 'This installation sends no mail: ask the owner of your academy.', [])
+  await beginMail(event)
+  const send = async () => {
+    const token = newToken()
+    const person = await makeResetByMail(email, hashOfToken(token))
+    if (!person) return
+    const address = `${settings.origin}/new-password#${token}`
+    await sendMail(settings, person.email, resetMail({ ...person, hours: RESET_HOURS, address }))
+  }
+  // The error of a mail server may hold the recipient: what kind it was is enough.
+  event.waitUntil(send().catch((error: unknown) => log.error({ kind: (error as Error).name }, 'mail not sent')))
+  setResponseStatus(event, 202)
+  return { ok: true }
+})
