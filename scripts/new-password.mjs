@@ -28,6 +28,9 @@ run(async () => {
         'where c.email = ? and s.ended_at is null',
       [email],
     )
+    await connection.query('delete f from second_factors f join coaches c on c.id = f.coach_id where c.email = ?', [
+      email,
+    ])
   } finally {
     await connection.end()
   }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../core/limits'
-import { Email, NewPassword, refuseOwnWords } from './account'
+import { Code, Email, NewPassword, refuseOwnWords } from './account'
 import { ROLES, type CoachesSee, type Role } from './rights'
 import { Id, lineOfText, oneOf } from './text'
 
@@ -33,6 +33,8 @@ export interface Person {
   /** Their sign-in opens nothing any more; what they did stays. */
   left: boolean
   seenAtMs: number | null
+  /** Signing in asks them for a second step; told to the owner alone. */
+  secondFactor: boolean
 }
 
 export interface AcademyPeople {
@@ -80,7 +82,7 @@ export interface ResetLook {
 /** Who lost a password asks for a mail. */
 export const LostPassword = z.strictObject({ email: Email })
 export const ResetToken = z.strictObject({ token: Token })
-export const Reset = z.strictObject({ token: Token, password: NewPassword })
+export const Reset = z.strictObject({ token: Token, password: NewPassword, code: Code.optional() })
 
 /** Where this person is signed in. */
 export interface SignInPlace {

@@ -43,6 +43,32 @@ export function refuseOwnWords(
   if (message) issues.addIssue({ code: 'custom', path: ['password'], message })
 }
 
+/** Figures of an app, or a spare code; spaces and dashes are no part of it. */
+export const Code = z.string({ error: 'The code is missing.' }).max(20, { error: 'A code has at most 20 characters.' })
+
+/** The current password, for what only its owner may change. */
+export const OwnPassword = z.strictObject({
+  current: z
+    .string({ error: 'The current password is missing.' })
+    .min(1, { error: 'The current password is empty.' })
+    .max(PASSWORD_MAX, { error: `Password is too long: at most ${PASSWORD_MAX} characters.` }),
+})
+export const FactorCode = z.strictObject({ code: Code })
+
+/** Whether signing in asks for a second step, and spare codes that are left. */
+export interface SecondFactorState {
+  on: boolean
+  spare: number
+}
+/** What an app is set up with: to type, or as an address for a picture. Shown once. */
+export interface FactorToSetUp {
+  secret: string
+  uri: string
+}
+export interface SpareCodes {
+  codes: string[]
+}
+
 export const SignIn = z.object({
   email: Email,
   // Not the rule for new passwords: whatever was once accepted may be typed.
@@ -50,6 +76,7 @@ export const SignIn = z.object({
     .string({ error: 'Password is missing.' })
     .min(1, { error: 'Password is empty.' })
     .max(PASSWORD_MAX, { error: `Password is too long: at most ${PASSWORD_MAX} characters.` }),
+  code: Code.optional(),
 })
 export type SignIn = z.infer<typeof SignIn>
 

@@ -85,6 +85,15 @@ async function makeReset({ id: personId, name }: Person) {
     toast.add({ title: `No address for ${name}`, description: (error as Error).message, color: 'error' })
   }
 }
+async function endSecondFactor({ id: personId, name }: Person) {
+  try {
+    await api('/api/academy/people/:personId/second-factor', { params: { personId }, method: 'DELETE' })
+    toast.add({ title: `${name} signs in with the password alone`, color: 'success' })
+  } catch (error) {
+    toast.add({ title: 'Not changed', description: (error as Error).message, color: 'error' })
+  }
+  await load()
+}
 const SEES = [
   { value: 'all', label: 'all players of the academy' },
   { value: 'own', label: 'their own players alone' },
@@ -141,6 +150,12 @@ const until = (ms: number) =>
               :of="`For ${person.name}, good once, within ${RESET_HOURS} hours`"
               :secret="reset.address"
             />
+            <p v-if="person.secondFactor" class="mt-2 flex flex-wrap items-center gap-x-3">
+              It asks for the code of their phone too.
+              <UButton size="sm" color="neutral" variant="outline" @click="endSecondFactor(person)"
+                >The phone is lost: ask no more</UButton
+              >
+            </p>
           </div>
         </li>
       </ul>

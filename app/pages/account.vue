@@ -7,6 +7,7 @@ import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import AccountDevices from '~/components/account/Devices.vue'
 import AccountLockIn from '~/components/account/LockIn.vue'
+import AccountSecondFactor from '~/components/account/SecondFactor.vue'
 import AccountSignIns from '~/components/account/SignIns.vue'
 import AccountMarks from '~/components/account/Marks.vue'
 
@@ -86,6 +87,7 @@ async function savePassword() {
         description="Letters, figures and signs as shortcuts. Switch it off where keys slip; arrow keys and Ctrl stay."
       />
     </section>
+    <AccountSecondFactor />
     <AccountSignIns />
     <AccountLockIn />
     <AccountMarks />

@@ -13,7 +13,10 @@ const token = route.hash.slice(1)
 const whose = shallowRef<ResetLook>()
 const failure = ref('')
 const password = ref('')
-const { general, check, of, errors, busy, enter } = useDoorForm()
+const code = ref('')
+/** Whose sign-in has a second step is asked for it here too. */
+const asksCode = ref(false)
+const { general, check, of, errors, clear, busy, enter } = useDoorForm()
 
 onMounted(async () => {
   try {
@@ -23,10 +26,17 @@ onMounted(async () => {
   }
 })
 
+watch(errors, () => {
+  if (!of('code') || asksCode.value) return
+  // Asked for the first time: nothing was wrong.
+  asksCode.value = true
+  clear()
+})
+
 const submit = () =>
   enter(async () => {
     const { Reset } = await import('#shared/academy')
-    const value = check(Reset, { token, password: password.value })
+    const value = check(Reset, { token, password: password.value, ...(asksCode.value && { code: code.value }) })
     if (value) await api('/api/auth/reset', { method: 'POST', body: value })
     return value !== null
   })
@@ -49,6 +59,9 @@ const submit = () =>
         :error="of('password')"
         :help="`${PASSWORD_MIN} characters or more.`"
         ><UInput v-model="password" type="password" autocomplete="new-password" class="w-full"
+      /></UFormField>
+      <UFormField v-if="asksCode" label="Code" name="code" :error="of('code')" help="From your phone, or a spare one."
+        ><UInput v-model="code" autocomplete="one-time-code" class="w-full"
       /></UFormField>
       <UButton type="submit" block size="lg" class="mt-3" :loading="busy">Set it and go in</UButton>
     </form>

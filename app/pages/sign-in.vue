@@ -9,8 +9,10 @@ useHead({ title: 'Sign in' })
 
 const account = useAccount()
 const route = useRoute()
-const form = reactive({ email: '', password: '' })
-const { general, check, take, of, errors } = useFormErrors()
+const form = reactive({ email: '', password: '', code: '' })
+/** The password was right, and a code is asked for beside it. */
+const asksCode = ref(false)
+const { general, check, take, of, errors, clear } = useFormErrors()
 const busy = ref(false)
 const doors = ref({ demo: false, signUp: false, mail: false })
 const sent = ref(false)
@@ -40,6 +42,11 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
     await navigateTo(backTo())
   } catch (error) {
     take(error)
+    if (of('code') && !asksCode.value) {
+      // Asked for the first time: nothing was wrong.
+      asksCode.value = true
+      clear()
+    }
   } finally {
     busy.value = false
   }
@@ -65,7 +72,8 @@ async function sendReset() {
 async function submit() {
   try {
     const { SignIn } = await import('#shared/account')
-    const value = check(SignIn, form)
+    const { code, ...known } = form
+    const value = check(SignIn, asksCode.value ? { ...known, code } : known)
     if (value) await enter('/api/auth/sign-in', value)
   } catch (error) {
     take(error)
@@ -88,6 +96,9 @@ async function submit() {
       /></UFormField>
       <UFormField label="Password" name="password" :error="of('password')" help=" "
         ><UInput v-model="form.password" type="password" autocomplete="current-password" class="w-full"
+      /></UFormField>
+      <UFormField v-if="asksCode" label="Code" name="code" :error="of('code')" help="From your phone, or a spare one."
+        ><UInput v-model="form.code" autofocus autocomplete="one-time-code" class="w-full"
       /></UFormField>
       <UButton type="submit" block size="lg" :variant="doors.demo ? 'outline' : 'solid'" :loading="busy"
         >Sign in</UButton

@@ -18,7 +18,8 @@ const PARTS: { title: string; lines: string[] }[] = [
   {
     title: 'Of those who coach',
     lines: [
-      'Name, address, a password that cannot be read back, and on what kind of device they are signed in.',
+      'Name, address, a password that cannot be read back, on what kind of device they are signed in, and, where ' +
+        'they switched it on, the sealed secret of a second step.',
       'What they chose: units, habits, marks, ranges and drills of their own.',
     ],
   },

@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, isNull, max, sql } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
-import { academies, coaches, invitations, signIns } from '../db/schema'
+import { academies, coaches, invitations, secondFactors, signIns } from '../db/schema'
 import {
   INVITATIONS_MAX,
   type AcademyPeople,
@@ -29,7 +29,7 @@ async function openInvitations(academyId: string): Promise<Invitation[]> {
 }
 
 /** Everybody of the academy, those who left last, and the invitations that are still open. */
-export async function peopleOf({ academyId }: Coach): Promise<AcademyPeople> {
+export async function peopleOf({ academyId, role }: Coach): Promise<AcademyPeople> {
   const rows = await useDatabase()
     .select({
       id: coaches.id,
@@ -38,16 +38,19 @@ export async function peopleOf({ academyId }: Coach): Promise<AcademyPeople> {
       role: coaches.role,
       leftAt: coaches.leftAt,
       seenAt: max(signIns.seenAt),
+      factorAt: max(secondFactors.confirmedAt),
     })
     .from(coaches)
+    .leftJoin(secondFactors, eq(secondFactors.coachId, coaches.id))
     .leftJoin(signIns, eq(signIns.coachId, coaches.id))
     .where(eq(coaches.academyId, academyId))
     .groupBy(coaches.id)
     .orderBy(sql`${coaches.leftAt} is not null`, asc(coaches.name), asc(coaches.id))
-  const people = rows.map(({ leftAt, seenAt, ...person }): Person => ({
+  const people = rows.map(({ leftAt, seenAt, factorAt, ...person }): Person => ({
     ...person,
     left: leftAt !== null,
     seenAtMs: seenAt?.getTime() ?? null,
+    secondFactor: role === 'owner' && factorAt !== null,
   }))
   const [academy] = await useDatabase()
     .select({ coachesSee: academies.coachesSee })

@@ -72,9 +72,9 @@ export async function makeResetByMail(
 }
 
 /** Whose new password it leads to. @throws 404 for one that was used, is too old, or was never made */
-export async function resetFor(tokenHash: string): Promise<ResetLook> {
+export async function resetFor(tokenHash: string): Promise<ResetLook & { id: string }> {
   const [row] = await useDatabase()
-    .select({ name: coaches.name, email: coaches.email, academy: academies.name })
+    .select({ id: coaches.id, name: coaches.name, email: coaches.email, academy: academies.name })
     .from(resets)
     .innerJoin(coaches, eq(coaches.id, resets.coachId))
     .innerJoin(academies, eq(academies.id, coaches.academyId))

@@ -80,6 +80,21 @@ export const coaches = mysqlTable(
   t => [uniqueIndex('coaches_email').on(t.email)],
 )
 
+/** A second thing that signing in asks for: figures of an app on the coach's phone. */
+export const secondFactors = mysqlTable('second_factors', {
+  coachId: id('coach_id')
+    .primaryKey()
+    .references(() => coaches.id),
+  // Sealed with a key of the installation: figures cannot be worked out from a hash.
+  sealed: varchar('sealed', { length: 255 }).notNull(),
+  // Null until figures were typed once, so that nobody is locked out by an app that was not set up.
+  confirmedAt: datetime('confirmed_at', { mode: 'date', fsp: 3 }),
+  // Figures open once: those of this half minute and before it are used up.
+  lastStep: bigint('last_step', { mode: 'number' }).notNull().default(0),
+  // Hashes of the codes for a lost phone that are left.
+  spare: json('spare').$type<string[]>().notNull().default([]),
+})
+
 /** Where people are signed in: a cookie opens only while its row has not ended. */
 export const signIns = mysqlTable(
   'sign_ins',

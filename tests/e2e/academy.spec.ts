@@ -1,4 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
+import { Secret, TOTP } from 'otpauth'
 import { addPlayer, atTheRange, expect, hit, packBag, provokes, test } from './coach'
 
 /** Hands an invitation to a new browser, which joins by it. */
@@ -153,4 +154,35 @@ test('a lost password is set anew by the address that the owner makes, and the h
   await expect(page.getByText('Nothing here says "nobody".')).toBeVisible()
   await bo.context().close()
   await elsewhere.context().close()
+})
+
+test('a second step: set up by an app, asked for at the next sign-in, and by a spare code without the phone @long', async ({
+  page,
+}) => {
+  provokes('401')
+  await atTheRange(page)
+  await page.goto('/account')
+  const address = (await page.getByText(/, .+@/).first().innerText()).split(', ').at(-1)!
+  const part = page.getByRole('region', { name: 'A second step at sign-in' })
+  await part.getByLabel('Current password').fill('links and wind')
+  await part.getByRole('button', { name: 'Set it up' }).click()
+  await expect(part.getByRole('img')).toBeVisible()
+  const secret = (await part.getByText(/^([A-Z2-7]{4} ?){8}$/).innerText()).replaceAll(' ', '')
+  const phone = new TOTP({ secret: Secret.fromBase32(secret) })
+  await part.getByLabel('The six figures it shows').fill(phone.generate({ timestamp: Date.now() - 30_000 }))
+  await part.getByRole('button', { name: 'Switch it on' }).click()
+  const spare = await part.getByRole('listitem').first().innerText()
+  await part.getByRole('button', { name: 'I have kept them' }).click()
+  await expect(part.getByText('8 spare codes left.')).toBeVisible()
+
+  for (const code of [() => phone.generate(), () => spare]) {
+    await page.context().clearCookies()
+    await page.goto('/sign-in')
+    await page.getByLabel('E-mail').fill(address)
+    await page.getByLabel('Password', { exact: true }).fill('links and wind')
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+    await page.getByLabel('Code').fill(code())
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'Players', exact: true })).toBeVisible()
+  }
 })

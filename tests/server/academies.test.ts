@@ -55,6 +55,31 @@ const ROUTES: Row[] = [
     ofPlayer: false,
     ask: () => ['POST', `/api/academy/people/${newId()}/reset`],
   },
+  {
+    route: 'academy/people/[personId]/second-factor.delete.ts',
+    ofPlayer: false,
+    ask: () => ['DELETE', `/api/academy/people/${newId()}/second-factor`],
+  },
+  {
+    route: 'account/second-factor/confirm.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/account/second-factor/confirm', { code: '000000' }],
+  },
+  {
+    route: 'account/second-factor/index.get.ts',
+    ofPlayer: false,
+    ask: () => ['GET', '/api/account/second-factor'],
+  },
+  {
+    route: 'account/second-factor/index.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/account/second-factor', { current: 'not the password' }],
+  },
+  {
+    route: 'account/second-factor/off.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/account/second-factor/off', { current: 'not the password' }],
+  },
   { route: 'academy/people/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/academy/people'] },
   {
     route: 'academy/people/[personId]/index.patch.ts',

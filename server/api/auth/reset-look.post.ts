@@ -6,5 +6,6 @@ import { readChecked } from '../../request/refuse'
 /** Whose new password it leads to. Asked with the token in the body, so that it stands in no log. */
 export default defineEventHandler(async (event): Promise<ResetLook> => {
   const { token } = await readChecked(event, ResetToken)
-  return resetFor(hashOfToken(token))
+  const { name, email, academy } = await resetFor(hashOfToken(token))
+  return { name, email, academy }
 })

@@ -1,17 +1,27 @@
 import { Reset } from '../../../shared/academy'
 import { guessable } from '../../../shared/password'
 import { applyReset, resetFor } from '../../data/resets'
+import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../request/coach'
 import { hashOfToken } from '../../request/device'
 import { readChecked, refuse } from '../../request/refuse'
+import { checkSecondFactor } from '../../request/second-factor'
+import { beginOwnAttempt } from '../../request/sign-in-limit'
 
 /** A new password by the owner's way to it: everywhere else this person is signed out. */
 export default defineEventHandler(async event => {
-  const { token, password } = await readChecked(event, Reset)
+  const { token, password, code } = await readChecked(event, Reset)
   const tokenHash = hashOfToken(token)
-  const { name, email, academy } = await resetFor(tokenHash)
+  const { id, name, email, academy } = await resetFor(tokenHash)
   const message = guessable(password, [email, name, academy])
   if (message) throw refuse(422, message, [{ field: 'password', message }])
+  // Who reads somebody's mail has not their phone.
+  const factor = await secondFactorOf(id)
+  if (factor) {
+    const succeeded = await beginOwnAttempt(event, id)
+    await checkSecondFactor(id, factor, code)
+    await succeeded()
+  }
   await enter(event, await applyReset(tokenHash, await hashPassword(password)))
   return { ok: true }
 })

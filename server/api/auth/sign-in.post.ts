@@ -1,12 +1,17 @@
 import { SignIn } from '../../../shared/account'
 import { coachByEmail } from '../../data/coaches'
+import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../request/coach'
 import { readChecked, refuse } from '../../request/refuse'
+import { checkSecondFactor } from '../../request/second-factor'
 import { beginAttempt, unknownHash } from '../../request/sign-in-limit'
 
-/** E-mail and password. Which of the two was wrong is not told; failures are counted. */
+/**
+ * E-mail and password, and a code where one is asked for. Which of the first two was wrong is not told; failures are
+ * counted.
+ */
 export default defineEventHandler(async event => {
-  const { email, password } = await readChecked(event, SignIn)
+  const { email, password, code } = await readChecked(event, SignIn)
   const coach = await coachByEmail(email)
   // By the account, not by what was typed: addresses that look alike are one.
   const succeeded = await beginAttempt(event, coach?.id ?? email.normalize('NFKC').toLowerCase())
@@ -16,6 +21,9 @@ export default defineEventHandler(async event => {
     const message = 'E-mail or password is not right.'
     throw refuse(401, message, [{ field: 'password', message }])
   }
+  // A code that is not there yet, or wrong, counts as a try: a right password alone gives none of them back.
+  const factor = await secondFactorOf(coach.id)
+  if (factor) await checkSecondFactor(coach.id, factor, code)
   await succeeded()
   await enter(event, coach)
   return { ok: true }

@@ -1,0 +1,27 @@
+import { FactorCode, type SpareCodes } from '../../../../shared/account'
+import { confirmSecondFactor, waitingSecondFactor } from '../../../data/second-factors'
+import { NotFound } from '../../../data/faults'
+import { endOtherSignIns } from '../../../data/sign-ins'
+import { requireCoach, requireSession } from '../../../request/coach'
+import { readChecked, refuse } from '../../../request/refuse'
+import { newSpareCodes, stepOf } from '../../../request/second-factor'
+import { beginOwnAttempt } from '../../../request/sign-in-limit'
+
+/** The first figures: from now on they are asked for, and other devices have to sign in again. */
+export default defineEventHandler(async (event): Promise<SpareCodes> => {
+  const coach = await requireCoach(event)
+  const { code } = await readChecked(event, FactorCode)
+  const sealed = await waitingSecondFactor(coach)
+  if (!sealed) throw new NotFound('second step that waits: begin anew')
+  const succeeded = await beginOwnAttempt(event, coach.id)
+  const step = stepOf(sealed, code.replace(/\s/g, ''))
+  if (step === null) {
+    const message = 'These are not the figures of now: look at the app, and at the clock of the phone.'
+    throw refuse(422, message, [{ field: 'code', message }])
+  }
+  await succeeded()
+  const { codes, hashes } = newSpareCodes()
+  await confirmSecondFactor(coach, step, hashes)
+  await endOtherSignIns(coach.id, (await requireSession(event)).signInId)
+  return { codes }
+})
