@@ -53,6 +53,26 @@ export function noReadings(): ReadingColumns {
   }
 }
 
+/** A player who has not hit a ball yet. */
+export const noShots = (): ShotColumns => ({
+  id: [],
+  sessionIds: [],
+  sessionIndex: [],
+  clubIds: [],
+  clubIndex: [],
+  rungIds: [],
+  rungIndex: [],
+  carryM: [],
+  method: [],
+  balls: [],
+  hitAtMs: [],
+  leftOut: [],
+  strikes: [],
+  readings: noReadings(),
+  taken: [],
+  version: [],
+})
+
 export function addReadings(columns: ReadingColumns, at: number, readings: Readings): void {
   columns.at.push(at)
   columns.basis.push(readings.carryBasis ? CARRY_BASES.indexOf(readings.carryBasis) : null)

@@ -21,6 +21,17 @@ const BAND_M = yardsToMetres(5)
 /** Fewer balls of a stock shot say nothing. Our choice. */
 const LEAST_BALLS = 4
 
+/** In order of their targets, those together that lie within a band of the shortest of them. */
+function byTarget(leaves: readonly PracticeLeave[]): PracticeLeave[][] {
+  const groups: PracticeLeave[][] = []
+  for (const leave of [...leaves].sort((a, b) => a.targetM - b.targetM)) {
+    const last = groups.at(-1)
+    if (last && leave.targetM - last[0]!.targetM < BAND_M) last.push(leave)
+    else groups.push([leave])
+  }
+  return groups
+}
+
 const leaveOf = ({ offM, sideM }: PracticeLeave) => Math.sqrt(offM ** 2 + (sideM ?? 0) ** 2)
 
 /**
@@ -29,19 +40,17 @@ const leaveOf = ({ offM, sideM }: PracticeLeave) => Math.sqrt(offM ** 2 + (sideM
  * @example servedBest([]) // => []
  */
 export function servedBest(leaves: readonly PracticeLeave[]): ServedTarget[] {
-  return [...groupBy(leaves, ({ targetM }) => Math.round(targetM / BAND_M))]
-    .sort(([a], [b]) => a - b)
-    .flatMap(([, all]) => {
-      const shots = [...groupBy(all, cellKey).values()]
-        .filter(own => own.length >= LEAST_BALLS)
-        .map((own): ServedShot => {
-          const { clubId, rungId } = own[0]!
-          const leaveM = own.reduce((sum, one) => sum + leaveOf(one), 0) / own.length
-          return { clubId, rungId, leaveM, balls: own.length }
-        })
-        .sort((a, b) => a.leaveM - b.leaveM)
-      return shots.length < 2 ? [] : [{ atM: median(all.map(({ targetM }) => targetM)), shots }]
-    })
+  return byTarget(leaves).flatMap(all => {
+    const shots = [...groupBy(all, cellKey).values()]
+      .filter(own => own.length >= LEAST_BALLS)
+      .map((own): ServedShot => {
+        const { clubId, rungId } = own[0]!
+        const leaveM = own.reduce((sum, one) => sum + leaveOf(one), 0) / own.length
+        return { clubId, rungId, leaveM, balls: own.length }
+      })
+      .sort((a, b) => a.leaveM - b.leaveM)
+    return shots.length < 2 ? [] : [{ atM: median(all.map(({ targetM }) => targetM)), shots }]
+  })
 }
 
 /** The one of these that a distance belongs to; undefined where none is near. */

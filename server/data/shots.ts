@@ -5,7 +5,7 @@ import { findPlayer } from './players'
 import type { FieldError } from '../../shared/errors'
 import type { Readings } from '../../core/shot/readings'
 import { shotTimeRight } from '../../shared/clock'
-import { addReadings, indexer, noReadings, type ShotColumns } from '../../shared/record'
+import { addReadings, indexer, noShots, type ShotColumns } from '../../shared/record'
 import type { ShotRecord } from '../../shared/session'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, usePool } from '../db/database'
@@ -279,24 +279,7 @@ export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
     },
     [playerId],
   )
-  const columns: ShotColumns = {
-    id: [],
-    sessionIds: [],
-    sessionIndex: [],
-    clubIds: [],
-    clubIndex: [],
-    rungIds: [],
-    rungIndex: [],
-    carryM: [],
-    method: [],
-    balls: [],
-    hitAtMs: [],
-    leftOut: [],
-    strikes: [],
-    readings: noReadings(),
-    taken: [],
-    version: [],
-  }
+  const columns = noShots()
   const placeOf = {
     session: indexer(columns.sessionIds),
     club: indexer(columns.clubIds),

@@ -81,11 +81,17 @@ export async function enter(event: H3Event, coach: { id: string; signInEpoch: nu
   await replaceUserSession(event, { secure: { coachId: coach.id, epoch: coach.signInEpoch, signInId: id } })
 }
 
-/** Ends the sign-in of this cookie, on the server too. */
+/**
+ * Ends the sign-in of this cookie, on the server too. The cookie of this device goes in any case.
+ * @throws where the database is away: copies of the cookie still open
+ */
 export async function leave(event: H3Event): Promise<void> {
-  const session = await openCookie(event)
-  if (session) await endSignIn({ id: session.coachId }, session.signInId).catch(ignoreMissing)
-  await clearUserSession(event)
+  try {
+    const session = await openCookie(event)
+    if (session) await endSignIn({ id: session.coachId }, session.signInId).catch(ignoreMissing)
+  } finally {
+    await clearUserSession(event)
+  }
 }
 /** It has ended already: that is what was asked. */
 function ignoreMissing(error: unknown): void {

@@ -1,34 +1,16 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { watch } from 'vue'
-import type { PlayerRecord } from '../../shared/record'
+import { noShots, type PlayerRecord } from '../../shared/record'
 import { browser, refuses, settled, type Answer } from './browser'
 
-const NO_SHOTS = {
-  id: [],
-  sessionIds: [],
-  sessionIndex: [],
-  clubIds: [],
-  clubIndex: [],
-  rungIds: [],
-  rungIndex: [],
-  carryM: [],
-  method: [],
-  balls: [],
-  hitAtMs: [],
-  leftOut: [],
-  strikes: [],
-  readings: { at: [], basis: [] },
-  taken: [],
-  version: [],
-}
 const reply = (name: string) =>
   ({
     player: { id: 'p', name, thresholds: {} },
     bag: { clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] },
     bagVersion: 1,
     sessions: [],
-    shots: NO_SHOTS,
+    shots: noShots(),
     words: [],
     answers: [],
     academyThresholds: {},

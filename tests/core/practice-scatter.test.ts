@@ -106,6 +106,16 @@ describe('what practice tells of a stock shot', () => {
     const three = servedBest([...from(90, pair), ...from(60, pair), ...from(74, pair), ...from(75, pair)])
     expect(three.map(({ atM }) => atM)).toEqual([60, 74.5, 90])
     expect(three[1]!.shots[0]!.balls).toBe(8)
+    // Wherever they lie: 82 and 83 yd are one as much as 80 and 81; five yards apart are two.
+    for (const [a, b, targets] of [
+      [80, 81, 1],
+      [82, 83, 1],
+      [82.4, 82.6, 1],
+      [80, 85, 2],
+    ] as const) {
+      const near = servedBest([...from(yardsToMetres(b), pair), ...from(yardsToMetres(a), pair)])
+      expect(near).toHaveLength(targets)
+    }
     const half = yardsToMetres(5) / 2
     const told = [{ atM: 0, shots: [] }]
     expect([servedAt(told, half), servedAt(told, half * 1.001)]).toEqual([told[0], undefined])
