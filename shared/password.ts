@@ -1,5 +1,5 @@
 /** Characters of a password. */
-export const PASSWORD_MIN = 10
+export const PASSWORD_MIN = 12
 export const PASSWORD_MAX = 200
 
 /**

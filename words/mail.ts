@@ -1,4 +1,4 @@
-import { RESET_MAIL } from './en/mail'
+import { NOTICE_MAIL, RESET_MAIL } from './en/mail'
 import { write } from './message'
 
 /** What a mail says. */
@@ -12,3 +12,14 @@ export const resetMail = (values: { name: string; academy: string; hours: number
   subject: write(RESET_MAIL.subject),
   text: write(RESET_MAIL.text, values),
 })
+
+export type SignInChange = 'password' | 'factorOn' | 'factorOff'
+
+/** The mail that says what changed about signing in. */
+export const noticeMail = (values: {
+  name: string
+  academy: string
+  kind: SignInChange
+  date: string
+  address: string
+}): MailText => ({ subject: write(NOTICE_MAIL.subject), text: write(NOTICE_MAIL.text, values) })

@@ -125,7 +125,7 @@ describe('what is refused at the border, with the value and what is allowed', ()
 
   it('a password that is too short for a new account may still be typed at sign-in', () => {
     expect(faults(SignUp, { name: 'A', academy: 'B', email: 'a@b.example', password: 'short' })).toEqual([
-      'password: Password is too short: 10 to 200 characters are needed.',
+      'password: Password is too short: 12 to 200 characters are needed.',
     ])
     expect(faults(SignIn, { email: 'a@b.example', password: 'short' })).toEqual([])
     expect(faults(SignIn, { email: 'nobody', password: 'x' })).toEqual([

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { v7 as newId } from 'uuid'
 import { inject } from 'vitest'
 import type { Role } from '../../shared/rights'
@@ -158,4 +160,20 @@ export async function atTheRange(coach: Client) {
 export function refusal(reply: Reply<unknown>): Record<string, string> {
   const { data } = reply.body as RefusedBody
   return Object.fromEntries((data?.errors ?? []).map(e => [e.field, e.message]))
+}
+
+/** Quoted-printable, as far as mails of ours have it: soft ends of lines, and "=" as "=3D". */
+const plain = (mail: string) => mail.replace(/=\r?\n/g, '').replaceAll('=3D', '=')
+
+/** Mails to somebody, newest last, as soon as there are so many: they are written after the answer. */
+export async function mailsTo(email: string, least: number): Promise<string[]> {
+  const folder = inject('mails')
+  for (let tries = 0; ; tries++) {
+    const all = readdirSync(folder)
+      .sort()
+      .map(name => plain(readFileSync(join(folder, name), 'utf8')))
+      .filter(mail => mail.includes(`To: ${email}`))
+    if (all.length >= least || tries > 40) return all
+    await new Promise(resolve => setTimeout(resolve, 50))
+  }
 }

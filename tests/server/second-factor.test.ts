@@ -3,7 +3,7 @@ import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { AcademyPeople } from '../../shared/academy'
 import type { FactorToSetUp, SecondFactorState, SpareCodes } from '../../shared/account'
-import { Client, joined, newCoach, PASSWORD, refusal } from './client'
+import { Client, joined, mailsTo, newCoach, PASSWORD, refusal } from './client'
 
 /** The figures that a phone shows, so many half minutes from now. RFC 6238 by the library, from the address alone. */
 function figures(secret: string, later = 0): string {
@@ -87,6 +87,11 @@ describe('a second step at sign-in', () => {
     expect(refusal(await coach.post('/api/account/second-factor/off', { current: 'wrong' })).current).toBeTruthy()
     expect((await coach.post('/api/account/second-factor/off', { current: PASSWORD })).status).toBe(200)
     expect((await signIn(coach.email)).status).toBe(200)
+    // Whose it is hears of it, in case it was somebody else; and of a new password.
+    await coach.post('/api/account/password', { current: PASSWORD, password: 'a new wind blows' })
+    const mails = await mailsTo(coach.email, 3)
+    for (const what of ['your password was changed', 'second step was switched on', 'second step was switched off'])
+      expect(mails.filter(mail => mail.includes(what))).toHaveLength(1)
   })
 
   it("is asked by the way to a new password too, and taken off by the owner of one's own academy alone", async () => {

@@ -7,3 +7,13 @@ export const RESET_MAIL = {
     '{hours, plural, one {# hour} other {# hours}}; the address works once:\n\n{address}\n\n' +
     'Everywhere else you are signed out by it. If you did not ask, do nothing: your password stays as it is.\n',
 } as const
+
+/** What changed about signing in: told to whose it is, who may not have done it. */
+export const NOTICE_MAIL = {
+  subject: 'Your sign-in to Uzzet was changed',
+  text:
+    'Hello {name},\n\n' +
+    '{kind, select, password {your password was changed} factorOn {a second step was switched on} ' +
+    'other {the second step was switched off}} for {academy}, on {date}. If that was you, all is well. ' +
+    'If not: ask for a new password at {address}, and tell the owner of your academy.\n',
+} as const

@@ -69,7 +69,7 @@ function alike(one: readonly LadderStep[], other: readonly LadderStep[]): Pair[]
 
 /**
  * Two clubs that do one job: over all swing lengths that both have they carry the same on average. What no single
- * length tells surely, all of them together do with a quarter fewer balls. Three such clubs are one finding.
+ * length tells surely, all of them together do with a fifth fewer balls. Three such clubs are one finding.
  */
 function oneJob({ ladder, odds }: GapFacts, closestM: number): Finding[] {
   const clubs = [...groupBy(ladder, step => step.clubId).values()].filter(steps => steps.length >= LENGTHS)

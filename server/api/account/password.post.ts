@@ -3,6 +3,7 @@ import { changePassword } from '../../data/coaches'
 import { endOtherSignIns } from '../../data/sign-ins'
 import { enter, requireCoach, requireSession } from '../../request/coach'
 import { checkOwnPassword } from '../../request/own-password'
+import { noticeOf } from '../../request/notice'
 import { readChecked } from '../../request/refuse'
 
 /** A new password. All other sessions of this coach end; this one goes on. */
@@ -11,6 +12,7 @@ export default defineEventHandler(async event => {
   const { current, password } = await readChecked(event, PasswordChange)
   await checkOwnPassword(event, coach, current)
   const signInEpoch = await changePassword(coach, await hashPassword(password))
+  noticeOf(event, coach.id, 'password')
   const { signInId } = await requireSession(event)
   await endOtherSignIns(coach.id, signInId)
   await enter(event, { id: coach.id, signInEpoch }, signInId)

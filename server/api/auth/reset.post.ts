@@ -4,6 +4,7 @@ import { applyReset, resetFor } from '../../data/resets'
 import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../request/coach'
 import { hashOfToken } from '../../request/device'
+import { noticeOf } from '../../request/notice'
 import { readChecked, refuse } from '../../request/refuse'
 import { checkSecondFactor } from '../../request/second-factor'
 import { beginOwnAttempt } from '../../request/sign-in-limit'
@@ -23,5 +24,6 @@ export default defineEventHandler(async event => {
     await succeeded()
   }
   await enter(event, await applyReset(tokenHash, await hashPassword(password)))
+  noticeOf(event, id, 'password')
   return { ok: true }
 })

@@ -3,6 +3,7 @@ import { confirmSecondFactor, waitingSecondFactor } from '../../../data/second-f
 import { NotFound } from '../../../data/faults'
 import { endOtherSignIns } from '../../../data/sign-ins'
 import { requireCoach, requireSession } from '../../../request/coach'
+import { noticeOf } from '../../../request/notice'
 import { readChecked, refuse } from '../../../request/refuse'
 import { newSpareCodes, stepOf } from '../../../request/second-factor'
 import { beginOwnAttempt } from '../../../request/sign-in-limit'
@@ -23,5 +24,6 @@ export default defineEventHandler(async (event): Promise<SpareCodes> => {
   const { codes, hashes } = newSpareCodes()
   await confirmSecondFactor(coach, step, hashes)
   await endOtherSignIns(coach.id, (await requireSession(event)).signInId)
+  noticeOf(event, coach.id, 'factorOn')
   return { codes }
 })

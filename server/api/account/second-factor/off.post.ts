@@ -1,6 +1,7 @@
 import { OwnPassword } from '../../../../shared/account'
 import { endSecondFactor } from '../../../data/second-factors'
 import { requireCoach } from '../../../request/coach'
+import { noticeOf } from '../../../request/notice'
 import { checkOwnPassword } from '../../../request/own-password'
 import { readChecked } from '../../../request/refuse'
 
@@ -10,5 +11,6 @@ export default defineEventHandler(async event => {
   const { current } = await readChecked(event, OwnPassword)
   await checkOwnPassword(event, coach, current)
   await endSecondFactor(coach.id)
+  noticeOf(event, coach.id, 'factorOff')
   return { ok: true }
 })
