@@ -32,6 +32,12 @@ export function useBagDraft(playerId: string) {
   const { undo, redo, canUndo, canRedo, clear } = useDraftHistory(draft)
 
   const dirty = computed(() => JSON.stringify(draft.value) !== JSON.stringify(draftOf(record.bag)))
+  // The newest bag arrives behind a page that was open already: take it unless something was changed here.
+  // Before what is changed is kept: against the newest bag the one of before looks like a change.
+  watch(
+    () => record.bagVersion,
+    () => !kept.value && !busy.value && start(record.bag, record.bagVersion),
+  )
   watch(
     [draft, dirty],
     () => {
@@ -39,12 +45,6 @@ export function useBagDraft(playerId: string) {
     },
     { deep: true },
   )
-  // The newest bag arrives behind a page that was open already: take it unless something was changed here.
-  watch(
-    () => record.bagVersion,
-    () => !kept.value && !busy.value && start(record.bag, record.bagVersion),
-  )
-
   function start(bag: Bag, bagVersion: number): void {
     draft.value = draftOf(bag)
     version.value = bagVersion

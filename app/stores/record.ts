@@ -11,7 +11,7 @@ import type { Entry } from '~/utils/outbox-queue'
 import { toShot, type SessionRecord, type ShotRecord } from '#shared/session'
 import { api, isAway, Refused } from '~/utils/api'
 import { useOutbox } from '~/stores/outbox'
-import { keepRecord, keepSent, keptRecord } from '~/utils/kept'
+import { forgetPlayer, keepRecord, keepSent, keptRecord } from '~/utils/kept'
 import { added, laidOver, place } from '~/utils/laid-over'
 
 const emptyBag = (): Bag => ({ clubs: [], scale: { school: 'clock', rungs: [] }, struckOut: [] })
@@ -101,7 +101,10 @@ export const usePlayerRecord = defineStore('player-record', () => {
       const old = await first
       if (question !== asked) return
       // What the server no longer has is not shown for having been here.
-      if (error instanceof Refused && error.status === 404) empty()
+      if (error instanceof Refused && error.status === 404) {
+        empty()
+        void forgetPlayer(id)
+      }
       if (old && isAway(error)) keptAtMs.value = old.atMs
       else failure.value = error as Error
     }

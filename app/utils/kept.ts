@@ -150,6 +150,13 @@ export async function keptNumbers(playerId: string, by: string): Promise<Calibra
   return kept?.by === by ? kept.numbers : undefined
 }
 
+/** What the server has no more, or no more for this coach, goes from this device too. */
+export function forgetPlayer(playerId: string): Promise<void> {
+  return keeping(db =>
+    Promise.all([recordPath(playerId), numbersPath(playerId)].map(path => db.delete('answers', path))),
+  )
+}
+
 /** The next one at this browser may be another coach. */
 export async function forgetKept(): Promise<void> {
   await keeping(db => Promise.all([db.clear('answers'), db.clear('sent')]))

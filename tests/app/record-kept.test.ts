@@ -89,6 +89,12 @@ describe('a player who was open here before', () => {
     const { record } = await page()
     await record.open('p')
     expect([record.player, record.failure?.message]).toEqual([null, 'There is no such player.'])
+    // Nor the next time, without a network.
+    await settled()
+    say = 'down'
+    const after = await page()
+    await after.record.open('p')
+    expect(after.record.player).toBeNull()
   })
 
   it('does not take the place of another who was opened meanwhile', async () => {
