@@ -39,6 +39,10 @@ export interface Person {
 
 export interface AcademyPeople {
   coachesSee: CoachesSee
+  /** Months that archived players are kept; null until an owner erases them. */
+  keepMonths: number | null
+  /** Archived players who were archived longer ago than that. */
+  overdue: number
   people: Person[]
   invitations: Invitation[]
 }

@@ -12,6 +12,7 @@ import {
   type HeightUnit,
   type WindUnit,
 } from '../core/units'
+import { KEEP_MONTHS } from './keep-times'
 import { guessable, PASSWORD_MAX, PASSWORD_MIN } from './password'
 import { AcademyThresholds } from './player'
 import { OwnMark } from './session'
@@ -140,6 +141,14 @@ export const AcademyChange = z.strictObject({
   thresholds: AcademyThresholds.optional(),
   /** For an owner to choose. */
   coachesSee: oneOf('Coaches see', COACHES_SEE).optional(),
+  /** Months that archived players are kept; null until an owner erases them. */
+  keepMonths: z
+    .union(
+      KEEP_MONTHS.map(months => z.literal(months)),
+      { error: `Months to keep archived players are ${KEEP_MONTHS.join(', ')}, or nothing.` },
+    )
+    .nullable()
+    .optional(),
 })
 export type AcademyChange = z.infer<typeof AcademyChange>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
-import { RESET_HOURS } from '#shared/keep-times'
+import { KEEP_MONTHS, RESET_HOURS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
 import { api } from '~/utils/api'
 import { daysAgo } from '~/utils/dates'
@@ -94,6 +94,19 @@ async function endSecondFactor({ id: personId, name }: Person) {
   }
   await load()
 }
+const KEEPS = [
+  { value: '', label: 'until an owner erases them' },
+  ...KEEP_MONTHS.map(months => ({ value: String(months), label: `for ${months} months` })),
+]
+async function setKeep(months: string) {
+  const keepMonths = months === '' ? null : (Number(months) as (typeof KEEP_MONTHS)[number])
+  try {
+    await api('/api/academy', { method: 'PATCH', body: { keepMonths } })
+  } catch (error) {
+    toast.add({ title: 'Not changed', description: (error as Error).message, color: 'error' })
+  }
+  await load()
+}
 const SEES = [
   { value: 'all', label: 'all players of the academy' },
   { value: 'own', label: 'their own players alone' },
@@ -177,6 +190,24 @@ const until = (ms: number) =>
               @update:model-value="setSee($event as CoachesSee)"
           /></span>
         </div>
+        <div class="mt-3 flex flex-wrap items-center gap-3">
+          <label class="font-semibold" for="keeps">Archived players are kept</label>
+          <span class="w-64"
+            ><FramePlainSelect
+              id="keeps"
+              :model-value="String(academy.keepMonths ?? '')"
+              :items="KEEPS"
+              label="Archived players are kept"
+              @update:model-value="setKeep($event)"
+          /></span>
+        </div>
+        <p v-if="academy.keepMonths !== null" class="soft mt-1">
+          Then they are erased for good. What is chosen here holds from tomorrow on.
+          <strong v-if="academy.overdue > 0" class="text-default"
+            >{{ academy.overdue }} {{ academy.overdue === 1 ? 'player has' : 'players have' }} been in the archive for
+            longer.</strong
+          >
+        </p>
         <AcademyInvite class="mt-6" @made="load" />
         <ul v-if="academy.invitations.length > 0" class="mt-3 divide-y divide-default border-y border-default">
           <li

@@ -36,7 +36,8 @@ const PARTS: { title: string; lines: string[] }[] = [
     title: 'How long',
     lines: [
       `A player stays until an owner erases them, ${ERASABLE_AFTER_DAYS} days after they were archived at the ` +
-        'earliest, and then every row goes. Backups are kept as long as whoever runs the server keeps them; bringing ' +
+        'earliest, or for as long as the owner chose for the archive; then every row goes. ' +
+        'Backups are kept as long as whoever runs the server keeps them; bringing ' +
         'one back forgets again who was erased.',
       `A sign-in ends after ${SIGN_IN_DAYS} days unseen, an invitation after ${INVITATION_DAYS} days, and an ` +
         `address for a new password after ${RESET_HOURS} hours.`,

@@ -1,7 +1,7 @@
 import type { LockIn } from '#core/session/lock-in'
 import type { DistanceUnit } from '#core/units'
 import type { Account, CoachSettings, ReadingUnits } from '#shared/account'
-import { api, onSignedOut, Refused } from '~/utils/api'
+import { api, dropAhead, onSignedOut, Refused } from '~/utils/api'
 import { apiOrKept, forgetKept } from '~/utils/kept'
 
 /** What goes with yards and with metres, where a coach has not chosen. */
@@ -80,6 +80,7 @@ export const useAccount = defineStore('account', () => {
 
   /** @returns when nothing of this coach is kept on the device but what waits to be sent */
   function forget(): Promise<void> {
+    dropAhead()
     account.value = null
     signedOut.value = false
     return forgetKept()

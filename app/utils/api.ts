@@ -139,10 +139,17 @@ const ahead = new Map<string, Ahead>()
  * takes the answer, or the failure; whoever asks after that asks anew.
  */
 export function askAhead(path: string): void {
-  const answer = $fetch.raw<unknown>(path, { retry: 0, timeout: PATIENCE_MS })
-  // A failure is told to whoever takes it.
-  answer.catch(() => {})
-  ahead.set(path, { answer, askedAtMs: Date.now() })
+  const asked: Ahead = { answer: $fetch.raw<unknown>(path, { retry: 0, timeout: PATIENCE_MS }), askedAtMs: Date.now() }
+  ahead.set(path, asked)
+  // A failure is told to whoever has taken it by then; who comes later asks anew.
+  asked.answer.catch(() => {
+    if (ahead.get(path) === asked) ahead.delete(path)
+  })
+}
+
+/** What was asked ahead was asked by who was signed in then: nobody else takes it. */
+export function dropAhead(): void {
+  ahead.clear()
 }
 
 function takenAhead(path: string): Ahead | undefined {

@@ -119,7 +119,11 @@ export async function academyThresholdsOf(coach: Coach): Promise<AcademyThreshol
 
 export async function changeAcademy(coach: Coach, change: AcademyChange): Promise<AcademyChange> {
   if (Object.keys(change).length === 0) return change
-  await useDatabase().update(academies).set(change).where(eq(academies.id, coach.academyId))
+  const keep = change.keepMonths === undefined ? {} : { keepSetAt: new Date(), keepSetBy: coach.id }
+  await useDatabase()
+    .update(academies)
+    .set({ ...change, ...keep })
+    .where(eq(academies.id, coach.academyId))
   return change
 }
 

@@ -1,5 +1,6 @@
-import { eq } from 'drizzle-orm'
+import { and, count, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import {
+  academies,
   cellRemarks,
   changes,
   clubs,
@@ -19,8 +20,8 @@ import {
   struckOut,
   whatIfs,
 } from '../db/schema'
-import { ERASABLE_AFTER_DAYS } from '../../shared/keep-times'
-import { transaction, useDatabase } from '../db/database'
+import { ERASABLE_AFTER_DAYS, KEEP_AFTER_HOURS } from '../../shared/keep-times'
+import { transaction, useDatabase, type Transaction } from '../db/database'
 import type { Coach } from './coaches'
 import { NotFound, Unfit } from './faults'
 import { ownPlayer } from './players'
@@ -65,9 +66,60 @@ export async function erasePlayer(coach: Coach, playerId: string): Promise<void>
       `${row.name} can be erased ${ERASABLE_AFTER_DAYS} days after being archived, ` +
         `from ${new Date(fromMs).toISOString().slice(0, 10)} on.`,
     )
-  await transaction(async tx => {
-    for (const part of PARTS) await tx.delete(part).where(eq(part.playerId, playerId))
-    await tx.delete(players).where(ownPlayer(coach, playerId))
-    await tx.insert(erasures).values({ playerId, academyId: coach.academyId, erasedBy: coach.id, erasedAt: new Date() })
-  })
+  await transaction(tx => eraseAll(tx, { playerId, academyId: coach.academyId, erasedBy: coach.id }))
+}
+
+async function eraseAll(tx: Transaction, one: { playerId: string; academyId: string; erasedBy: string }) {
+  for (const part of PARTS) await tx.delete(part).where(eq(part.playerId, one.playerId))
+  await tx.delete(players).where(and(eq(players.id, one.playerId), eq(players.academyId, one.academyId)))
+  await tx.insert(erasures).values({ ...one, erasedAt: new Date() })
+}
+
+/** Archived players who are kept no longer, by what their academy's owner chose a day ago or more. */
+const overdue = () =>
+  and(
+    isNotNull(academies.keepMonths),
+    lt(academies.keepSetAt, new Date(Date.now() - KEEP_AFTER_HOURS * 3_600_000)),
+    sql`${players.archivedAt} < utc_timestamp(3) - interval ${academies.keepMonths} month`,
+  )
+
+/**
+ * Erases everybody who is kept no longer. One who was taken out of the archive meanwhile stays.
+ * @returns how many went
+ */
+export async function eraseOverdue(): Promise<number> {
+  const found = await useDatabase()
+    .select({ playerId: players.id })
+    .from(players)
+    .innerJoin(academies, eq(academies.id, players.academyId))
+    .where(overdue())
+  let gone = 0
+  for (const { playerId } of found)
+    gone += await transaction(async tx => {
+      const [still] = await tx
+        .select({ academyId: academies.id, erasedBy: academies.keepSetBy })
+        .from(players)
+        .innerJoin(academies, eq(academies.id, players.academyId))
+        .where(and(eq(players.id, playerId), overdue()))
+        .for('update')
+      if (!still?.erasedBy) return 0
+      await eraseAll(tx, { playerId, academyId: still.academyId, erasedBy: still.erasedBy })
+      return 1
+    })
+  return gone
+}
+
+/** Archived players of an academy who were archived longer ago than it keeps them. */
+export async function countOverdue(academyId: string): Promise<number> {
+  const [row] = await useDatabase()
+    .select({ n: count() })
+    .from(players)
+    .innerJoin(academies, eq(academies.id, players.academyId))
+    .where(
+      and(
+        eq(academies.id, academyId),
+        sql`${players.archivedAt} < utc_timestamp(3) - interval ${academies.keepMonths} month`,
+      ),
+    )
+  return row!.n
 }

@@ -14,6 +14,7 @@ import { INVITATION_DAYS } from '../../shared/keep-times'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'
 import type { Coach } from './coaches'
+import { countOverdue } from './erase'
 import { NotFound, Taken, Unfit } from './faults'
 
 const DAY_MS = 86_400_000
@@ -53,10 +54,16 @@ export async function peopleOf({ academyId, role }: Coach): Promise<AcademyPeopl
     secondFactor: role === 'owner' && factorAt !== null,
   }))
   const [academy] = await useDatabase()
-    .select({ coachesSee: academies.coachesSee })
+    .select({ coachesSee: academies.coachesSee, keepMonths: academies.keepMonths })
     .from(academies)
     .where(eq(academies.id, academyId))
-  return { coachesSee: academy!.coachesSee, people, invitations: await openInvitations(academyId) }
+  return {
+    coachesSee: academy!.coachesSee,
+    keepMonths: academy!.keepMonths,
+    overdue: academy!.keepMonths === null ? 0 : await countOverdue(academyId),
+    people,
+    invitations: await openInvitations(academyId),
+  }
 }
 
 /** @throws 409 when the id is taken: its token was shown once; 422 when there are too many */

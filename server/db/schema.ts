@@ -50,6 +50,11 @@ export const academies = mysqlTable('academies', {
   thresholds: json('thresholds').$type<AcademyThresholds>().notNull().default({}),
   // Whether a coach sees all players of the academy, or those alone who are their own.
   coachesSee: varchar('coaches_see', { length: 3 }).$type<CoachesSee>().notNull().default('all'),
+  // Players go for good so many months after they were archived; null until an owner erases them.
+  keepMonths: int('keep_months'),
+  // Since when that is so, and who chose it: nothing goes within a day of it.
+  keepSetAt: datetime('keep_set_at', { mode: 'date', fsp: 3 }),
+  keepSetBy: id('keep_set_by'),
   createdAt,
 })
 

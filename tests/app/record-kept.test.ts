@@ -131,6 +131,25 @@ describe('what is asked ahead', () => {
     await expect(api('/api/players/:playerId', { params: { playerId: 'p' } })).rejects.toMatchObject({ status: 404 })
   })
 
+  it('that failed before anybody wanted it is asked anew: who signed in meanwhile is not told of before', async () => {
+    say = refuses(401, 'You are not signed in any more.')
+    const { askAhead, api } = await page()
+    askAhead('/api/players/p')
+    await settled()
+    say = { body: reply('First') }
+    await api('/api/players/:playerId', { params: { playerId: 'p' } })
+    expect(asked).toHaveLength(2)
+  })
+
+  it('by somebody else is dropped', async () => {
+    const { askAhead, api } = await page()
+    const { dropAhead } = await import('../../app/utils/api')
+    askAhead('/api/players/p')
+    dropAhead()
+    await api('/api/players/:playerId', { params: { playerId: 'p' } })
+    expect(asked).toHaveLength(2)
+  })
+
   it('does not serve who asks much later', async () => {
     const { askAhead, api } = await page()
     askAhead('/api/players/p')

@@ -1,5 +1,5 @@
 import mysql from 'mysql2/promise'
-import { describe, expect, inject, it } from 'vitest'
+import { describe, expect, inject, it, vi } from 'vitest'
 import type { AcademyPeople, InvitedTo, SignInPlace } from '../../shared/academy'
 import { rightNeeded } from '../../shared/rights'
 import type { PlayerLine } from '../../shared/player'
@@ -247,6 +247,52 @@ it('what a request asks for goes by its path and method', () => {
       ] as const
     ).map(([method, path]) => rightNeeded(method, path)),
   ).toEqual(['read', 'log', 'teach', 'own', 'teach', 'own', 'read', 'teach'])
+})
+
+describe('how long archived players are kept', () => {
+  it('is chosen by the owner, holds after a day, and takes nobody who came back or is of another academy', async () => {
+    const owner = await newCoach()
+    const assistant = await joined(owner, 'assistant')
+    const other = await newCoach()
+    const keep = (by: Client, keepMonths: unknown) => by.send('PATCH', '/api/academy', { keepMonths })
+    expect((await keep(assistant, 6)).status).toBe(403)
+    expect(refusal(await keep(owner, 7)).keepMonths).toContain('3, 6, 12, 24, 60')
+    const players = {
+      old: await newPlayer(owner),
+      back: await newPlayer(owner),
+      young: await newPlayer(owner),
+      theirs: await newPlayer(other),
+    }
+    const db = await mysql.createConnection(inject('databaseUrl'))
+    const archived = (id: string, months: number) =>
+      db.query('update players set archived_at = now(3) - interval ? month where id = ?', [months, id])
+    for (const id of [players.old, players.back, players.theirs]) await archived(id, 7)
+    await archived(players.young, 5)
+    expect((await keep(owner, 6)).status).toBe(200)
+    expect((await owner.get<AcademyPeople>('/api/academy/people')).body).toMatchObject({ keepMonths: 6, overdue: 2 })
+
+    vi.stubEnv('DATABASE_URL', inject('databaseUrl'))
+    const { eraseOverdue } = await import('../../server/data/erase')
+    const { closeDatabase } = await import('../../server/db/database')
+    const here = async () => {
+      const [rows] = await db.query('select id from players where id in (?)', [Object.values(players)])
+      return (rows as { id: string }[]).map(({ id }) => id).sort()
+    }
+    // Not within a day of choosing.
+    expect(await eraseOverdue()).toBe(0)
+    await db.query('update academies set keep_set_at = now(3) - interval 25 hour where keep_months is not null')
+    await db.query('update players set archived_at = null where id = ?', [players.back])
+    expect(await eraseOverdue()).toBe(1)
+    expect(await here()).toEqual([players.back, players.young, players.theirs].sort())
+    const [gone] = await db.query('select player_id, erased_by from erasures where player_id = ?', [players.old])
+    expect(gone).toHaveLength(1)
+    expect((await keep(owner, null)).status).toBe(200)
+    await archived(players.back, 90)
+    expect(await eraseOverdue()).toBe(0)
+    await closeDatabase()
+    await db.end()
+    vi.unstubAllEnvs()
+  })
 })
 
 describe('a lost password', () => {
