@@ -32,19 +32,16 @@ export function useBagDraft(playerId: string) {
   const { undo, redo, canUndo, canRedo, clear } = useDraftHistory(draft)
 
   const dirty = computed(() => JSON.stringify(draft.value) !== JSON.stringify(draftOf(record.bag)))
-  // The newest bag arrives behind a page that was open already: take it unless something was changed here.
-  // Before what is changed is kept: against the newest bag the one of before looks like a change.
   watch(
-    () => record.bagVersion,
-    () => !kept.value && !busy.value && start(record.bag, record.bagVersion),
-  )
-  watch(
-    [draft, dirty],
-    () => {
-      kept.value = dirty.value ? { version: version.value, draft: draft.value } : null
+    [draft, dirty, () => record.bagVersion] as const,
+    ([, isDirty, newest], [, , before]) => {
+      // The newest bag arrives behind a page that was open already: it is taken, unless something was changed here.
+      if (newest !== before && !kept.value && !busy.value) start(record.bag, newest)
+      else kept.value = isDirty ? { version: version.value, draft: draft.value } : null
     },
     { deep: true },
   )
+
   function start(bag: Bag, bagVersion: number): void {
     draft.value = draftOf(bag)
     version.value = bagVersion
