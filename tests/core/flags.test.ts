@@ -418,6 +418,18 @@ describe('flags with odds', () => {
       expect(all[0]!.parts!.length).toBeGreaterThan(3)
     })
 
+    it('of a chain of three the ends are not said to be the same: each two are a flag of their own', () => {
+      const chain = ['a', 'b', 'c'].flatMap((id, i) => club(id, [50 + 3 * i, 70 + 3 * i, 90 + 3 * i]))
+      const clubsOf = (found: Finding[]) => found.map(one => [...new Set(one.cells.map(cell => cell.clubId))].sort())
+      expect(clubsOf(jobs(chain))).toEqual([
+        ['a', 'b'],
+        ['b', 'c'],
+      ])
+      // Two pairs that a third pair joins are one, where all are the same.
+      const four = ['a', 'b', 'c', 'd'].flatMap((id, i) => club(id, [50 + i, 70 + i, 90 + i]))
+      expect(clubsOf(jobs(four))).toEqual([['a', 'b', 'c', 'd']])
+    })
+
     it('is learnt from balls: ten with each of six', () => {
       const flags = flagsOf(bagOf({ '54°': 54, '56°': 56, '60°': 60 }, ['half', '9:00', 'full'], 'arm'), [
         ['54°', 'half', 54],

@@ -67,43 +67,63 @@ function alike(one: readonly LadderStep[], other: readonly LadderStep[]): Pair[]
   })
 }
 
+/** Two clubs that carry the same, and how surely. */
+interface Alike {
+  ids: readonly [string, string]
+  pairs: Pair[]
+  probability: number
+}
+
+/** Every two clubs that carry the same on average over the swing lengths that both have, for sure. */
+function alikeClubs({ ladder, odds }: GapFacts, closestM: number): Alike[] {
+  const clubs = [...groupBy(ladder, step => step.clubId).entries()].filter(([, steps]) => steps.length >= LENGTHS)
+  return clubs.flatMap(([id, one], i) =>
+    clubs.slice(i + 1).flatMap(([otherId, other]): Alike[] => {
+      const pairs = alike(one, other)
+      if (pairs.length < LENGTHS || apartM(pairs) > closestM + SAME_M) return []
+      if (pairs.some(([a, b]) => Math.abs(a.carryM - b.carryM) > APART_TIMES * closestM + SAME_M)) return []
+      const probability = odds.sameOnAverage(pairs, closestM)
+      return probability >= SAY.overlap ? [{ ids: [id, otherId], pairs, probability }] : []
+    }),
+  )
+}
+
+/**
+ * Clubs of which every two carry the same. A third joins two only where it is the same as both: of a chain of three the
+ * ends may lie twice as far apart as is said.
+ */
+function groupsOf(found: readonly Alike[]): Set<string>[] {
+  const same = new Set(found.flatMap(({ ids: [a, b] }) => [`${a} ${b}`, `${b} ${a}`]))
+  const groups: Set<string>[] = []
+  for (const { ids } of found) {
+    if (groups.some(group => ids.every(id => group.has(id)))) continue
+    const joins = (id: string, group: Set<string>) => [...group].every(own => own === id || same.has(`${own} ${id}`))
+    const group = groups.find(known => ids.some(id => known.has(id)) && ids.every(id => joins(id, known)))
+    if (group) for (const id of ids) group.add(id)
+    else groups.push(new Set(ids))
+  }
+  return groups
+}
+
 /**
  * Two clubs that do one job: over all swing lengths that both have they carry the same on average. What no single
  * length tells surely, all of them together do with a fifth fewer balls. Three such clubs are one finding.
  */
-function oneJob({ ladder, odds }: GapFacts, closestM: number): Finding[] {
-  const clubs = [...groupBy(ladder, step => step.clubId).values()].filter(steps => steps.length >= LENGTHS)
-  const groups: { clubs: Set<string>; pairs: Pair[]; probability: number; apartM: number }[] = []
-  clubs.forEach((one, i) => {
-    for (const other of clubs.slice(i + 1)) {
-      const pairs = alike(one, other)
-      if (pairs.length < LENGTHS || apartM(pairs) > closestM + SAME_M) continue
-      if (pairs.some(([a, b]) => Math.abs(a.carryM - b.carryM) > APART_TIMES * closestM + SAME_M)) continue
-      const probability = odds.sameOnAverage(pairs, closestM)
-      if (probability < SAY.overlap) continue
-      const ids = [one[0]!.clubId, other[0]!.clubId]
-      const group = groups.find(known => ids.some(id => known.clubs.has(id)))
-      if (!group) groups.push({ clubs: new Set(ids), pairs, probability, apartM: apartM(pairs) })
-      else {
-        for (const id of ids) group.clubs.add(id)
-        group.pairs.push(...pairs)
-        group.probability = Math.min(group.probability, probability)
-        group.apartM = Math.max(group.apartM, apartM(pairs))
-      }
-    }
-  })
-  return groups.map(group => {
-    const cells = [...new Set(group.pairs.flat())].sort((a, b) => a.carryM - b.carryM)
+function oneJob(facts: GapFacts, closestM: number): Finding[] {
+  const found = alikeClubs(facts, closestM)
+  return groupsOf(found).map(group => {
+    const own = found.filter(({ ids }) => ids.every(id => group.has(id)))
+    const cells = [...new Set(own.flatMap(({ pairs }) => pairs.flat()))].sort((a, b) => a.carryM - b.carryM)
     return {
       flag: meta.id,
       variant: 'clubs',
       sureness: 'sure',
-      probability: group.probability,
+      probability: Math.min(...own.map(({ probability }) => probability)),
       cells: cells.map(plainCell),
       data: { closestM, lengths: new Set(cells.map(({ rungId }) => rungId)).size },
       fromM: cells[0]!.carryM,
       toM: cells.at(-1)!.carryM,
-      figure: group.apartM,
+      figure: Math.max(...own.map(({ pairs }) => apartM(pairs))),
     }
   })
 }
