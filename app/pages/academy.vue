@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
+import type { AcademyChange } from '#shared/account'
 import { KEEP_MONTHS, RESET_HOURS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
 import { api } from '~/utils/api'
 import { daysAgo } from '~/utils/dates'
 import { useAccount } from '~/stores/account'
 import AcademyInvite from '~/components/academy/Invite.vue'
+import AcademyChoice from '~/components/academy/Choice.vue'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
@@ -58,9 +60,9 @@ const setRole = (person: Person, next: Role) =>
 const setLeft = (person: Person, left: boolean) =>
   change(person, { left }, left ? `${person.name} has left` : `${person.name} is back`, { left: !left })
 
-async function setSee(coachesSee: CoachesSee) {
+async function choose(body: AcademyChange) {
   try {
-    await api('/api/academy', { method: 'PATCH', body: { coachesSee } })
+    await api('/api/academy', { method: 'PATCH', body })
   } catch (error) {
     toast.add({ title: 'Not changed', description: (error as Error).message, color: 'error' })
   }
@@ -98,15 +100,7 @@ const KEEPS = [
   { value: '', label: 'until an owner erases them' },
   ...KEEP_MONTHS.map(months => ({ value: String(months), label: `for ${months} months` })),
 ]
-async function setKeep(months: string) {
-  const keepMonths = months === '' ? null : (Number(months) as (typeof KEEP_MONTHS)[number])
-  try {
-    await api('/api/academy', { method: 'PATCH', body: { keepMonths } })
-  } catch (error) {
-    toast.add({ title: 'Not changed', description: (error as Error).message, color: 'error' })
-  }
-  await load()
-}
+const setKeep = (months: string) => change({ keepMonths: KEEP_MONTHS.find(known => String(known) === months) ?? null })
 const SEES = [
   { value: 'all', label: 'all players of the academy' },
   { value: 'own', label: 'their own players alone' },
@@ -179,28 +173,22 @@ const until = (ms: number) =>
         </template>
       </dl>
       <template v-if="isOwner">
-        <div class="mt-6 flex flex-wrap items-center gap-3">
-          <label class="font-semibold" for="sees">A coach sees</label>
-          <span class="w-64"
-            ><FramePlainSelect
-              id="sees"
-              :model-value="academy.coachesSee"
-              :items="SEES"
-              label="A coach sees"
-              @update:model-value="setSee($event as CoachesSee)"
-          /></span>
-        </div>
-        <div class="mt-3 flex flex-wrap items-center gap-3">
-          <label class="font-semibold" for="keeps">Archived players are kept</label>
-          <span class="w-64"
-            ><FramePlainSelect
-              id="keeps"
-              :model-value="String(academy.keepMonths ?? '')"
-              :items="KEEPS"
-              label="Archived players are kept"
-              @update:model-value="setKeep($event)"
-          /></span>
-        </div>
+        <AcademyChoice
+          id="sees"
+          class="mt-6"
+          label="A coach sees"
+          :items="SEES"
+          :model-value="academy.coachesSee"
+          @update:model-value="choose({ coachesSee: $event as CoachesSee })"
+        />
+        <AcademyChoice
+          id="keeps"
+          class="mt-3"
+          label="Archived players are kept"
+          :items="KEEPS"
+          :model-value="String(academy.keepMonths ?? '')"
+          @update:model-value="setKeep"
+        />
         <p v-if="academy.keepMonths !== null" class="soft mt-1">
           Then they are erased for good. What is chosen here holds from tomorrow on.
           <strong v-if="academy.overdue > 0" class="text-default"

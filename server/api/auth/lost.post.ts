@@ -2,10 +2,10 @@ import { LostPassword } from '../../../shared/academy'
 import { RESET_HOURS } from '../../../shared/keep-times'
 import { resetMail } from '../../../words/mail'
 import { makeResetByMail } from '../../data/resets'
-import { log } from '../../log'
 import { mailSettings, sendMail } from '../../mail'
 import { hashOfToken, newToken } from '../../request/device'
 import { readChecked, refuse } from '../../request/refuse'
+import { sendBehind } from '../../request/send-behind'
 import { beginMail } from '../../request/sign-in-limit'
 
 /**
@@ -17,15 +17,13 @@ export default defineEventHandler(async event => {
   const settings = mailSettings()
   if (!settings) throw refuse(404, 'This installation sends no mail: ask the owner of your academy.', [])
   await beginMail(event)
-  const send = async () => {
+  sendBehind(event, async () => {
     const token = newToken()
     const person = await makeResetByMail(email, hashOfToken(token))
     if (!person) return
     const address = `${settings.origin}/new-password#${token}`
     await sendMail(settings, person.email, resetMail({ ...person, hours: RESET_HOURS, address }))
-  }
-  // The error of a mail server may hold the recipient: what kind it was is enough.
-  event.waitUntil(send().catch((error: unknown) => log.error({ kind: (error as Error).name }, 'mail not sent')))
+  })
   setResponseStatus(event, 202)
   return { ok: true }
 })
