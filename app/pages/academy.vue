@@ -100,7 +100,7 @@ const KEEPS = [
   { value: '', label: 'until an owner erases them' },
   ...KEEP_MONTHS.map(months => ({ value: String(months), label: `for ${months} months` })),
 ]
-const setKeep = (months: string) => change({ keepMonths: KEEP_MONTHS.find(known => String(known) === months) ?? null })
+const setKeep = (months: string) => choose({ keepMonths: KEEP_MONTHS.find(known => String(known) === months) ?? null })
 const SEES = [
   { value: 'all', label: 'all players of the academy' },
   { value: 'own', label: 'their own players alone' },

@@ -1,6 +1,13 @@
 import { askAhead } from '~/utils/api'
+import { hasNumbers } from '~/utils/kept'
 import { isOpenPage } from '~/utils/open-pages'
 import { startWorkerAhead } from '~/utils/start-ahead'
+
+/** What this device worked out before needs no answer of the server. */
+async function askNumbersAhead(player: string): Promise<void> {
+  const playerId = player.slice('/players/'.length)
+  if (!(await hasNumbers(playerId))) askAhead(`/api${player}/numbers`)
+}
 
 /**
  * What the first page will ask for is asked at once, beside its script and not after it: who is signed in, and the
@@ -18,6 +25,7 @@ export default defineNuxtPlugin({
     if (player) {
       for (const part of ['', '/practice', '/rounds']) askAhead(`/api${player}${part}`)
       startWorkerAhead()
+      void askNumbersAhead(player)
     }
     // The frame of every stage: a failure is the page's own to tell, which asks for it again.
     import('~/layouts/default.vue').catch((error: unknown) => console.error('frame:', error))

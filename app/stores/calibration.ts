@@ -1,3 +1,4 @@
+import sameNumbers from 'fast-deep-equal'
 import type { PracticeLeave } from '#core/chart/practice-scatter'
 import { servedBest } from '#core/chart/served-best'
 import { sameGrid } from '#core/bag/bag'
@@ -11,6 +12,7 @@ import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-pr
 import { calibrationWorker } from '~/utils/calibration-worker'
 import { changesSince } from '~/utils/changes'
 import { keepNumbers, keptNumbers } from '~/utils/kept'
+import { servedNumbers } from '~/utils/served-numbers'
 import { useAccount } from '~/stores/account'
 import { usePractice } from '~/stores/practice'
 import { usePlayerRecord } from '~/stores/record'
@@ -59,8 +61,12 @@ export const useCalibration = defineStore('calibration', () => {
   let clock: ReturnType<typeof setTimeout> | undefined
   const { buildId } = useRuntimeConfig().app
   const by = () => `${buildId} ${account.unit}`
-  /** True while what is shown is what this device knew last. */
+  /** True while what is shown is what this device or the server knew last. */
   let recalled = false
+  /** An answer that knew nothing of practice and rounds yet does not take the place of one that did. */
+  let early: CalibrationAnswer | undefined
+  const isThere = (store: { of: string | null; failure: string }) => store.of === record.playerId || !!store.failure
+  const whole = computed(() => isThere(practice) && isThere(rounds))
 
   function fail(reason: string): void {
     clearTimeout(clock)
@@ -70,10 +76,10 @@ export const useCalibration = defineStore('calibration', () => {
     if (recalled) latest.value = null
   }
 
-  /** What was worked out here last stands until the worker has answered. */
+  /** What was worked out here last, or by the server, stands until the worker has answered. */
   async function recall(): Promise<void> {
     const of = record.playerId
-    const known = of ? await keptNumbers(of, by()) : undefined
+    const known = of ? ((await keptNumbers(of, by())) ?? (await servedNumbers(of, by()))) : undefined
     if (!known || record.playerId !== of || latest.value || failure.value) return
     latest.value = known
     recalled = true
@@ -89,9 +95,12 @@ export const useCalibration = defineStore('calibration', () => {
       fail(answer.failure)
       return
     }
-    answered = answer.turn
     if (answer.turn === turn) clearTimeout(clock)
-    latest.value = answer.calibration
+    early = recalled && (!whole.value || answer.turn < turn) ? answer : undefined
+    if (early) return
+    answered = answer.turn
+    // The same said again is no reason to draw the page again.
+    if (!sameNumbers(toRaw(latest.value), answer.calibration)) latest.value = answer.calibration
     recalled = false
     void keepLatest()
   }
@@ -134,6 +143,7 @@ export const useCalibration = defineStore('calibration', () => {
     sentPlayer = null
     latest.value = null
     recalled = false
+    early = undefined
     failure.value = null
     clearTimeout(clock)
   }
@@ -148,6 +158,8 @@ export const useCalibration = defineStore('calibration', () => {
       },
       { immediate: true },
     )
+    // After what came has been sent on: then an answer that waits is not the newest, and the newest comes.
+    watch(whole, () => early && take(early), { flush: 'post' })
     watch(
       [
         () => record.player,

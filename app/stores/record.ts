@@ -81,8 +81,18 @@ export const usePlayerRecord = defineStore('player-record', () => {
     return old
   }
 
+  let underWay: Promise<void> | undefined
   /** Opens a player. One that is open already is shown at once and brought up to date behind it. */
-  async function open(id: string): Promise<void> {
+  function open(id: string): Promise<void> {
+    const opening = answerTo(id).finally(() => {
+      if (underWay === opening) underWay = undefined
+    })
+    return (underWay = opening)
+  }
+  /** Opens a player, unless that is just being done. */
+  const begin = (id: string): Promise<void> => (playerId.value === id && underWay) || open(id)
+
+  async function answerTo(id: string): Promise<void> {
     if (playerId.value !== id) close()
     const question = ++asked
     playerId.value = id
@@ -232,6 +242,7 @@ export const usePlayerRecord = defineStore('player-record', () => {
     shotsByCell,
     failure,
     keptAtMs,
+    begin,
     open,
     close,
     putShot,

@@ -150,6 +150,10 @@ export async function keptNumbers(playerId: string, by: string): Promise<Calibra
   return kept?.by === by ? kept.numbers : undefined
 }
 
+/** Whether anything was worked out of a player on this device. */
+export const hasNumbers = async (playerId: string): Promise<boolean> =>
+  (await reading(db => db.getKey('answers', numbersPath(playerId)))) !== undefined
+
 /** What the server has no more, or no more for this coach, goes from this device too. */
 export function forgetPlayer(playerId: string): Promise<void> {
   return keeping(db =>

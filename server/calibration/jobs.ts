@@ -1,3 +1,4 @@
+import { stringify } from 'devalue'
 import { yardPicks, type YardPick } from '../../core/pick/sweep'
 import { flyerCounts, flyerShare } from '../../core/gaps/flyer-count'
 import { courseMishitShare } from '../../core/pick/course-mishits'
@@ -43,12 +44,16 @@ function practiceOf({ goes }: PractisedRecord, shots: readonly ShotRecord[]): Pr
 }
 
 /** The same computation as in the coach's browser. @param byCarry also where the coach reads totals first */
-function calibrateRecord(record: PractisedRecord, nowMs: number, byCarry = false): Calibrated {
+function calibrateRecord(
+  record: PractisedRecord,
+  nowMs: number,
+  { byCarry = false, unit }: { byCarry?: boolean; unit?: DistanceUnit } = {},
+): Calibrated {
   const { player, bag, sessions, shots } = record
   const { totalOn: _, ...rest } = player.thresholds
   const balls = fromColumns(shots)
   const asked = askedDistances(playedOf(record.rounds))
-  const beside = { ...record, practice: practiceOf(record, balls), asked }
+  const beside = { ...record, practice: practiceOf(record, balls), asked, unit }
   return calibrate(
     playerShots(player, bag, sessions, balls, nowMs),
     calibrationOptions(byCarry ? rest : player.thresholds, newestMethod(sessions), beside),
@@ -123,8 +128,14 @@ export const jobs = {
   chartFile(record: PractisedRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
     return asBytes(
-      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs, true), names, chartFileWords(names, unit)),
+      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs, { byCarry: true }), names, chartFileWords(names, unit)),
     )
+  },
+
+  /** All that the coach's page works out, as it would: read by the page of a device that has not done so yet. */
+  numbers(record: PractisedRecord, nowMs: number, unit: DistanceUnit, by: string): Uint8Array {
+    const { grid: _, player: __, ...numbers } = calibrateRecord(record, nowMs, { unit })
+    return new TextEncoder().encode(stringify({ by, numbers }))
   },
 
   /** The carry chart as it stood at the end of a past moment. */
@@ -215,7 +226,7 @@ export const jobs = {
     { fromMs, toMs, nowMs, unit }: { fromMs: number; toMs: number; nowMs: number; unit: DistanceUnit },
   ): Review {
     const then = calibratedAt(record, fromMs)
-    const now = dayOf(toMs) === dayOf(nowMs) ? calibrateRecord(record, toMs, true) : calibratedAt(record, toMs)
+    const now = dayOf(toMs) === dayOf(nowMs) ? calibrateRecord(record, toMs, { byCarry: true }) : calibratedAt(record, toMs)
     const compared = compareCharts(now, beforeOf(then), fromMs)
     return reviewOf(record, { fromMs, toMs, then, now, compared }, unit, memo)
   },

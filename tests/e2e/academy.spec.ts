@@ -110,6 +110,13 @@ test('the place where one is signed in is told; who is not long in the archive i
   await expect(dialog.getByText(/can be erased 30 days after being archived, from 20/)).toBeVisible()
   await dialog.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByRole('link', { name: 'Pip Marlow' })).toBeVisible()
+
+  // How long the archive keeps anybody is the owner's, and it is still so after a reload.
+  await page.goto('/academy')
+  await page.getByLabel('Archived players are kept').selectOption({ label: 'for 12 months' })
+  await expect(page.getByLabel('Archived players are kept')).toHaveValue('12')
+  await page.reload()
+  await expect(page.getByLabel('Archived players are kept')).toHaveValue('12')
 })
 
 test('a lost password is set anew by the address that the owner makes, and the history tells who logged what @long', async ({

@@ -116,7 +116,7 @@ test(
         await page.waitForTimeout(50)
       }
       await Promise.all(under)
-      await expect(page.getByText('1200 balls this session')).toBeVisible({ timeout: 10_000 })
+      await expect(page.getByText('1200 balls this session')).toBeVisible({ timeout: 60_000 })
       // With the line up again a ball is there within a second.
       await surely(ball(123))
       await expect(page.getByText('1201 balls this session')).toBeVisible({ timeout: 1000 })

@@ -317,6 +317,11 @@ const ROUTES: Row[] = [
     ask: at => ['GET', `/api/players/${at.playerId}/published/1/labels.pdf`],
   },
   {
+    route: 'players/[playerId]/numbers.get.ts',
+    ofPlayer: true,
+    ask: at => ['GET', `/api/players/${at.playerId}/numbers`],
+  },
+  {
     route: 'players/[playerId]/review.get.ts',
     ofPlayer: true,
     ask: at => ['GET', `/api/players/${at.playerId}/review?from=${Date.now() - 1e9}&to=${Date.now()}`],

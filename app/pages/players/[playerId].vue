@@ -11,7 +11,7 @@ const to = (stage: string) => () => navigateTo(`/players/${playerId.value}/${sta
 watch(
   () => route.path,
   () => {
-    if (playerId.value) void record.open(playerId.value)
+    if (playerId.value) void record.begin(playerId.value)
   },
   { immediate: true },
 )

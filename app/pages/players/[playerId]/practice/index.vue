@@ -24,6 +24,9 @@ const practice = usePractice()
 const { known, readChart } = useNumbers()
 const calibration = useCalibration()
 const hasNumber = computed(() => readChart.value.some(cell => cell.carryM !== null))
+/** What was practised says what the plan holds and what stands above it: nothing is drawn before it is there. */
+const practised = computed(() => practice.of === playerId.value || practice.failure !== '')
+const waits = computed(() => (!known.value && !calibration.failure) || !practised.value)
 const running = computed(() => practice.done.filter(({ endedAtMs }) => endedAtMs === null))
 async function start(spec: DrillSpec, name = '') {
   const go = newGo(spec, name)
@@ -53,7 +56,7 @@ async function start(spec: DrillSpec, name = '') {
       <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/practice/${go.id}`">Go on</UButton>
     </section>
     <FrameEmptyStep
-      v-if="known && !hasNumber"
+      v-if="known && practised && !hasNumber"
       icon="i-lucide-target"
       words="The first numbers come first."
       help="Practice is aimed by the chart. What needs no number stands below."
@@ -62,7 +65,7 @@ async function start(spec: DrillSpec, name = '') {
     />
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
       <!-- The plan goes above the drills by the numbers: neither stands before they are there. -->
-      <FrameLinesSkeleton v-if="!known && !calibration.failure" :rows="8" />
+      <FrameLinesSkeleton v-if="waits" :rows="8" />
       <div v-else class="min-w-0 space-y-8">
         <div v-if="hasNumber" class="space-y-3">
           <PracticePlan @start="start" />
@@ -70,7 +73,8 @@ async function start(spec: DrillSpec, name = '') {
         </div>
         <PracticeDrills @start="start" />
       </div>
-      <div class="min-w-0 space-y-8">
+      <FrameLinesSkeleton v-if="!practised" :rows="6" />
+      <div v-else class="min-w-0 space-y-8">
         <PracticeHomework />
         <FrameAfterPaint :rows="6"><PracticeScores :player-id="playerId" /></FrameAfterPaint>
       </div>
