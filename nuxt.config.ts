@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build as bundle } from 'esbuild'
 import { SIGN_IN_DAYS } from './shared/keep-times'
+import { RECORD_BYTES_MAX } from './shared/record-limits'
 
 /** Changes with every build, so that a kept shell never points at files that are gone. */
 const BUILD = new Date().toISOString()
@@ -50,7 +51,24 @@ export default defineNuxtConfig({
     '#words': fileURLToPath(new URL('./words', import.meta.url)),
   },
   // Everything is behind sign-in, and charts are for the browser.
-  routeRules: { '/**': { ssr: false } },
+  routeRules: {
+    '/**': { ssr: false },
+    // A player's whole record comes in one piece, to be taken whole or not at all.
+    ...Object.fromEntries(
+      ['/api/players/bring-in', '/api/academy/bring-in'].map(path => [
+        path,
+        {
+          security: {
+            requestSizeLimiter: {
+              maxRequestSizeInBytes: RECORD_BYTES_MAX,
+              maxUploadFileRequestInBytes: RECORD_BYTES_MAX,
+              throwError: true,
+            },
+          },
+        },
+      ]),
+    ),
+  },
   experimental: { payloadExtraction: false },
   compatibilityDate: '2026-11-01',
   nitro: {

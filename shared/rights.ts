@@ -36,7 +36,10 @@ const WRITES: readonly (readonly [path: RegExp, right: Right])[] = [
   [/^\/api\/devices(\/|$)/, 'log'],
 ]
 /** What is read by those alone who may do more: colleagues and their addresses. */
-const READS: readonly (readonly [path: RegExp, right: Right])[] = [[/^\/api\/academy(\/|$)/, 'teach']]
+const READS: readonly (readonly [path: RegExp, right: Right])[] = [
+  [/^\/api\/academy\/all\.zip$/, 'own'],
+  [/^\/api\/academy(\/|$)/, 'teach'],
+]
 
 /**
  * What a request of a signed-in person asks for.

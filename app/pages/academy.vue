@@ -196,6 +196,14 @@ const until = (ms: number) =>
             longer.</strong
           >
         </p>
+        <div class="mt-6 flex flex-wrap items-center gap-3">
+          <UButton color="neutral" variant="outline" icon="i-lucide-download" to="/api/academy/all.zip" external
+            >Save the whole academy</UButton
+          >
+          <p class="soft min-w-0 flex-1 basis-60">
+            Every player’s record, with ranges and drills, as one zip. It comes in by <b>Players, Bring players in</b>.
+          </p>
+        </div>
         <AcademyInvite class="mt-6" @made="load" />
         <ul v-if="academy.invitations.length > 0" class="mt-3 divide-y divide-default border-y border-default">
           <li

@@ -109,6 +109,8 @@ type RouteOptions<R extends Route, M extends string> = {
   body?: object
   signal?: AbortSignal
   token?: string
+  /** What is large takes longer on its way. */
+  patienceMs?: number
 } & ([ParamOf<R>] extends [never] ? { params?: undefined } : { params: Params<R> }) &
   ('GET' extends M ? { method?: M } : { method: M })
 
@@ -163,7 +165,7 @@ export async function api<R extends Route, M extends MethodOf<R> = Extract<Metho
   route: R,
   ...[options]: Given<RouteOptions<R, M>>
 ): Promise<Reply<R, M>> {
-  const { method = 'GET', params, query, body, signal, token } = options ?? {}
+  const { method = 'GET', params, query, body, signal, token, patienceMs = PATIENCE_MS } = options ?? {}
   const path = pathOf(route, params)
   const known = method === 'GET' && !query && !signal && !token ? takenAhead(path) : undefined
   const askedAtMs = known?.askedAtMs ?? Date.now()
@@ -174,7 +176,7 @@ export async function api<R extends Route, M extends MethodOf<R> = Extract<Metho
     const { raw } = $fetch as { raw: (path: string, o: object) => Promise<FetchResponse<Reply<R, M>>> }
     response = known
       ? ((await known.answer) as FetchResponse<Reply<R, M>>)
-      : await raw(path, { method, query, body, signal, headers, retry: 0, timeout: PATIENCE_MS })
+      : await raw(path, { method, query, body, signal, headers, retry: 0, timeout: patienceMs })
   } catch (error) {
     const why = explain(error, askedAtMs)
     if (why instanceof Refused && why.status === 401 && !token && !route.startsWith('/api/auth/')) whenSignedOut()

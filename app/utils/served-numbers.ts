@@ -14,7 +14,7 @@ export async function servedNumbers(playerId: string, by: string): Promise<Calib
     const served = unflatten(flat) as { by: string; numbers: Calibration }
     return served.by === by ? served.numbers : undefined
   } catch (error) {
-    console.warn('numbers of the server:', error)
+    console.error('numbers of the server:', error)
     return undefined
   }
 }

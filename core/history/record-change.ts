@@ -1,6 +1,7 @@
 /** What may be changed of a player, as its history tells it. */
 export const CHANGES_OF_RECORD = [
   'added',
+  'brought-in',
   'player',
   'bag',
   'balls',

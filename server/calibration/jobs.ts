@@ -128,7 +128,12 @@ export const jobs = {
   chartFile(record: PractisedRecord, nowMs: number, unit: DistanceUnit): Uint8Array {
     const names = labelsOf(record.bag)
     return asBytes(
-      writeChartFile(moment(nowMs), calibrateRecord(record, nowMs, { byCarry: true }), names, chartFileWords(names, unit)),
+      writeChartFile(
+        moment(nowMs),
+        calibrateRecord(record, nowMs, { byCarry: true }),
+        names,
+        chartFileWords(names, unit),
+      ),
     )
   },
 
@@ -226,7 +231,8 @@ export const jobs = {
     { fromMs, toMs, nowMs, unit }: { fromMs: number; toMs: number; nowMs: number; unit: DistanceUnit },
   ): Review {
     const then = calibratedAt(record, fromMs)
-    const now = dayOf(toMs) === dayOf(nowMs) ? calibrateRecord(record, toMs, { byCarry: true }) : calibratedAt(record, toMs)
+    const now =
+      dayOf(toMs) === dayOf(nowMs) ? calibrateRecord(record, toMs, { byCarry: true }) : calibratedAt(record, toMs)
     const compared = compareCharts(now, beforeOf(then), fromMs)
     return reviewOf(record, { fromMs, toMs, then, now, compared }, unit, memo)
   },

@@ -11,7 +11,7 @@ import { isDuplicate } from '../db/database-errors'
 import { transaction, usePool } from '../db/database'
 import { Stale, Taken, Unfit } from './faults'
 
-function columnsOf(shot: ShotRecord) {
+export function columnsOf(shot: ShotRecord) {
   return {
     sessionId: shot.sessionId,
     clubId: shot.clubId,

@@ -1,14 +1,19 @@
 import { strToU8, zip } from 'fflate'
+import type { z } from 'zod'
 import { tableMetadata } from '../../core/files/table-metadata'
 import type { PublishedChart } from '../../core/history/published'
 import type { PracticeRecord } from '../../shared/practice'
-import type { PlayerRecord } from '../../shared/record'
+import { RECORD_NAME } from '../../shared/archive-names'
+import type { PlayerFileHead } from '../../shared/player-file'
+import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { RoundRecord } from '../../shared/rounds'
+import type { NewWhatIf } from '../../shared/what-if'
 import { bagFileText, roundTableText, scoreTableText, shotTableText } from './player-files'
 
 /** What the files are, for whoever opens the archive years later. */
 const ABOUT = `Everything that is kept of one player.
 
+record.json     all of it in one, for another academy that takes the player in
 player.json     name, level, hand, note, and what the numbers are judged by
 bag.json        clubs, lofts and swing lengths, with what was believed
 shots.csv       every ball, as read; shots.csv-metadata.json tells columns and units
@@ -25,19 +30,46 @@ Lengths in JSON are metres, times milliseconds since 1970 (UTC).
 
 const json = (value: unknown) => strToU8(`${JSON.stringify(value, null, 2)}\n`)
 
+/** A player's record with all that stands beside it. */
+export interface WholeRecord {
+  record: PlayerRecord
+  practice: Pick<PracticeRecord, 'goes' | 'homework'>
+  rounds: readonly RoundRecord[]
+  published: readonly PublishedChart[]
+  whatIfs: readonly NewWhatIf[]
+}
+
+/** What `PlayerFileHead` reads. */
+function recordFile({ record, practice, rounds, published, whatIfs }: WholeRecord): z.input<typeof PlayerFileHead> {
+  const { player, bag, sessions, words, answers, shots } = record
+  return {
+    format: 'uzzet-record',
+    version: 1,
+    player,
+    bag: { ...bag, version: 1 },
+    sessions,
+    remarks: words,
+    answers,
+    whatIfs: whatIfs.map(({ id, name, body }) => ({ id, name, body })),
+    goes: practice.goes,
+    homework: practice.homework,
+    rounds: [...rounds],
+    published: [...published],
+    shots: fromColumns(shots),
+  }
+}
+
 /** A player's whole record as a zip archive (ISO/IEC 21320-1: deflate, UTF-8 names). */
-export function playerZip(
-  record: PlayerRecord,
-  { goes, homework }: PracticeRecord,
-  rounds: readonly RoundRecord[],
-  published: readonly PublishedChart[],
-): Promise<Uint8Array> {
+export function playerZip(whole: WholeRecord): Promise<Uint8Array> {
+  const { record, rounds, published } = whole
+  const { goes, homework } = whole.practice
   const { player, bag, sessions, words, answers } = record
   const shots = shotTableText(record)
   const scores = scoreTableText(bag, goes)
   const roundRows = roundTableText(bag, rounds)
   const files = {
     'about.txt': strToU8(ABOUT),
+    [RECORD_NAME]: strToU8(JSON.stringify(recordFile(whole))),
     'player.json': json({ format: 'uzzet-player', version: 1, player }),
     'bag.json': strToU8(bagFileText(player, bag, words)),
     'shots.csv': strToU8(shots),

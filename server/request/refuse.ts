@@ -48,7 +48,11 @@ function depthOf(json: string): number {
 
 /** The body of a request as JSON, not yet checked. @throws 422 */
 export async function readJson(event: H3Event): Promise<unknown> {
-  const text = (await readRawBody(event, 'utf8')) ?? ''
+  return fromJson((await readRawBody(event, 'utf8')) ?? '')
+}
+
+/** Text that was sent as JSON, not yet checked. @throws 422 */
+export function fromJson(text: string): unknown {
   const depth = depthOf(text)
   if (depth > DEEPEST) {
     const message = `What was sent is ${depth} levels deep: at most ${DEEPEST} can be read.`

@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { mayDo, rightNeeded, ROLES, type Role } from '../../shared/rights'
 import { aBag, atTheRange, Client, joined, newCoach, newId } from './client'
+import { playerFile } from './player-file'
 import { aGo, aHomework } from './practice-records'
 
 /** Routes that need no coach. Everything else must stand in the table below. */
@@ -60,6 +61,17 @@ const ROUTES: Row[] = [
     ofPlayer: false,
     ask: () => ['DELETE', `/api/academy/people/${newId()}/second-factor`],
   },
+  { route: 'academy/all.zip.get.ts', ofPlayer: false, ask: () => ['GET', '/api/academy/all.zip'] },
+  {
+    route: 'academy/bring-in.post.ts',
+    ofPlayer: false,
+    ask: () => [
+      'POST',
+      '/api/academy/bring-in',
+      { format: 'uzzet-academy', version: 1, name: 'Far Links', thresholds: {}, ranges: [], drills: [] },
+    ],
+  },
+  { route: 'players/bring-in.post.ts', ofPlayer: false, ask: () => ['POST', '/api/players/bring-in', playerFile()] },
   {
     route: 'account/second-factor/confirm.post.ts',
     ofPlayer: false,

@@ -1,6 +1,12 @@
+import { unflatten } from 'devalue'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
+import { makeCalibrator } from '../../app/workers/calibrator'
+import type { CalibrationAnswer } from '../../app/workers/calibration-protocol'
+import type { Calibration } from '../../core/calibration/calibration'
+import { calibrationOptions, newestMethod, playerFacts } from '../../shared/calibration-input'
 import type { PlayerLine } from '../../shared/player'
-import type { PlayerRecord } from '../../shared/record'
+import { fromColumns, type PlayerRecord } from '../../shared/record'
+import { toSession, toShot } from '../../shared/session'
 import type { KeptWhatIf } from '../../shared/what-if'
 import type { LinkView, MadeLink } from '../../shared/player-link'
 import { atTheRange, Client, newCoach, newId, refusal } from './client'
@@ -30,6 +36,34 @@ const summaryOf = (coach: Client) =>
     expect(summary).not.toBeNull()
     return summary!
   }, PATIENCE)
+
+describe('numbers worked out by the server', () => {
+  it("are those of the coach's page, from the same record, and by which build and unit", async () => {
+    const coach = await newCoach()
+    const at = await withAHole(coach)
+    const path = `/api/players/${at.playerId}`
+    const flat = await coach.get<unknown[]>(`${path}/numbers`)
+    const served = unflatten(flat.body) as { by: string; numbers: Calibration }
+    expect(served.by).toMatch(/^\S+ yd$/)
+
+    const record = (await coach.get<PlayerRecord>(path)).body
+    const { player, sessions, shots, academyThresholds, words, published } = record
+    const beside = { academyThresholds, words, published, unit: 'yd' as const, practice: [], asked: [] }
+    const seen: CalibrationAnswer[] = []
+    makeCalibrator(answer => seen.push(answer))({
+      turn: 1,
+      player: { ...playerFacts(player), bag: record.bag, sessions: sessions.map(toSession), nowMs: Date.now() },
+      options: calibrationOptions(player.thresholds, newestMethod(sessions), beside),
+      anew: true,
+      put: fromColumns(shots).map(toShot),
+      gone: [],
+    })
+    expect(seen).toEqual([{ turn: 1, full: true, calibration: served.numbers }])
+    // One more ball, and they are others.
+    await at.log(at.shot({ clubId: record.bag.clubs[0]!.id, carryM: 66 }))
+    expect((await coach.get<unknown[]>(`${path}/numbers`)).body).not.toEqual(flat.body)
+  })
+})
 
 describe('flags', () => {
   let coach: Client

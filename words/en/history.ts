@@ -3,6 +3,7 @@ import type { ChangeOfRecord } from '../../core/history/record-change'
 /** What was changed of a player, with who did it before it. */
 export const HISTORY: Record<ChangeOfRecord, string> = {
   'added': '{who} added the player',
+  'brought-in': '{who} brought the player in from a file',
   'player': '{who} changed the player’s details, thresholds or marks',
   'bag': '{who} changed the bag',
   'balls': '{who} logged or changed {n, plural, one {# ball} other {# balls}}',

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useCalibration } from '~/stores/calibration'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
 /**
- * Shows what stands in it once the numbers are worked out; until then says so, and when it failed offers another try.
+ * Shows what stands in it once the numbers are worked out; until then its room is kept, and when it failed offers
+ * another try.
  */
 const calibration = useCalibration()
 </script>
@@ -14,5 +16,5 @@ const calibration = useCalibration()
     <p class="soft">{{ calibration.failure }} No ball is lost.</p>
     <UButton class="mt-4" @click="calibration.retry()">Try again</UButton>
   </section>
-  <p v-else class="soft py-14 text-center" role="status">Working out the numbers…</p>
+  <FrameLinesSkeleton v-else :rows="8" label="The numbers are being worked out" />
 </template>

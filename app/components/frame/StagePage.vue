@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Refused } from '~/utils/api'
 import { usePlayerRecord } from '~/stores/record'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
 /** The frame of a stage: its title, one line under it, its actions; and what to show while there is no player yet. */
 defineProps<{
@@ -56,6 +57,12 @@ useHead({ title: () => (record.player ? record.player.name : '') })
       </p>
       <slot />
     </template>
-    <p v-else class="soft py-14 text-center" role="status">Opening the player…</p>
+    <template v-else>
+      <header :class="tight ? 'mb-2' : 'mb-5'">
+        <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
+        <p v-if="line" class="soft mt-0.5">{{ line }}</p>
+      </header>
+      <FrameLinesSkeleton :rows="8" label="The player is being opened" />
+    </template>
   </main>
 </template>

@@ -5,7 +5,7 @@ import { useAccount } from '~/stores/account'
 
 /** What can be done with one player of the list, beside the button that asked. */
 const props = defineProps<{ player: PlayerLine; place: HTMLElement }>()
-const emit = defineEmits<{ edit: []; archive: [archived: boolean]; erase: []; close: [] }>()
+const emit = defineEmits<{ edit: []; archive: [archived: boolean]; erase: []; handOver: []; close: [] }>()
 const account = useAccount()
 const role = computed(() => account.account?.role ?? 'reader')
 
@@ -15,6 +15,9 @@ const items = computed(() => [
   props.player.archived
     ? { label: 'Bring back', icon: 'i-lucide-archive-restore', onSelect: () => emit('archive', false) }
     : { label: 'Archive', icon: 'i-lucide-archive', onSelect: () => emit('archive', true) },
+  ...(!props.player.archived && mayDo(role.value, 'teach')
+    ? [{ label: 'To another academy…', icon: 'i-lucide-arrow-right-from-line', onSelect: () => emit('handOver') }]
+    : []),
   ...(props.player.archived && mayDo(role.value, 'own')
     ? [{ label: 'Erase for good…', icon: 'i-lucide-eraser', onSelect: () => emit('erase') }]
     : []),

@@ -10,16 +10,21 @@ import {
   searched,
   type PlayerOrder,
 } from '~/utils/players-list'
+import { later } from '~/utils/later'
 import { mayDo } from '#shared/rights'
 import { usePlayers } from '~/composables/usePlayers'
 import { useAccount } from '~/stores/account'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import type { BroughtIn } from '#shared/player-file'
 import PlayersEraseDialog from '~/components/players/EraseDialog.vue'
 import PlayersFirstRun from '~/components/players/FirstRun.vue'
+import PlayersToAcademy from '~/components/players/ToAcademy.vue'
 import PlayersPlayerForm from '~/components/players/PlayerForm.vue'
 import PlayersPlayerMenu from '~/components/players/PlayerMenu.vue'
 import PlayersPlayerRow from '~/components/players/PlayerRow.vue'
+
+const LazyPlayersBringIn = later(() => import('~/components/players/BringIn.vue'))
 
 useHead({ title: 'Players' })
 const account = useAccount()
@@ -31,6 +36,8 @@ const showArchived = ref(false)
 const adding = ref(false)
 const editing = shallowRef<PlayerLine>()
 const erasing = shallowRef<PlayerLine>()
+const handing = shallowRef<PlayerLine>()
+const bringing = ref(false)
 const menu = shallowRef<{ player: PlayerLine; place: HTMLElement }>()
 const mayTeach = computed(() => mayDo(account.account?.role ?? 'reader', 'teach'))
 
@@ -78,6 +85,28 @@ function erased(player: PlayerLine) {
   toast.add({ title: `${player.name} is erased` })
 }
 
+function archiveHanded() {
+  void setArchived(handing.value!, true)
+  handing.value = undefined
+}
+/** Who came in by mistake goes to the archive, like anybody who left. */
+async function takeBack(came: readonly BroughtIn[]) {
+  for (const { id } of came) {
+    const player = players.value?.find(other => other.id === id)
+    if (player) await setArchived(player, true)
+  }
+}
+async function brought(came: BroughtIn[]) {
+  await load()
+  const balls = came.reduce((sum, one) => sum + one.balls, 0)
+  toast.add({
+    title: came.length === 1 ? `${came[0]!.name} is here` : `${came.length} players are here`,
+    description: `With ${balls} ${balls === 1 ? 'ball' : 'balls'}.`,
+    color: 'success',
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void takeBack(came) }],
+  })
+}
+
 async function saved(player: Player) {
   const isNew = !players.value?.some(other => other.id === player.id)
   put(player)
@@ -101,6 +130,15 @@ watch(
       <div class="flex flex-wrap gap-2">
         <UButton v-if="openFlags > 0" size="lg" color="neutral" variant="outline" icon="i-lucide-flag" to="/flags"
           >{{ openFlags }} open {{ openFlags === 1 ? 'flag' : 'flags' }}</UButton
+        >
+        <UButton
+          v-if="mayTeach"
+          size="lg"
+          color="neutral"
+          variant="outline"
+          icon="i-lucide-folder-input"
+          @click="bringing = true"
+          >Bring players in</UButton
         >
         <UButton v-if="mayTeach" size="lg" icon="i-lucide-plus" @click="adding = true"
           >Add a player <UKbd value="n" class="ml-1 max-sm:hidden"
@@ -164,9 +202,17 @@ watch(
       @edit="editing = menu.player"
       @archive="setArchived(menu.player, $event)"
       @erase="erasing = menu.player"
+      @hand-over="handing = menu.player"
       @close="menu = undefined"
     />
     <PlayersEraseDialog v-if="erasing" :player="erasing" @close="erasing = undefined" @erased="erased(erasing)" />
+    <PlayersToAcademy v-if="handing" :player="handing" @close="handing = undefined" @archive="archiveHanded" />
+    <LazyPlayersBringIn
+      v-if="bringing"
+      :known="players?.map(({ name }) => name) ?? []"
+      @close="bringing = false"
+      @brought="brought"
+    />
     <PlayersPlayerForm v-if="adding" v-model:open="adding" @saved="saved" />
     <PlayersPlayerForm
       v-if="editing"

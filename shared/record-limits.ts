@@ -1,0 +1,3 @@
+/** A player's whole record may have so many bytes when it is sent, and so many balls. */
+export const RECORD_BYTES_MAX = 40_000_000
+export const RECORD_SHOTS_MAX = 60_000
