@@ -19,7 +19,7 @@ import { GOAL_RANGE, type GoalReading } from '../core/shot/goal'
 import type { Finding } from '../core/gaps/flag'
 import { HABITS } from '../core/history/published'
 import { FIRMNESSES } from './session'
-import { boundedNumber, ClockTime, Id, lineOfText, oneOf, Version } from './text'
+import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, Version } from './text'
 
 export { LEVELS, type Level }
 
@@ -159,7 +159,26 @@ export const Thresholds = z.object({
 })
 export type Thresholds = z.infer<typeof Thresholds>
 
-export const NewPlayer = z.object({ id: Id, ...fields })
+/** Whose agreement the record of somebody under age asks for; it stands open until the day is noted. */
+export const Guardian = z
+  .strictObject({
+    name: lineOfText('Who agrees', NAME_MAX, { required: false }),
+    agreedAtMs: Moment('Agreed on').nullable(),
+  })
+  .superRefine(({ name, agreedAtMs }, issues) => {
+    if (agreedAtMs !== null && name === '')
+      issues.addIssue({ code: 'custom', path: ['name'], message: 'Who agreed is missing: a name is needed.' })
+  })
+export type Guardian = z.infer<typeof Guardian>
+
+/** True while somebody's agreement is asked for and not there: nothing of the player is shared by then. */
+export const isConsentOpen = ({ guardian }: { guardian?: Guardian | null }): boolean =>
+  guardian != null && guardian.agreedAtMs === null
+
+/** Missing: of age, or as it was. */
+const guardian = Guardian.nullable().optional()
+
+export const NewPlayer = z.object({ id: Id, ...fields, guardian })
 export type NewPlayer = z.infer<typeof NewPlayer>
 
 export const PlayerChange = z.object({
@@ -170,6 +189,7 @@ export const PlayerChange = z.object({
   note: fields.note.optional(),
   thresholds: Thresholds.optional(),
   archived: z.boolean({ error: 'Archived is yes or no.' }).optional(),
+  guardian,
   /** Handed to a colleague. */
   coachId: Id.optional(),
 })
@@ -186,6 +206,8 @@ export interface Player {
   version: number
   /** Whose player it is; null where nobody said. */
   coachId: string | null
+  /** Null for who is of age; missing from what an older page kept. */
+  guardian?: Guardian | null
 }
 
 /** What the list tells of a player's chart. */

@@ -10,7 +10,7 @@ const PARTS: { title: string; lines: string[] }[] = [
     title: 'Of a player',
     lines: [
       'The name the coach gave (a nickname will do), the level, which way they play, and a line the coach wrote. ' +
-        'Nothing about health belongs in it.',
+        'Nothing about health belongs in it. Of somebody under age: who agreed, and when.',
       'The bag and the lengths of swing; balls with what was measured and when; practice, rounds, published charts.',
       'Who in the academy changed what, and when.',
     ],
@@ -50,7 +50,8 @@ const PARTS: { title: string; lines: string[] }[] = [
     lines: [
       'All that is kept of a player, as one file that other programs can read; a mistake mended; the player erased. ' +
         'Ask the coach, or the owner of the academy.',
-      'A child should be logged only with a word of a parent or guardian; a nickname is enough. What the law asks ' +
+      'A child should be logged only with a word of a parent or guardian; a nickname is enough. The coach notes who ' +
+        'agreed and when; until then, and once it is taken back, nothing is shared by a link. What the law asks ' +
         'where you are goes before anything said here.',
     ],
   },

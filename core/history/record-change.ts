@@ -3,6 +3,7 @@ export const CHANGES_OF_RECORD = [
   'added',
   'brought-in',
   'player',
+  'consent',
   'bag',
   'balls',
   'session',

@@ -123,7 +123,7 @@ const idAndVersion = ({ id, version }: { id: string; version: number }) => ({ id
  */
 export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn> {
   checkWithin(file)
-  const { id, name, level, hand, note, thresholds } = file.player
+  const { id, name, level, hand, note, guardian, thresholds } = file.player
   const [there] = await useDatabase()
     .select({ name: players.name, archivedAt: players.archivedAt })
     .from(players)
@@ -144,6 +144,7 @@ export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn
         level,
         hand: hand ?? 'right',
         note,
+        guardian,
         thresholds,
         school: file.bag.scale.school,
       })

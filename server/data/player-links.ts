@@ -8,6 +8,7 @@ import { toldOf } from './sessions'
 import { handedPages } from './what-ifs'
 import { USUAL_PLAN } from '../../shared/session'
 import { possibleTime } from '../../shared/clock'
+import { isConsentOpen } from '../../shared/player'
 import {
   OWN_BALLS_A_DAY,
   OWN_BALLS_A_PAGE,
@@ -23,7 +24,7 @@ import {
 import { v7 as newId } from 'uuid'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'
-import { NotFound, Taken } from './faults'
+import { NotFound, Taken, Unfit } from './faults'
 
 const DAY_MS = 86_400_000
 const columns = {
@@ -56,14 +57,21 @@ export async function linksOf(coach: Coach, playerId: string): Promise<PlayerLin
   ).map(toLink)
 }
 
-/** @throws 404; 409 when the id is taken: its token was shown once and cannot be shown again */
+/**
+ * @throws 404; 409 when the id is taken: its token was shown once and cannot be shown again; 422 while a guardian has
+ * not agreed
+ */
 export async function addLink(
   coach: Coach,
   playerId: string,
   { id, strength }: NewLink,
   tokenHash: string,
 ): Promise<PlayerLink> {
-  await findPlayer(coach, playerId)
+  const { player } = await findPlayer(coach, playerId)
+  if (isConsentOpen(player))
+    throw new Unfit(`${player.name} is under age, and nobody has agreed yet: note who did in the player’s details.`, [
+      { field: 'guardian', message: 'A parent or guardian has not agreed yet.' },
+    ])
   try {
     await useDatabase().insert(playerLinks).values({ id, playerId, coachId: coach.id, strength, tokenHash })
   } catch (error) {
@@ -91,6 +99,8 @@ export interface KnownLink {
   coachId: string
   strength: LinkStrength
   player: string
+  /** A guardian has not agreed, or has taken it back: it opens nothing meanwhile. */
+  waits: boolean
 }
 
 /** For the player's door alone: nobody is signed in there. */
@@ -102,11 +112,14 @@ export async function linkByToken(tokenHash: string): Promise<KnownLink | undefi
       coachId: playerLinks.coachId,
       strength: playerLinks.strength,
       player: players.name,
+      guardian: players.guardian,
     })
     .from(playerLinks)
     .innerJoin(players, eq(players.id, playerLinks.playerId))
     .where(and(eq(playerLinks.tokenHash, tokenHash), isNull(playerLinks.revokedAt)))
-  return row
+  if (!row) return undefined
+  const { guardian, ...link } = row
+  return { ...link, waits: isConsentOpen({ guardian }) }
 }
 
 export async function viewOf({ id, playerId, player, strength }: KnownLink): Promise<LinkView> {

@@ -20,6 +20,7 @@ export const playerColumns = {
   school: players.school,
   bagVersion: players.bagVersion,
   coachId: players.coachId,
+  guardian: players.guardian,
 }
 
 /** The condition that keeps one academy's players from another. */
@@ -45,8 +46,9 @@ export function toPlayer({
   archivedAt,
   version,
   coachId,
+  guardian,
 }: Omit<Row, 'archived'>): Player {
-  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version, coachId }
+  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version, coachId, guardian }
 }
 
 /** @throws 404 for an id that is not there or another academy's */
@@ -57,7 +59,10 @@ export async function findPlayer(coach: Coach, playerId: string) {
 }
 
 /** Sent twice, it is there once. @throws 409 when the id is another player's */
-export async function createPlayer(coach: Coach, { id, name, level, hand, note }: NewPlayer): Promise<Player> {
+export async function createPlayer(
+  coach: Coach,
+  { id, name, level, hand, note, guardian }: NewPlayer,
+): Promise<Player> {
   try {
     await useDatabase()
       .insert(players)
@@ -69,6 +74,7 @@ export async function createPlayer(coach: Coach, { id, name, level, hand, note }
         level,
         hand: hand ?? 'right',
         note,
+        guardian,
         thresholds: {},
       })
   } catch (error) {

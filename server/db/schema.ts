@@ -32,7 +32,7 @@ import type { HandedBag } from '../../shared/handed-bag'
 import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
-import type { AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
+import type { Guardian, AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
 import type { Hand } from '../../core/shot/hand'
 import type { CoachesSee, Role } from '../../shared/rights'
 import type { RoundRecord } from '../../shared/rounds'
@@ -162,6 +162,8 @@ export const players = mysqlTable(
     // The scale has no table of its own: a player has one, and it is a school and its rungs.
     school: varchar('school', { length: 16 }).$type<SchoolId>(),
     bagVersion: int('bag_version').notNull().default(1),
+    // Of somebody under age; null for who is of age.
+    guardian: json('guardian').$type<Guardian>(),
     archivedAt: datetime('archived_at', { mode: 'date', fsp: 3 }),
     version: int('version').notNull().default(1),
     // What the list tells of the player's chart, worked out after a change; null until it has been.

@@ -21,6 +21,8 @@ export async function requireLink(event: H3Event): Promise<KnownLink> {
     await countRequest(event, badLinks, clientAddress(event))
     throw refuse(401, 'This link does not open anything any more: ask your coach for a new one.')
   }
+  if (link.waits)
+    throw refuse(401, 'This link opens nothing for now: your coach needs the word of a parent or guardian first.')
   await countRequest(event, byLink, link.id)
   return link
 }

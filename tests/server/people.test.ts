@@ -3,6 +3,7 @@ import { describe, expect, inject, it, vi } from 'vitest'
 import type { AcademyPeople, InvitedTo, SignInPlace } from '../../shared/academy'
 import { rightNeeded } from '../../shared/rights'
 import type { PlayerLine } from '../../shared/player'
+import type { MadeLink } from '../../shared/player-link'
 import { atTheRange, Client, joined, mailsTo, newCoach, newId, newPlayer, PASSWORD, refusal } from './client'
 
 const peopleOf = async (client: Client) => (await client.get<AcademyPeople>('/api/academy/people')).body
@@ -371,5 +372,49 @@ describe('a lost password', () => {
     await owner.send('PATCH', `/api/academy/people/${boId}`, { left: true })
     expect((await set(token)).status).toBe(404)
     expect((await owner.post(`/api/academy/people/${boId}/reset`)).status).toBe(404)
+  })
+})
+
+describe('somebody under age', () => {
+  const player = async (coach: Client, id: string) =>
+    (await coach.get<PlayerLine[]>('/api/players')).body.find(one => one.id === id)!
+  const note = async (coach: Client, id: string, guardian: object | null) =>
+    coach.patch(`/api/players/${id}`, { version: (await player(coach, id)).version, guardian })
+  const open = async (token: string) =>
+    (await new Client().send('GET', '/api/link', undefined, { authorization: `Bearer ${token}` })).status
+
+  it('is on nobody’s phone until a guardian has agreed, nor once it is taken back; who noted it is told', async () => {
+    const coach = await newCoach()
+    const id = newId()
+    const guardian = { name: '', agreedAtMs: null }
+    await coach.post('/api/players', { id, name: 'Kit Sorrel', level: 'beginner', note: '', guardian })
+    const make = () => coach.post<MadeLink>(`/api/players/${id}/links`, { id: newId(), strength: 'read' })
+    const refused = await make()
+    expect([refused.status, refusal(refused)]).toEqual([422, { guardian: 'A parent or guardian has not agreed yet.' }])
+    const agreed = { name: 'Rowan Sorrel', agreedAtMs: Date.now() - 86_400_000 }
+    expect((await note(coach, id, agreed)).status).toBe(200)
+    expect((await player(coach, id)).guardian).toEqual(agreed)
+    const { body: link } = await make()
+    expect(await open(link.token)).toBe(200)
+    await note(coach, id, { ...agreed, agreedAtMs: null })
+    expect(await open(link.token)).toBe(401)
+    await note(coach, id, agreed)
+    expect(await open(link.token)).toBe(200)
+    // Of age by now: nobody's word is asked for.
+    await note(coach, id, null)
+    expect([await open(link.token), (await player(coach, id)).guardian]).toEqual([200, null])
+    await vi.waitFor(async () =>
+      expect(JSON.stringify((await coach.get(`/api/players/${id}/history`)).body)).toContain('consent'),
+    )
+  })
+
+  it('a day without a name, or one that has not come, is refused', async () => {
+    const coach = await newCoach()
+    const id = await newPlayer(coach)
+    expect(refusal(await note(coach, id, { name: '', agreedAtMs: Date.now() }))).toEqual({
+      'guardian.name': 'Who agreed is missing: a name is needed.',
+    })
+    const late = { name: 'Rowan', agreedAtMs: Date.now() + 9 * 86_400_000 }
+    expect(Object.keys(refusal(await note(coach, id, late)))).toEqual(['guardian.agreedAtMs'])
   })
 })

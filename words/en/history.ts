@@ -5,6 +5,7 @@ export const HISTORY: Record<ChangeOfRecord, string> = {
   'added': '{who} added the player',
   'brought-in': '{who} brought the player in from a file',
   'player': '{who} changed the player’s details, thresholds or marks',
+  'consent': '{who} noted whether a parent or guardian agrees',
   'bag': '{who} changed the bag',
   'balls': '{who} logged or changed {n, plural, one {# ball} other {# balls}}',
   'session': '{who} began, changed or ended a session',

@@ -6,6 +6,7 @@ import { mayDo } from '#shared/rights'
 import { useAccount } from '~/stores/account'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import PlayersGuardianField from '~/components/players/GuardianField.vue'
 import PlayersWhoseField from '~/components/players/WhoseField.vue'
 
 /** Adds a player, or edits the one given. */
@@ -21,6 +22,7 @@ const form = reactive({
 })
 const account = useAccount()
 const mayTeach = computed(() => mayDo(account.account?.role ?? 'reader', 'teach'))
+const guardian = shallowRef(props.player?.guardian ?? null)
 const coachId = ref(props.player?.coachId ?? null)
 /** Set once, so that "Add" pressed twice on a bad network adds one player. */
 const id = props.player?.id ?? newId()
@@ -29,13 +31,16 @@ const theirs = shallowRef<Player>()
 const { general, check, take, of, clear } = useFormErrors()
 const busy = ref(false)
 
+/** Sent only where it was changed: it is written down who noted what. */
+const guarded = () =>
+  JSON.stringify(guardian.value) === JSON.stringify(props.player?.guardian ?? null) ? {} : { guardian: guardian.value }
 /** Said only where it is another one: a page of before knows nothing of it. */
 const handedTo = () => (coachId.value && coachId.value !== props.player?.coachId ? { coachId: coachId.value } : {})
 
 async function save() {
   const value = props.player
-    ? check(PlayerChange, { ...form, ...handedTo(), version: version.value })
-    : check(NewPlayer, { ...form, id })
+    ? check(PlayerChange, { ...form, ...handedTo(), ...guarded(), version: version.value })
+    : check(NewPlayer, { ...form, ...guarded(), id })
   if (!value) return
   busy.value = true
   try {
@@ -86,9 +91,9 @@ const levels = LEVELS.map(value => ({
     :description="player ? player.name : 'A name is enough to begin.'"
   >
     <template #body>
-      <form id="player-form" class="space-y-1" novalidate @submit.prevent="save">
+      <form id="player-form" class="space-y-2.5" novalidate @submit.prevent="save">
         <p v-if="general" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
-        <UFormField label="Name" name="name" :error="of('name') ?? changedElsewhere('name')" help=" "
+        <UFormField label="Name" name="name" :error="of('name') ?? changedElsewhere('name')"
           ><UInput v-model="form.name" autofocus autocomplete="off" class="w-full"
         /></UFormField>
         <UFormField
@@ -112,6 +117,7 @@ const levels = LEVELS.map(value => ({
           help="A goal, a habit; nothing about health. #juniors puts the player in a group."
           ><UInput v-model="form.note" class="w-full"
         /></UFormField>
+        <PlayersGuardianField v-model="guardian" :error="of('guardian.name') ?? of('guardian.agreedAtMs')" />
         <PlayersWhoseField v-if="player && mayTeach" v-model="coachId" />
       </form>
     </template>

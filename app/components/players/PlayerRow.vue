@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { schoolById, type SchoolId } from '#core/swing/schools'
-import { LEVEL_WORDS, type PlayerLine } from '#shared/player'
+import { isConsentOpen, LEVEL_WORDS, type PlayerLine } from '#shared/player'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 
@@ -45,6 +45,9 @@ const due = computed(() => {
           no-prefetch
           class="block truncate text-xl font-bold after:absolute after:inset-0"
           >{{ player.name }}</NuxtLink
+        >
+        <span v-if="isConsentOpen(player)" class="flex items-center gap-1 text-sm font-semibold text-(--weak)"
+          ><UIcon name="i-lucide-user-round-check" class="shrink-0" />a guardian has not agreed yet</span
         >
         <span class="soft block truncate text-sm"
           >{{ player.level === 'unknown' ? 'Level not known' : LEVEL_WORDS[player.level]

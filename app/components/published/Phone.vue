@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
+import { isConsentOpen } from '#shared/player'
 import { stockShotName } from '#words/stock-shot'
 import type { LinkStrength, PlayerLink, WaitingBalls } from '#shared/player-link'
 import { api } from '~/utils/api'
@@ -123,6 +124,13 @@ async function copyLink() {
         >
       </div>
     </div>
+    <p v-if="record.player && isConsentOpen(record.player)" class="raised mb-4 flex gap-3 p-4" role="status">
+      <UIcon name="i-lucide-user-round-check" class="mt-1 shrink-0 text-(--weak)" />
+      <span
+        ><strong>A parent or guardian has not agreed yet.</strong> Links open nothing until it is noted under
+        <ULink to="/players" class="underline">Players</ULink>, Edit.</span
+      >
+    </p>
     <div class="raised space-y-3 p-4">
       <p>
         A private link, without an account: it opens this player's published chart and nothing else, also without a

@@ -6,5 +6,8 @@ import { idFromRoute, readChecked } from '../../../request/refuse'
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
   const playerId = idFromRoute(event, 'playerId', 'player')
-  return changePlayer(coach, playerId, await readChecked(event, PlayerChange))
+  const change = await readChecked(event, PlayerChange)
+  const player = await changePlayer(coach, playerId, change)
+  if (change.guardian !== undefined) event.context.change = { playerId, kind: 'consent', coachId: coach.id }
+  return player
 })
