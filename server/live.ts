@@ -1,11 +1,65 @@
 import { EventEmitter } from 'node:events'
+import { randomUUID } from 'node:crypto'
+import { Redis } from 'ioredis'
 import type { LiveMessage } from '../shared/device'
+import { log } from './log'
+import { setting } from './settings'
 
 /** What devices send, passed on to the open sessions of this server. */
 const bus = new EventEmitter().setMaxListeners(0)
 
+/** Where several processes serve, what one hears the others hear too. */
+const CHANNEL = 'uzzet:live'
+const US = randomUUID()
+interface Passed {
+  from: string
+  sessionId: string
+  message: LiveMessage
+}
+let others: Redis | undefined
+
+/** Without it this process is all there is. While it is away, screens of other processes see balls when they ask. */
+function connect(address: string): Redis {
+  const redis = new Redis(address, { maxRetriesPerRequest: 1, enableOfflineQueue: false, lazyConnect: true })
+  let away = false
+  redis.on('error', (error: Error) => {
+    if (!away) log.error(`live lines between processes: ${error.message || 'no connection'}`)
+    away = true
+  })
+  redis.on('ready', () => {
+    if (away) log.warn('live lines between processes: back')
+    away = false
+  })
+  return redis
+}
+
+/** Begins to hear what other processes hear, where UZZET_REDIS says how. @returns what ends it */
+export function hearOthers(): () => void {
+  const address = setting('UZZET_REDIS')
+  if (!address) return () => undefined
+  others = connect(address)
+  const ears = connect(address)
+  ears.on('message', (_channel: string, text: string) => {
+    const { from, sessionId, message } = JSON.parse(text) as Passed
+    if (from !== US) bus.emit(sessionId, message)
+  })
+  // A line that breaks is opened again, and heard again, by the client itself.
+  ears.on('ready', () => void ears.subscribe(CHANNEL).catch(() => undefined))
+  for (const redis of [others, ears]) redis.connect().catch(() => undefined)
+  return () => {
+    others?.disconnect()
+    ears.disconnect()
+    others = undefined
+  }
+}
+
 export function tell(sessionId: string, message: LiveMessage): void {
   bus.emit(sessionId, message)
+  if (others?.status !== 'ready') return
+  const passed: Passed = { from: US, sessionId, message }
+  others.publish(CHANNEL, JSON.stringify(passed)).catch((error: unknown) => {
+    log.error(`live lines between processes: ${(error as Error).message}`)
+  })
 }
 
 /** @returns to be called when nobody listens any more */

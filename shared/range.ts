@@ -64,3 +64,6 @@ export interface RangeLandings {
   startedAtMs: number
   balls: { alongM: number; sideM: number }[]
 }
+
+/** Guesses against a sign are counted anew. */
+export const SignRecount = z.object({ signId: Id })

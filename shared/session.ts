@@ -364,3 +364,15 @@ export function toSession({ id, startedAtMs, method, ball, air, plan }: SessionR
   const { indoors, carryAir } = plan
   return { id, startedAtMs, method, ball, air: indoors ? [] : air, ...(carryAir !== 'flown' && { carryAir }) }
 }
+
+/** Imported sessions: shown once all are there, or taken back. */
+export const ImportDecision = z.object({
+  sessionIds: z
+    .array(Id, { error: 'Sessions must be a list of ids.' })
+    .min(1, { error: 'No session was named.' })
+    .max(2000, { error: 'At most 2000 sessions can be imported at once.' }),
+  visible: z.boolean({ error: 'Visible is yes or no.' }),
+})
+
+/** A session of one player given to another. */
+export const SessionMove = z.object({ toPlayerId: Id })

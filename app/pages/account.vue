@@ -8,6 +8,7 @@ import { useAccount } from '~/stores/account'
 import AccountDevices from '~/components/account/Devices.vue'
 import AccountLockIn from '~/components/account/LockIn.vue'
 import AccountSecondFactor from '~/components/account/SecondFactor.vue'
+import AccountPrograms from '~/components/account/Programs.vue'
 import AccountSignIns from '~/components/account/SignIns.vue'
 import AccountMarks from '~/components/account/Marks.vue'
 
@@ -92,6 +93,7 @@ async function savePassword() {
     <AccountLockIn />
     <AccountMarks />
     <AccountDevices />
+    <AccountPrograms />
     <p class="mt-6"><ULink to="/what-is-kept" class="underline">What is kept, and for how long</ULink></p>
   </main>
 </template>

@@ -20,6 +20,7 @@ const FIRST_PORT = {
   bench: 33100,
   away: 33110,
   chaos: 33120,
+  load: 33190,
   browser: 33130,
   engines: 33140,
 }
@@ -154,8 +155,8 @@ async function stopServer(pid) {
 
 /**
  * Starts, or joins, the project's own database on loopback.
- * @param {'demo' | 'dev' | 'test' | 'bench' | 'away' | 'chaos' | 'browser' | 'engines'} name each has a data folder,
- * socket and port of its own
+ * @param {'demo' | 'dev' | 'test' | 'bench' | 'away' | 'chaos' | 'load' | 'browser' | 'engines'} name each has a data
+ * folder, socket and port of its own
  * @param {{ fresh?: boolean }} options fresh begins with an empty database
  * @returns {Promise<{ url: string, pid: number, stop: () => Promise<void> }>} pid of the server; stop ends the server
  * unless another command still uses it

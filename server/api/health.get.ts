@@ -5,8 +5,12 @@ import { describeError } from '../db/database-errors'
 import { log } from '../log'
 import { useDatabase } from '../db/database'
 
-/** Version, database and migration state: 200 when all is well, else 503. */
+/**
+ * Version, database and migration state: 200 when all is well, else 503. With `?of=process` it says only that this
+ * process answers: it is not to be started anew because the database is away.
+ */
 export default defineEventHandler(async event => {
+  if (getQuery(event).of === 'process') return { version }
   const wanted = journal.entries.length
   try {
     const [rows] = (await useDatabase().execute(sql`select count(*) as n from __drizzle_migrations`)) as unknown as [

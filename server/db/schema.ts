@@ -32,6 +32,7 @@ import type { HandedBag } from '../../shared/handed-bag'
 import type { RangeTarget } from '../../shared/range'
 import type { AirRecord, SessionPlan, TakenRecord } from '../../shared/session'
 import type { FlagAnswerRecord } from '../../shared/flag-answer'
+import type { Scope } from '../../shared/program'
 import type { Guardian, AcademyThresholds, Level, PlayerSummary, Thresholds } from '../../shared/player'
 import type { Hand } from '../../core/shot/hand'
 import type { CoachesSee, Role } from '../../shared/rights'
@@ -489,6 +490,24 @@ export const devices = mysqlTable(
     createdAt,
   },
   t => [uniqueIndex('devices_token').on(t.tokenHash), index('devices_coach').on(t.coachId)],
+)
+
+/** Keys for programs that work in a coach's name, as far as their scope goes. Only the hash of a key is kept. */
+export const programs = mysqlTable(
+  'programs',
+  {
+    id: id('id').primaryKey(),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    name: varchar('name', { length: 80 }).notNull(),
+    scope: varchar('scope', { length: 5 }).$type<Scope>().notNull(),
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    revokedAt: datetime('revoked_at', { mode: 'date', fsp: 3 }),
+    usedAt: datetime('used_at', { mode: 'date', fsp: 3 }),
+    createdAt,
+  },
+  t => [uniqueIndex('programs_token').on(t.tokenHash), index('programs_coach').on(t.coachId)],
 )
 
 /**

@@ -3,6 +3,7 @@ import { forbiddenText, mayDo, rightNeeded } from '../../shared/rights'
 import { coachBySession, type Coach, type Session } from '../data/coaches'
 import { NotFound } from '../data/faults'
 import { beginSignIn, endSignIn, noteSeen } from '../data/sign-ins'
+import { isProgram, requireProgram } from './program'
 import { refuse } from './refuse'
 
 declare module '#auth-utils' {
@@ -59,6 +60,7 @@ function signedOut() {
  * at once; and who may do what is asked. @throws 401, 403
  */
 export async function requireCoach(event: H3Event): Promise<Coach> {
+  if (isProgram(event)) return requireProgram(event)
   const session = await openCookie(event)
   const coach = session && (await coachBySession(session))
   if (!coach) throw signedOut()

@@ -10,9 +10,11 @@ import { numberSetting } from '../settings'
  * 24 random bytes cannot be guessed, so that a plain hash keeps them safe. The mark in front tells a finder what it
  * is.
  */
-export function newToken(): string {
-  return `uzzet_${randomBytes(24).toString('base64url')}`
+export function newToken(mark = 'uzzet_'): string {
+  return `${mark}${randomBytes(24).toString('base64url')}`
 }
+/** The same in front of the key of a program. */
+export const PROGRAM_MARK = 'uzzetp_'
 
 export function hashOfToken(token: string): string {
   return createHash('sha256').update(token).digest('hex')

@@ -119,6 +119,37 @@ test('a whole record goes as a file and comes in from it, is told, and is taken 
   await expect(line).toHaveCount(0)
 })
 
+test('a program gets a key that opens what its scope says, until it is revoked @long', async ({ page, signUp }) => {
+  provokes('401|403')
+  await signUp()
+  await addPlayer(page, 'Pip Marlow')
+  await page.goto('/account')
+  const programs = page.getByRole('region', { name: 'Programs' })
+  await programs.getByRole('button', { name: 'Make a key' }).click()
+  await expect(programs.getByText('Name is empty')).toBeVisible()
+  await programs.getByLabel('New program').fill('Report for parents')
+  await programs.getByRole('button', { name: 'Make a key' }).click()
+  const key = await programs.locator('code').innerText()
+  // From a context without the cookie.
+  const ask = (method: 'GET' | 'POST') =>
+    fetch(new URL('/api/players', page.url()), {
+      method,
+      headers: { 'authorization': `Bearer ${key}`, 'content-type': 'application/json' },
+      ...(method === 'POST' && { body: '{}' }),
+    })
+  expect(JSON.stringify(await (await ask('GET')).json())).toContain('Pip Marlow')
+  expect((await ask('POST')).status).toBe(403)
+
+  await programs.getByRole('link', { name: 'What it can ask for' }).click()
+  await page.getByText('/api/players/{playerId}/shots', { exact: true }).click()
+  await expect(page.getByText('assistants and coaches; key: log').first()).toBeVisible()
+  await page.goto('/account')
+  await programs.getByRole('button', { name: 'Revoke the key of Report for parents' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Revoke it' }).click()
+  await expect(programs.getByText('Report for parents', { exact: true })).toHaveCount(0)
+  expect((await ask('GET')).status).toBe(401)
+})
+
 test('the place where one is signed in is told; who is not long in the archive is not erased @long', async ({
   page,
   signUp,

@@ -71,6 +71,8 @@ describe('a database that is away', () => {
     try {
       away(await everywhere())
       expect((await coach.get('/api/health')).status).toBe(503)
+      // The process is none the worse: nobody starts it anew for that.
+      expect((await coach.get('/api/health?of=process')).status).toBe(200)
     } finally {
       process.kill(database.pid, 'SIGCONT')
     }

@@ -1,6 +1,4 @@
-import { z } from 'zod'
-import type { Recount } from '../../../../shared/range'
-import { Id } from '../../../../shared/text'
+import { SignRecount, type Recount } from '../../../../shared/range'
 import { recountGuesses } from '../../../data/ranges'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'
@@ -8,6 +6,6 @@ import { idFromRoute, readChecked } from '../../../request/refuse'
 /** Guesses against a sign, counted anew from where it stands now. */
 export default defineEventHandler(async (event): Promise<Recount> => {
   const coach = await requireCoach(event)
-  const { signId } = await readChecked(event, z.object({ signId: Id }))
+  const { signId } = await readChecked(event, SignRecount)
   return { signId, guesses: await recountGuesses(coach, idFromRoute(event, 'rangeId', 'range'), signId) }
 })

@@ -1,5 +1,4 @@
-import { z } from 'zod'
-import { Id } from '../../../../../../shared/text'
+import { SessionMove } from '../../../../../../shared/session'
 import { moveSession } from '../../../../../data/session-move'
 import { requireCoach } from '../../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../../request/refuse'
@@ -7,7 +6,7 @@ import { idFromRoute, readChecked } from '../../../../../request/refuse'
 /** A session that was hit by another player of the academy, with all its balls. */
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)
-  const { toPlayerId } = await readChecked(event, z.object({ toPlayerId: Id }))
+  const { toPlayerId } = await readChecked(event, SessionMove)
   await moveSession(
     coach,
     idFromRoute(event, 'playerId', 'player'),

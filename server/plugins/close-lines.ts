@@ -1,6 +1,0 @@
-import { closeLines } from '../live'
-
-/** Live lines end as soon as the server is told to stop, so that stopping is quick. */
-export default defineNitroPlugin(() => {
-  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, closeLines)
-})
