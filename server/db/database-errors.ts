@@ -38,6 +38,8 @@ const AWAY = new Set([
   'ER_QUERY_TIMEOUT',
   'ER_LOCK_WAIT_TIMEOUT',
   'ER_LOCK_DEADLOCK',
+  // A node of a cluster that has lost the others answers nothing until it is back among them.
+  'ER_UNKNOWN_COM_ERROR',
   'ER_DISK_FULL',
   'ER_ACCESS_DENIED_ERROR',
   'ER_BAD_DB_ERROR',
