@@ -109,7 +109,7 @@ test(
     await expect(page.locator('#carry')).toBeVisible()
     expect(await findings(page), 'desk').toEqual([])
     await fits(page)
-    const ownPages = ['/account', '/academy', '/ranges', '/flags', '/players'] as const
+    const ownPages = ['/account', '/for-programs', '/academy', '/ranges', '/flags', '/players'] as const
     for (const path of ownPages) {
       await page.goto(path)
       await expect(page.locator('h1')).toBeVisible()

@@ -4,6 +4,7 @@ import { NewDevice, type Device, type MadeDevice } from '#shared/device'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { clockTime, shortDate } from '~/utils/dates'
+import AccountRevokeDialog from '~/components/account/RevokeDialog.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
 /** Devices that may send balls by themselves. A token is shown once; a revoked one opens nothing. */
@@ -93,16 +94,12 @@ async function revoke() {
       /></UFormField>
       <UButton type="submit" class="mt-6">Make a token</UButton>
     </form>
-    <UModal
+    <AccountRevokeDialog
       :open="revoking !== undefined"
       :title="`Revoke ${revoking?.name}?`"
       description="Its token opens nothing any more, and cannot be given back. What it sent stays."
-      @update:open="revoking = undefined"
-    >
-      <template #footer>
-        <UButton color="error" icon="i-lucide-ban" @click="revoke">Revoke it</UButton>
-        <UButton color="neutral" variant="outline" @click="revoking = undefined">Cancel</UButton>
-      </template>
-    </UModal>
+      @revoke="revoke"
+      @close="revoking = undefined"
+    />
   </section>
 </template>

@@ -7,6 +7,7 @@ import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import { clockTime, shortDate } from '~/utils/dates'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+import AccountRevokeDialog from '~/components/account/RevokeDialog.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
 /** Keys for programs that work in this coach's name. A key is shown once; a revoked one opens nothing. */
@@ -100,16 +101,12 @@ const used = ({ usedAtMs }: Program) =>
       /></UFormField>
       <div><UButton type="submit">Make a key</UButton></div>
     </form>
-    <UModal
+    <AccountRevokeDialog
       :open="revoking !== undefined"
       :title="`Revoke the key of ${revoking?.name}?`"
       description="It opens nothing any more, and cannot be given back. What it wrote stays."
-      @update:open="revoking = undefined"
-    >
-      <template #footer>
-        <UButton color="error" icon="i-lucide-ban" @click="revoke">Revoke it</UButton>
-        <UButton color="neutral" variant="outline" @click="revoking = undefined">Cancel</UButton>
-      </template>
-    </UModal>
+      @revoke="revoke"
+      @close="revoking = undefined"
+    />
   </section>
 </template>
