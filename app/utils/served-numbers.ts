@@ -1,6 +1,6 @@
 import { unflatten } from 'devalue'
 import type { Calibration } from '#core/calibration/calibration'
-import { api } from '~/utils/api'
+import { api, isAway } from '~/utils/api'
 
 /**
  * What the server has worked out of a player's record, to be shown while this device works it out for the first time.
@@ -14,7 +14,7 @@ export async function servedNumbers(playerId: string, by: string): Promise<Calib
     const served = unflatten(flat) as { by: string; numbers: Calibration }
     return served.by === by ? served.numbers : undefined
   } catch (error) {
-    console.error('numbers of the server:', error)
+    if (!isAway(error)) console.error('numbers of the server:', error)
     return undefined
   }
 }

@@ -28,10 +28,11 @@ describe('numbers that the server worked out', () => {
   })
 
   it.each([
-    ['that is away', 'down' as const],
-    ['that has too much to do', refuses(503, 'Many charts are being worked out just now.')],
-  ])('are nothing from a server %s: the page works them out itself', async (_, say) => {
+    ['that is away', 'down' as const, 0],
+    ['that has too much to do', refuses(503, 'Many charts are being worked out just now.'), 0],
+    ['that has no such player', refuses(404, 'There is no such player.'), 1],
+  ])('are nothing from a server %s: the page works them out itself', async (_, say, told) => {
     expect(await asked(say, 'a build yd')).toBeUndefined()
-    expect(console.error).toHaveBeenCalledOnce()
+    expect(console.error).toHaveBeenCalledTimes(told)
   })
 })
