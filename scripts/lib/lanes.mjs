@@ -73,6 +73,8 @@ export function ensureForTests() {
   ensurePackages()
   ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
   ensurePrograms('Chromium', ['chromium'], ['chromium'])
+  // Between two processes of the server tests.
+  ensurePrograms('Redis', ['redis-server'], ['redis-server'])
   // What was printed is read back by a general PDF tool.
   ensurePrograms('Poppler', ['pdftotext', 'pdftoppm'], ['poppler-utils'])
   ensurePrograms('pkill', ['pkill'], ['procps'])
