@@ -23,9 +23,9 @@ export default defineNuxtPlugin({
     if (pathname === '/players') askAhead('/api/players')
     const player = /^\/players\/[^/]+/.exec(pathname)?.[0]
     if (player) {
+      void askNumbersAhead(player)
       for (const part of ['', '/practice', '/rounds']) askAhead(`/api${player}${part}`)
       startWorkerAhead()
-      void askNumbersAhead(player)
     }
     // The frame of every stage: a failure is the page's own to tell, which asks for it again.
     import('~/layouts/default.vue').catch((error: unknown) => console.error('frame:', error))

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { DBSchema, IDBPDatabase } from 'idb'
 
 /** A store of this browser: what is done with it, and with one that was closed opened again. */
 export interface BrowserStore<S extends DBSchema> {
@@ -33,12 +33,14 @@ export function browserStore<S extends DBSchema>(
 
   function open(): Promise<IDBPDatabase<S>> {
     if (opening) return opening
-    const promise: Promise<IDBPDatabase<S>> = openDB<S>(name, 1, {
-      upgrade,
-      // Another tab wants to change or delete it: this one lets go, and opens it again when it is needed.
-      blocking: (_, __, event) => (event.target as IDBDatabase).close(),
-      terminated: () => forget(promise),
-    })
+    const promise = import('idb').then(({ openDB }) =>
+      openDB<S>(name, 1, {
+        upgrade,
+        // Another tab wants to change or delete it: this one lets go, and opens it again when it is needed.
+        blocking: (_, __, event) => (event.target as IDBDatabase).close(),
+        terminated: () => forget(promise),
+      }),
+    )
     promise.then(
       db => db.addEventListener('close', () => forget(promise)),
       () => forget(promise),
