@@ -141,8 +141,10 @@ test('a program gets a key that opens what its scope says, until it is revoked @
   expect((await ask('POST')).status).toBe(403)
 
   await programs.getByRole('link', { name: 'What it can ask for' }).click()
-  await page.getByText('/api/players/{playerId}/shots', { exact: true }).click()
-  await expect(page.getByText('assistants and coaches; key: log').first()).toBeVisible()
+  const path = page.getByText('/api/players/{playerId}/shots', { exact: true })
+  await path.click()
+  const route = page.getByRole('listitem').filter({ has: path })
+  await expect(route.getByText('assistants and coaches; key: log')).toBeVisible()
   await page.goto('/account')
   await programs.getByRole('button', { name: 'Revoke the key of Report for parents' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Revoke it' }).click()

@@ -58,7 +58,7 @@ useHead({ title: () => (record.player ? record.player.name : '') })
       <slot />
     </template>
     <template v-else>
-      <header :class="tight ? 'mb-2' : 'mb-5'">
+      <header v-if="title" :class="tight ? 'mb-2' : 'mb-5'">
         <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
         <p v-if="line" class="soft mt-0.5">{{ line }}</p>
       </header>
