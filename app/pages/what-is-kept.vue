@@ -20,8 +20,8 @@ const PARTS: { title: string; lines: string[] }[] = [
     lines: [
       'Name, address, a password that cannot be read back, on what kind of device they are signed in, and, where ' +
         'they switched it on, the sealed secret of a second step.',
-      'What they chose: units, habits, marks, ranges and drills of their own; of devices and programs that may come in ' +
-        'their name, what these are called and when they came last.',
+      'What they chose: units, habits, marks, ranges and drills of their own.',
+      'Of devices and programs that come in their name: what these are called, and when they came last.',
     ],
   },
   {
