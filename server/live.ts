@@ -18,12 +18,15 @@ interface Passed {
 }
 let others: Redis | undefined
 
+const tellFault = (error: unknown) =>
+  log.error(`live lines between processes: ${(error as Error).message || 'no connection'}`)
+
 /** Without it this process is all there is. While it is away, screens of other processes see balls when they ask. */
 function connect(address: string): Redis {
   const redis = new Redis(address, { maxRetriesPerRequest: 1, enableOfflineQueue: false, lazyConnect: true })
   let away = false
   redis.on('error', (error: Error) => {
-    if (!away) log.error(`live lines between processes: ${error.message || 'no connection'}`)
+    if (!away) tellFault(error)
     away = true
   })
   redis.on('ready', () => {
@@ -44,7 +47,8 @@ export function hearOthers(): () => void {
     if (from !== US) bus.emit(sessionId, message)
   })
   // A line that breaks is opened again, and heard again, by the client itself.
-  ears.on('ready', () => void ears.subscribe(CHANNEL).catch(() => undefined))
+  ears.on('ready', () => void ears.subscribe(CHANNEL).catch(tellFault))
+  // Whether it came is told by its events, at the first try and later.
   for (const redis of [others, ears]) redis.connect().catch(() => undefined)
   return () => {
     others?.disconnect()
@@ -57,9 +61,7 @@ export function tell(sessionId: string, message: LiveMessage): void {
   bus.emit(sessionId, message)
   if (others?.status !== 'ready') return
   const passed: Passed = { from: US, sessionId, message }
-  others.publish(CHANNEL, JSON.stringify(passed)).catch((error: unknown) => {
-    log.error(`live lines between processes: ${(error as Error).message}`)
-  })
+  others.publish(CHANNEL, JSON.stringify(passed)).catch(tellFault)
 }
 
 /** @returns to be called when nobody listens any more */

@@ -37,7 +37,8 @@ export const PlayerFileHead = z.object({
   published: list('Published charts', PublishedChartRecord),
   shots: list('Balls', z.unknown(), RECORD_SHOTS_MAX),
 })
-export const ShotLot = z.object({ shots: list('Balls', ShotRecord) })
+/** By their place in the file, so that what is wrong is found there. */
+export const ShotLot = z.object({ shots: z.record(z.string(), ShotRecord) })
 export type PlayerFile = Omit<z.infer<typeof PlayerFileHead>, 'shots'> & { shots: ShotRecord[] }
 
 /** What an academy has beside its players. */

@@ -1,4 +1,3 @@
-import { RECORD_BYTES_MAX } from '#shared/record-limits'
 import type { BroughtIn } from '#shared/player-file'
 import { api } from '~/utils/api'
 import { openArchive, type Offered, type OpenedArchive } from '~/utils/archives'
@@ -59,5 +58,5 @@ export function useBringIn() {
     }
   }
 
-  return { opened, fault, busy, brought, failed, done, open, take, mostMb: RECORD_BYTES_MAX / 1e6 }
+  return { opened, fault, busy, brought, failed, done, open, take }
 }

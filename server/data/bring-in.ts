@@ -25,6 +25,7 @@ import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, type Transaction } from '../db/database'
 import type { Coach } from './coaches'
 import { Taken, Unfit } from './faults'
+import { newRow } from './players'
 import { columnsOf as shotColumns } from './shots'
 import { columnsOf as sessionColumns } from './sessions'
 
@@ -123,7 +124,7 @@ const idAndVersion = ({ id, version }: { id: string; version: number }) => ({ id
  */
 export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn> {
   checkWithin(file)
-  const { id, name, level, hand, note, guardian, thresholds } = file.player
+  const { id, name, thresholds } = file.player
   const [there] = await useDatabase()
     .select({ name: players.name, archivedAt: players.archivedAt })
     .from(players)
@@ -136,18 +137,7 @@ export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn
   const own = { playerId: id, coachId: coach.id }
   try {
     await transaction(async tx => {
-      await tx.insert(players).values({
-        id,
-        academyId: coach.academyId,
-        coachId: coach.id,
-        name,
-        level,
-        hand: hand ?? 'right',
-        note,
-        guardian,
-        thresholds,
-        school: file.bag.scale.school,
-      })
+      await tx.insert(players).values({ ...newRow(coach, file.player, thresholds), school: file.bag.scale.school })
       await putBag(tx, id, file.bag)
       await putRest(tx, own, file)
     })

@@ -1,7 +1,7 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import { coaches, players } from '../db/schema'
 import type { Coach } from './coaches'
-import type { NewPlayer, Player, PlayerChange } from '../../shared/player'
+import type { NewPlayer, Player, PlayerChange, Thresholds } from '../../shared/player'
 import { isDuplicate } from '../db/database-errors'
 import { useDatabase } from '../db/database'
 import { mayDo } from '../../shared/rights'
@@ -58,31 +58,33 @@ export async function findPlayer(coach: Coach, playerId: string) {
   return { player: toPlayer(row), school: row.school, bagVersion: row.bagVersion }
 }
 
-/** Sent twice, it is there once. @throws 409 when the id is another player's */
-export async function createPlayer(
+/** A new player's row: of this coach. */
+export const newRow = (
   coach: Coach,
   { id, name, level, hand, note, guardian }: NewPlayer,
-): Promise<Player> {
+  thresholds: Thresholds = {},
+) => ({
+  id,
+  academyId: coach.academyId,
+  coachId: coach.id,
+  name,
+  level,
+  hand: hand ?? 'right',
+  note,
+  guardian,
+  thresholds,
+})
+
+/** Sent twice, it is there once. @throws 409 when the id is another player's */
+export async function createPlayer(coach: Coach, player: NewPlayer): Promise<Player> {
   try {
-    await useDatabase()
-      .insert(players)
-      .values({
-        id,
-        academyId: coach.academyId,
-        coachId: coach.id,
-        name,
-        level,
-        hand: hand ?? 'right',
-        note,
-        guardian,
-        thresholds: {},
-      })
+    await useDatabase().insert(players).values(newRow(coach, player))
   } catch (error) {
     if (!isDuplicate(error)) throw error
-    const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, id))
+    const [mine] = await useDatabase().select(playerColumns).from(players).where(ownPlayer(coach, player.id))
     if (!mine) throw new Taken()
   }
-  return (await findPlayer(coach, id)).player
+  return (await findPlayer(coach, player.id)).player
 }
 
 /** Only somebody who works in this academy, and teaches there, has players. @throws 422 */

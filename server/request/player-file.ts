@@ -53,7 +53,8 @@ export async function readPlayerFile(
   const taken: ShotRecord[] = []
   for (let from = 0; from < shots.length; from += SHOTS_PER_REQUEST) {
     await breath()
-    taken.push(...checked(ShotLot, { shots: shots.slice(from, from + SHOTS_PER_REQUEST) }, 'shots').shots)
+    const lot = shots.slice(from, from + SHOTS_PER_REQUEST).map((shot, i) => [from + i, shot])
+    taken.push(...Object.values(checked(ShotLot, { shots: Object.fromEntries(lot) as object }, 'shots').shots))
   }
   return { ...head, shots: taken }
 }

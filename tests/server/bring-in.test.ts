@@ -133,6 +133,12 @@ describe('a player of another academy', () => {
     expect((await bring(other, record)).status).toBe(201)
   })
 
+  it('is refused by the place of the ball in the file, however far down', async () => {
+    const shots = Array.from({ length: 502 }, () => ({ ...record.shots[0]!, id: newId() }))
+    const bad = { ...record, shots: shots.map((shot, i) => (i === 501 ? { ...shot, carryM: -1 } : shot)) }
+    expect(Object.keys(refusal(await bring(await newCoach(), bad)))).toEqual(['shots.501.carryM'])
+  })
+
   it('with a name of half a megabyte, or two levels of a thousand brackets, is refused', async () => {
     const name = 'x'.repeat(500_000)
     expect((await bring(to, playerFile({ player: { ...playerFile().player, name } }))).status).toBe(422)
