@@ -201,6 +201,30 @@ export async function areKept(page: Page, entries: number) {
   await expect.poll(() => entriesKept(page)).toBe(entries)
 }
 
+/** Waits until this browser keeps what was answered to a path: a moment after it is on the screen. */
+export async function isKeptHere(page: Page, path: string) {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        key =>
+          new Promise<boolean>((done, fail) => {
+            const opening = indexedDB.open('uzzet-kept')
+            opening.onerror = () => fail(opening.error!)
+            opening.onsuccess = () => {
+              const looking = opening.result.transaction('answers').objectStore('answers').count(key)
+              looking.onerror = () => fail(looking.error!)
+              looking.onsuccess = () => {
+                opening.result.close()
+                done(looking.result > 0)
+              }
+            }
+          }),
+        path,
+      ),
+    )
+    .toBe(true)
+}
+
 /** Carries of a player's balls as the server holds them, in whole yards, in the order hit. */
 export async function ballsInDatabase(playerId: string): Promise<number[]> {
   const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
-import { areKept, atTheRange, ballsInDatabase, expect, hit, test } from './coach'
+import { areKept, atTheRange, ballsInDatabase, expect, hit, isKeptHere, test } from './coach'
 import { serve } from './stack'
 
 for (const balls of [40, 200])
@@ -28,6 +28,7 @@ for (const balls of [40, 200])
         const session = page.url()
         await page.goto('/players')
         await expect(page.getByText('Pip Marlow')).toBeVisible()
+        await isKeptHere(page, '/api/players')
         await page.goto(session)
         await expect(page.locator('#carry')).toBeVisible()
         const cookies = await page.context().cookies()

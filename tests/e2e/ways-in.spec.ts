@@ -311,6 +311,20 @@ test(
   },
 )
 
+test('a press on the board while the numbers come chooses all the same', { tag: '@desk' }, async ({ page }) => {
+  await atTheRange(page)
+  await hit(page, '58° 9:00', [])
+  const cell = page.getByRole('button', { name: '46° 9:00', exact: true })
+  await expect(cell).toContainText('–')
+  await cell.locator('span').first().hover({ force: true })
+  await page.mouse.down()
+  await page.locator('#carry').fill('61')
+  await page.locator('#carry').press('Enter')
+  await expect(cell).toContainText(/\d/)
+  await page.mouse.up()
+  await expect(cell).toHaveAttribute('aria-pressed', 'true')
+})
+
 test(
   'several balls are moved at once, sessions renamed and merged, all taken back @long',
   { tag: '@desk' },
