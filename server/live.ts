@@ -1,9 +1,7 @@
 import { EventEmitter } from 'node:events'
 import { randomUUID } from 'node:crypto'
-import { Redis } from 'ioredis'
 import type { LiveMessage } from '../shared/device'
-import { log } from './log'
-import { setting } from './settings'
+import { openRedis, sharedRedis, tellFault } from './redis'
 
 /** What devices send, passed on to the open sessions of this server. */
 const bus = new EventEmitter().setMaxListeners(0)
@@ -16,49 +14,26 @@ interface Passed {
   sessionId: string
   message: LiveMessage
 }
-let others: Redis | undefined
-
-const tellFault = (error: unknown) =>
-  log.error(`live lines between processes: ${(error as Error).message || 'no connection'}`)
-
-/** Without it this process is all there is. While it is away, screens of other processes see balls when they ask. */
-function connect(address: string): Redis {
-  const redis = new Redis(address, { maxRetriesPerRequest: 1, enableOfflineQueue: false, lazyConnect: true })
-  let away = false
-  redis.on('error', (error: Error) => {
-    if (!away) tellFault(error)
-    away = true
-  })
-  redis.on('ready', () => {
-    if (away) log.warn('live lines between processes: back')
-    away = false
-  })
-  return redis
-}
-
 /** Begins to hear what other processes hear, where UZZET_REDIS says how. @returns what ends it */
 export function hearOthers(): () => void {
-  const address = setting('UZZET_REDIS')
-  if (!address) return () => undefined
-  others = connect(address)
-  const ears = connect(address)
+  const ears = openRedis()
+  if (!ears) return () => undefined
   ears.on('message', (_channel: string, text: string) => {
     const { from, sessionId, message } = JSON.parse(text) as Passed
     if (from !== US) bus.emit(sessionId, message)
   })
   // A line that breaks is opened again, and heard again, by the client itself.
   ears.on('ready', () => void ears.subscribe(CHANNEL).catch(tellFault))
-  // Whether it came is told by its events, at the first try and later.
-  for (const redis of [others, ears]) redis.connect().catch(() => undefined)
+  sharedRedis()
   return () => {
-    others?.disconnect()
+    sharedRedis()?.disconnect()
     ears.disconnect()
-    others = undefined
   }
 }
 
 export function tell(sessionId: string, message: LiveMessage): void {
   bus.emit(sessionId, message)
+  const others = sharedRedis()
   if (others?.status !== 'ready') return
   const passed: Passed = { from: US, sessionId, message }
   others.publish(CHANNEL, JSON.stringify(passed)).catch(tellFault)

@@ -93,6 +93,14 @@ export const SignUp = z
   .superRefine(refuseOwnWords)
 export type SignUp = z.infer<typeof SignUp>
 
+/** How new accounts are opened: at once, by an address that is mailed, or not at all. */
+export type SignUpDoor = 'at once' | 'by mail' | 'closed'
+
+/** What a mailed address carries: the account that waits, sealed. */
+export const OpenAccount = z.strictObject({
+  token: z.string({ error: 'The address is not whole.' }).min(1).max(4000, { error: 'The address is too long.' }),
+})
+
 const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '')
   .int({ error: 'Balls must be a whole number.' })
   .optional()

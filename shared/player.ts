@@ -227,6 +227,9 @@ export interface PlayerSummary {
   retestDueMs: number | null
 }
 
+/** Where a page of the list begins: behind this player. */
+export const PlayersQuery = z.object({ after: Id.optional() })
+
 /** One line of the list of players. */
 export interface PlayerLine extends Player {
   clubs: number

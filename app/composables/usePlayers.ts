@@ -1,6 +1,6 @@
 import type { Player, PlayerLine } from '#shared/player'
 import { Refused, api } from '~/utils/api'
-import { apiOrKept, keepAnswer, lastKnown } from '~/utils/kept'
+import { allPlayers, keepPlayers, keptPlayers } from '~/utils/all-players'
 
 /** The list of the academy's players, and what is done to it. */
 export function usePlayers() {
@@ -13,16 +13,22 @@ export function usePlayers() {
   let timer: ReturnType<typeof setTimeout> | undefined
   tryOnScopeDispose(() => clearTimeout(timer))
 
+  /** A long list comes in pages: who was known from before stands until the last of them is here. */
+  function takePages(came: readonly PlayerLine[]): void {
+    const ids = new Set(came.map(({ id }) => id))
+    players.value = [...came, ...(players.value ?? []).filter(({ id }) => !ids.has(id))]
+  }
+
   async function load(asks = 1): Promise<void> {
     clearTimeout(timer)
     failure.value = null
     // The list as it was here last stands until the server has said what it is now.
     if (players.value === null && asks === 1)
-      void lastKnown('/api/players').then(known => {
+      void keptPlayers().then(known => {
         if (players.value === null && failure.value === null && known) players.value = known
       })
     try {
-      players.value = await apiOrKept('/api/players')
+      players.value = await allPlayers(takePages)
       const missing = players.value.some(line => !line.archived && line.clubs > 0 && line.balls > 0 && !line.summary)
       if (missing && asks < MOST_ASKS) timer = setTimeout(() => void load(asks + 1), ASK_AGAIN_MS)
     } catch (error) {
@@ -36,12 +42,12 @@ export function usePlayers() {
     const at = list.findIndex(other => other.id === player.id)
     const line = { clubs: 0, school: null, balls: 0, lastHitMs: null, summary: null, ...list[at], ...player }
     players.value = (at < 0 ? [...list, line] : list.with(at, line)).sort((a, b) => a.name.localeCompare(b.name))
-    void keepAnswer('/api/players', players.value)
+    void keepPlayers(players.value)
   }
 
   function forget({ id }: Pick<Player, 'id'>): void {
     players.value = players.value?.filter(other => other.id !== id) ?? null
-    if (players.value) void keepAnswer('/api/players', players.value)
+    if (players.value) void keepPlayers(players.value)
   }
 
   async function setArchived(player: Player, archived: boolean): Promise<void> {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { SignUpDoor } from '#shared/account'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
@@ -14,7 +15,7 @@ const form = reactive({ email: '', password: '', code: '' })
 const asksCode = ref(false)
 const { general, check, take, of, errors, clear } = useFormErrors()
 const busy = ref(false)
-const doors = ref({ demo: false, signUp: false, mail: false })
+const doors = ref<{ demo: boolean; signUp: SignUpDoor; mail: boolean }>({ demo: false, signUp: 'closed', mail: false })
 const sent = ref(false)
 
 onMounted(async () => {
@@ -120,7 +121,7 @@ async function submit() {
         server.
       </p>
     </details>
-    <p v-if="doors.signUp" class="mt-3 text-center">
+    <p v-if="doors.signUp !== 'closed'" class="mt-3 text-center">
       New here? <ULink to="/sign-up" class="font-semibold underline">Open an account</ULink>
     </p>
     <p class="mt-3 text-center text-sm"><ULink to="/what-is-kept" class="underline">What is kept</ULink></p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DistanceUnit } from '#core/units'
+import { SIGN_UP_HOURS } from '#shared/keep-times'
 import { api } from '~/utils/api'
 import { useDoorForm } from '~/composables/useDoorForm'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
@@ -16,18 +17,45 @@ function usualUnit(): DistanceUnit {
 const form = ref({ name: '', academy: '', email: '', password: '', unit: usualUnit() })
 const { general, check, of, errors, busy, enter } = useDoorForm()
 
+/** What a mail brought: the account that waits to be opened. */
+const token = useRoute().hash.slice(1)
+const opening = ref(token !== '')
+/** Where the address was sent that opens the account. */
+const mailedTo = ref('')
+
+onMounted(async () => {
+  if (!opening.value) return
+  await enter(async () => {
+    await api('/api/auth/open-account', { method: 'POST', body: { token } })
+    return true
+  })
+  // It opened nothing, and why stands above the form: it can be asked for again.
+  opening.value = false
+})
+
 const submit = () =>
   enter(async () => {
     const { SignUp } = await import('#shared/account')
     const value = check(SignUp, form.value)
-    if (value) await api('/api/auth/sign-up', { method: 'POST', body: value })
-    return value !== null
+    if (!value) return false
+    const { mailed } = await api('/api/auth/sign-up', { method: 'POST', body: value })
+    if (mailed) mailedTo.value = value.email
+    return !mailed
   })
 </script>
 
 <template>
   <FrameDoorFrame title="Open an account">
-    <form class="space-y-1" novalidate @submit.prevent="submit">
+    <p v-if="opening" class="soft min-h-40" role="status">Opening your account…</p>
+    <div v-else-if="mailedTo" role="status" class="space-y-2">
+      <p class="text-lg font-bold">Look into your mail.</p>
+      <p>
+        An address is on its way to {{ mailedTo }}: it opens your account, within {{ SIGN_UP_HOURS }} hours. Nothing has
+        come after some minutes? Look under spam, or
+        <UButton variant="link" class="min-h-0 p-0 underline" @click="mailedTo = ''">check what you typed</UButton>.
+      </p>
+    </div>
+    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
       <FrameNewAccountFields v-model="form" :fault-of="of" />
       <UFormField

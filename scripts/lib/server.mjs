@@ -42,6 +42,8 @@ export async function startServer({
       NUXT_SESSION_PASSWORD: sessionSecret,
       NUXT_SESSION_COOKIE_SECURE: String(secureCookie),
       UZZET_DEMO: demo ? '1' : '',
+      // On this machine alone anybody opens an account; an installation says for itself.
+      UZZET_SIGN_UP: process.env.UZZET_SIGN_UP ?? (secureCookie ? '' : 'open'),
       ...env,
     },
   })

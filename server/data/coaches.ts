@@ -70,6 +70,21 @@ export async function coachByEmail(email: string) {
   return found
 }
 
+/** True as soon as one account was opened. */
+export async function isAnybodyHere(): Promise<boolean> {
+  const [one] = await useDatabase().select({ id: coaches.id }).from(coaches).limit(1)
+  return one !== undefined
+}
+
+/** For new accounts alone: an address of somebody who left is taken too. */
+export async function isTaken(email: string): Promise<boolean> {
+  const [one] = await useDatabase()
+    .select({ id: coaches.id })
+    .from(coaches)
+    .where(eq(coaches.email, email.toLowerCase()))
+  return one !== undefined
+}
+
 /** A coach with an academy of one. @returns false when the e-mail has an account already */
 export async function createCoach(coach: {
   id: string

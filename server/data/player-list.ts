@@ -1,9 +1,10 @@
-import { asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/shot/player-shots'
 import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, rounds, sessions, shots } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, seenPlayers, toPlayer } from './players'
 import { renewSummaries } from './summaries'
+import { PLAYERS_A_PAGE } from '../../shared/pages'
 import type { PlayerLine } from '../../shared/player'
 import { useDatabase } from '../db/database'
 
@@ -31,13 +32,54 @@ function stampOf(row: {
   )
 }
 
-/** All players of the coach's academy by name, archived ones too, with what the list tells of each. */
-export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
+const placeOf = { name: players.name, id: players.id }
+
+/** The players of one page, by name. */
+async function pageOf(coach: Coach, after: string | undefined): Promise<string[]> {
   const db = useDatabase()
+  const [before] = after
+    ? await db
+        .select(placeOf)
+        .from(players)
+        .where(and(seenPlayers(coach), eq(players.id, after)))
+    : []
+  // Who was the last of the page before may be gone by now: the list begins anew, and whoever asks knows its players.
+  const behind = before && sql`(${players.name}, ${players.id}) > (${before.name}, ${before.id})`
+  const rows = await db
+    .select(placeOf)
+    .from(players)
+    .where(and(seenPlayers(coach), behind))
+    .orderBy(asc(players.name), asc(players.id))
+    .limit(PLAYERS_A_PAGE)
+  return rows.map(({ id }) => id)
+}
+
+/** How many rows a player has in a table, and the sum of their versions: a new one changes one, a change the other. */
+function countOf(table: typeof sessions | typeof goes | typeof rounds, ids: string[], name: string) {
+  return useDatabase()
+    .select({
+      playerId: table.playerId,
+      stamp: sql<string>`concat(count(*), ' ', sum(${table.version}))`.as(`${name}_stamp`),
+    })
+    .from(table)
+    .where(inArray(table.playerId, ids))
+    .groupBy(table.playerId)
+    .as(`${name}_counts`)
+}
+
+/**
+ * One page of the players that a coach sees, by name, archived ones too, with what the list tells of each. What is
+ * counted is counted for the page alone, whatever else the tables hold.
+ * @param after the last player of the page before; missing for the first page
+ */
+export async function listPlayers(coach: Coach, after?: string): Promise<PlayerLine[]> {
+  const db = useDatabase()
+  const ids = await pageOf(coach, after)
+  if (ids.length === 0) return []
   const clubCounts = db
     .select({ playerId: clubs.playerId, n: sql<number>`count(*)`.as('club_count') })
     .from(clubs)
-    .where(eq(clubs.retired, false))
+    .where(and(eq(clubs.retired, false), inArray(clubs.playerId, ids)))
     .groupBy(clubs.playerId)
     .as('club_counts')
   const shotCounts = db
@@ -49,32 +91,12 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
       stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
     })
     .from(shots)
+    .where(inArray(shots.playerId, ids))
     .groupBy(shots.playerId)
     .as('shot_counts')
-  const sessionCounts = db
-    .select({
-      playerId: sessions.playerId,
-      stamp: sql<string>`concat(count(*), ' ', sum(${sessions.version}))`.as('session_stamp'),
-    })
-    .from(sessions)
-    .groupBy(sessions.playerId)
-    .as('session_counts')
-  const goCounts = db
-    .select({
-      playerId: goes.playerId,
-      stamp: sql<string>`concat(count(*), ' ', sum(${goes.version}))`.as('go_stamp'),
-    })
-    .from(goes)
-    .groupBy(goes.playerId)
-    .as('go_counts')
-  const roundCounts = db
-    .select({
-      playerId: rounds.playerId,
-      stamp: sql<string>`concat(count(*), ' ', sum(${rounds.version}))`.as('round_stamp'),
-    })
-    .from(rounds)
-    .groupBy(rounds.playerId)
-    .as('round_counts')
+  const sessionCounts = countOf(sessions, ids, 'session')
+  const goCounts = countOf(goes, ids, 'go')
+  const roundCounts = countOf(rounds, ids, 'round')
   const rows = await db
     .select({
       ...playerColumns,
@@ -96,7 +118,7 @@ export async function listPlayers(coach: Coach): Promise<PlayerLine[]> {
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .leftJoin(goCounts, eq(goCounts.playerId, players.id))
     .leftJoin(roundCounts, eq(roundCounts.playerId, players.id))
-    .where(seenPlayers(coach))
+    .where(and(seenPlayers(coach), inArray(players.id, ids)))
     .orderBy(asc(players.name), asc(players.id))
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.
   const academy = JSON.stringify(await academyThresholdsOf(coach))

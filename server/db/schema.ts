@@ -557,7 +557,11 @@ export const shots = mysqlTable(
     version: int('version').notNull().default(1),
     createdAt,
   },
-  t => [index('shots_player').on(t.playerId, t.hitAt), index('shots_cell').on(t.clubId, t.rungId)],
+  t => [
+    // Holds all that the list of players counts, so that a player's thousands of rows are not read for it.
+    index('shots_of_player').on(t.playerId, t.hitAt, t.deletedAt, t.balls, t.version),
+    index('shots_cell').on(t.clubId, t.rungId),
+  ],
 )
 
 /** Tries at passwords and the like, counted here so that a restart forgets none. The limiter's own columns. */

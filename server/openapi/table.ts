@@ -6,7 +6,7 @@ import { CellRemarkRecord } from '../../shared/cell-remark'
 import { DeviceAim, NewDevice, SentShots } from '../../shared/device'
 import { FlagAnswerRecord } from '../../shared/flag-answer'
 import { HandOver } from '../../shared/handed-bag'
-import { NewPlayer, PlayerChange } from '../../shared/player'
+import { NewPlayer, PlayerChange, PlayersQuery } from '../../shared/player'
 import { AcademyFile, PlayerFileHead } from '../../shared/player-file'
 import { NewLink, OwnBallDecision, OwnBalls } from '../../shared/player-link'
 import { GoRecord, HomeworkRecord, OwnDrill } from '../../shared/practice'
@@ -56,7 +56,18 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
     does: 'Signs in with e-mail, password, and a code where one is asked for.',
     body: account.SignIn,
   },
-  'POST /api/auth/sign-up': { does: 'A new coach with an academy.', body: account.SignUp, status: 201 },
+  'POST /api/auth/sign-up': {
+    does:
+      'A new coach with an academy: at once (201), or by an address that is mailed (202), where the answer is the ' +
+      'same for an address that has an account.',
+    body: account.SignUp,
+    status: 201,
+  },
+  'POST /api/auth/open-account': {
+    does: 'Opens the account that a mailed address carries.',
+    body: account.OpenAccount,
+    status: 201,
+  },
   'POST /api/auth/sign-out': { does: 'Ends this sign-in on the server too.' },
   'POST /api/auth/invitation': { does: 'Where an invitation leads.', body: academy.InvitationLook },
   'POST /api/auth/join': { does: 'Comes into an academy by an invitation.', body: academy.Join, status: 201 },
@@ -128,7 +139,12 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
   'PUT /api/drills/:drillId': { does: 'A drill of the academy’s own.', body: OwnDrill },
   'DELETE /api/drills/:drillId': { does: 'Lets a drill go.', status: 204 },
 
-  'GET /api/players': { does: 'All players that the coach sees, with what the list tells of each.' },
+  'GET /api/players': {
+    does:
+      'The players that the coach sees, by name, with what the list tells of each: 250 a page, and in the head ' +
+      '`Link` where the next one begins.',
+    query: PlayersQuery,
+  },
   'POST /api/players': { does: 'A new player, under an id that the sender makes.', body: NewPlayer, status: 201 },
   'POST /api/players/bring-in': {
     does: 'A player’s whole record from another academy’s file.',

@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { H3Event } from 'h3'
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
 import { deviceByToken, deviceHeard, type KnownDevice } from '../data/devices'
 import { clientAddress } from './client-address'
+import { minuteLimit } from './minute-limits'
 import { refuse } from './refuse'
 import { numberSetting } from '../settings'
 
@@ -28,25 +28,13 @@ export function bearerOf(event: H3Event): string | undefined {
 const MINUTE = 60
 // A monitor sends a ball every few seconds, a bay of them twenty a second, and what was kept back in lots of hundreds.
 // Our choice.
-const byDevice = new RateLimiterMemory({
+const countDevice = minuteLimit({
   keyPrefix: 'device',
   points: numberSetting('UZZET_DEVICE_REQUESTS_PER_MINUTE', 1500),
   duration: MINUTE,
 })
 // A device with a token of long ago tries again and again; a guesser tries thousands.
-const badTokens = new RateLimiterMemory({ keyPrefix: 'token', points: 60, duration: 15 * MINUTE })
-
-/** @throws 429 with Retry-After */
-export async function countRequest(event: H3Event, limiter: RateLimiterMemory, key: string): Promise<void> {
-  try {
-    await limiter.consume(key)
-  } catch (wait) {
-    if (!(wait instanceof RateLimiterRes)) throw wait
-    const seconds = Math.max(1, Math.ceil(wait.msBeforeNext / 1000))
-    setHeader(event, 'retry-after', seconds)
-    throw refuse(429, `Too many requests: try again in ${seconds} s.`)
-  }
-}
+const countBadToken = minuteLimit({ keyPrefix: 'token', points: 60, duration: 15 * MINUTE })
 
 const HEARD_EVERY_MS = 10_000
 const heard = new Map<string, number>()
@@ -59,11 +47,11 @@ export async function requireDevice(event: H3Event): Promise<KnownDevice> {
   const token = bearerOf(event)
   const device = token ? await deviceByToken(hashOfToken(token)) : undefined
   if (!device) {
-    await countRequest(event, badTokens, clientAddress(event))
+    await countBadToken(event, clientAddress(event))
     setHeader(event, 'www-authenticate', 'Bearer')
     throw refuse(401, 'The device token is missing or is not valid any more: make a new one in the account.')
   }
-  await countRequest(event, byDevice, device.id)
+  await countDevice(event, device.id)
   const now = Date.now()
   if (now - (heard.get(device.id) ?? 0) > HEARD_EVERY_MS) {
     heard.set(device.id, now)

@@ -1,14 +1,14 @@
 import type { H3Event } from 'h3'
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { linkByToken, type KnownLink } from '../data/player-links'
 import { clientAddress } from './client-address'
-import { bearerOf, countRequest, hashOfToken } from './device'
+import { bearerOf, hashOfToken } from './device'
+import { minuteLimit } from './minute-limits'
 import { refuse } from './refuse'
 
 const MINUTE = 60
-const byLink = new RateLimiterMemory({ keyPrefix: 'link', points: 120, duration: MINUTE })
+const countLink = minuteLimit({ keyPrefix: 'link', points: 120, duration: MINUTE })
 // A phone with a revoked link tries now and then; a guesser tries thousands.
-const badLinks = new RateLimiterMemory({ keyPrefix: 'bad-link', points: 60, duration: 15 * MINUTE })
+const countBadLink = minuteLimit({ keyPrefix: 'bad-link', points: 60, duration: 15 * MINUTE })
 
 /**
  * The link whose token came along. Missing, wrong, guessed and revoked ones are answered alike.
@@ -18,11 +18,11 @@ export async function requireLink(event: H3Event): Promise<KnownLink> {
   const token = bearerOf(event)
   const link = token ? await linkByToken(hashOfToken(token)) : undefined
   if (!link) {
-    await countRequest(event, badLinks, clientAddress(event))
+    await countBadLink(event, clientAddress(event))
     throw refuse(401, 'This link does not open anything any more: ask your coach for a new one.')
   }
   if (link.waits)
     throw refuse(401, 'This link opens nothing for now: your coach needs the word of a parent or guardian first.')
-  await countRequest(event, byLink, link.id)
+  await countLink(event, link.id)
   return link
 }

@@ -1,17 +1,17 @@
 import type { H3Event } from 'h3'
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { noteUsed, programByToken } from '../data/programs'
 import { mayDo, rightNeeded, RIGHTS } from '../../shared/rights'
 import { SCOPE_WORDS } from '../../shared/program'
 import type { Coach } from '../data/coaches'
 import { clientAddress } from './client-address'
-import { bearerOf, countRequest, hashOfToken, PROGRAM_MARK } from './device'
+import { bearerOf, hashOfToken, PROGRAM_MARK } from './device'
+import { minuteLimit } from './minute-limits'
 import { refuse } from './refuse'
 
 const MINUTE = 60
 /** Ten a second: whoever copies a whole academy is through in minutes. Our choice. */
-const byProgram = new RateLimiterMemory({ keyPrefix: 'program', points: 600, duration: MINUTE })
-const badKeys = new RateLimiterMemory({ keyPrefix: 'bad-key', points: 60, duration: 15 * MINUTE })
+const countProgram = minuteLimit({ keyPrefix: 'program', points: 600, duration: MINUTE })
+const countBadKey = minuteLimit({ keyPrefix: 'bad-key', points: 60, duration: 15 * MINUTE })
 
 /** What people decide themselves: accounts, the academy and its people, and whatever makes keys. */
 const FOR_PEOPLE = /^\/api\/(account|academy|devices|auth)(\/|$)|\/links(\/|$)|\/erase$/
@@ -28,10 +28,10 @@ export const isProgram = (event: H3Event): boolean => bearerOf(event)?.startsWit
 export async function requireProgram(event: H3Event): Promise<Coach> {
   const program = await programByToken(hashOfToken(bearerOf(event)!))
   if (!program) {
-    await countRequest(event, badKeys, clientAddress(event))
+    await countBadKey(event, clientAddress(event))
     throw refuse(401, 'This key opens nothing: make a new one under Account, Programs.')
   }
-  await countRequest(event, byProgram, program.id)
+  await countProgram(event, program.id)
   const path = event.path.split('?')[0]!
   if (isForPeople(path)) throw refuse(403, 'This is for people: no key of a program opens it.')
   const needed = rightNeeded(event.method, path)

@@ -19,12 +19,12 @@ const totpOf = (base32: string, label = '') => new TOTP({ ...SETTINGS, label, se
 /** What an app is set up with: typed, or read from a picture of the address. RFC 6238 over 160 random bits. */
 export function newFactor(email: string): { sealed: string; secret: string; uri: string } {
   const secret = new Secret({ size: 20 }).base32
-  return { sealed: seal(secret), secret, uri: totpOf(secret, email).toString() }
+  return { sealed: seal(secret, 'second factor'), secret, uri: totpOf(secret, email).toString() }
 }
 
 /** @returns the half minute that these figures are of, or null for wrong ones */
 export function stepOf(sealed: string, figures: string): number | null {
-  const secret = unseal(sealed)
+  const secret = unseal(sealed, 'second factor')
   if (secret === null) return null
   const now = Date.now()
   const delta = totpOf(secret).validate({ token: figures, timestamp: now, window: STEPS_EITHER_WAY })

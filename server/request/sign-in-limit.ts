@@ -29,6 +29,8 @@ const limiters = lazily(() => ({
   strangersOfAccount: limiter({ keyPrefix: 'account', points: STRANGERS_TRIES, duration: HOUR }),
   known: limiter({ keyPrefix: 'known', points: 1, duration: 90 * DAY }),
   mails: limiter({ keyPrefix: 'mail', points: 10, duration: HOUR }),
+  // To one address, whoever asks: more would be a stranger's.
+  letters: limiter({ keyPrefix: 'letter', points: 5, duration: DAY }),
   // An installation may set its own number; the default stops a script, not a course full of coaches.
   signUps: limiter({ keyPrefix: 'sign-up', points: numberSetting('UZZET_SIGN_UPS_PER_HOUR', 30), duration: HOUR }),
 }))
@@ -125,6 +127,17 @@ export function beginOwnAttempt(event: H3Event, coachId: string): Promise<() => 
 /** @throws 429 past the number of new accounts that one address may open in an hour */
 export async function beginSignUp(event: H3Event): Promise<void> {
   await count(event, [{ limiter: limiters().signUps, key: keyOf(clientAddress(event)) }])
+}
+
+/** False where enough was written to an address today: whoever asks is told nothing of it. */
+export async function mayWriteTo(email: string): Promise<boolean> {
+  try {
+    await limiters().letters.consume(keyOf(email.toLowerCase()))
+    return true
+  } catch (wait) {
+    if (wait instanceof RateLimiterRes) return false
+    throw wait
+  }
 }
 
 /** @throws 429 past the number of mails that one address may ask for in an hour */

@@ -8,6 +8,19 @@ const HEAD =
 
 export const median = (times: readonly number[]) => [...times].sort((a, b) => a - b)[times.length >> 1]!
 
+/** Medians of things done in turn, so that a busy moment of the machine falls on all of them. */
+export async function inTurn(rounds: number, ...things: (() => Promise<unknown>)[]): Promise<number[]> {
+  const times = things.map(() => [] as number[])
+  for (let round = -5; round < rounds; round++) {
+    for (const [i, thing] of things.entries()) {
+      const start = performance.now()
+      await thing()
+      if (round >= 0) times[i]!.push(performance.now() - start)
+    }
+  }
+  return times.map(median)
+}
+
 export function report(part: string) {
   const lines: string[] = []
   return {

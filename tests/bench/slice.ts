@@ -1,122 +1,23 @@
 /** Logging one ball against the bare insert, and opening a player with 5,000 shots against one with 50. */
-import { Agent, request } from 'node:http'
 import { chromium } from '@playwright/test'
 import mysql from 'mysql2/promise'
 import { v7 as newId } from 'uuid'
 import playwright from '../../playwright.config'
-import { median, report } from './report'
+import { BenchCoach } from './coach'
+import { inTurn, median, report } from './report'
 
 const url = process.env.BENCH_URL!
 const connection = await mysql.createConnection({ uri: process.env.BENCH_DATABASE_URL!, timezone: 'Z' })
-const email = `bench-${newId()}@saltmarsh.example`
-let cookie = ''
-
-// A bare client: what is measured is the server, not the one who asks.
-const agent = new Agent({ keepAlive: true })
-
-function send(method: string, path: string, body?: unknown): Promise<string> {
-  const text = body === undefined ? '' : JSON.stringify(body)
-  return new Promise((done, fail) => {
-    const asking = request(
-      url + path,
-      {
-        method,
-        agent,
-        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text), cookie },
-      },
-      reply => {
-        cookie = reply.headers['set-cookie']?.[0]?.split(';')[0] ?? cookie
-        const parts: Buffer[] = []
-        reply.on('data', (part: Buffer) => parts.push(part))
-        reply.on('end', () => {
-          const answer = Buffer.concat(parts).toString()
-          if (reply.statusCode! < 300) done(answer)
-          else fail(new Error(`${method} ${path}: ${reply.statusCode} ${answer}`))
-        })
-      },
-    )
-    asking.on('error', fail)
-    asking.end(text)
-  })
-}
-
-const BALLS_A_VISIT = 100
-
-async function player(shots: number) {
-  const id = newId()
-  await send('POST', '/api/players', { id, name: `With ${shots} shots`, level: 'good', note: '' })
-  const clubs = ['60', '56', '51', '46'].map(loft => ({
-    id: newId(),
-    label: `${loft}°`,
-    name: '',
-    loftDeg: Number(loft),
-    retired: false,
-  }))
-  const rungs = ['8:00', '9:00', '10:00', 'full'].map(label => ({
-    id: newId(),
-    label,
-    cue: '',
-    flight: 'normal',
-    retired: false,
-  }))
-  await send('PUT', `/api/players/${id}/bag`, { version: 1, clubs, scale: { school: 'clock', rungs }, struckOut: [] })
-  // A hundred balls a visit, a week apart; the newest visit runs.
-  const visits = Array.from({ length: Math.ceil(shots / BALLS_A_VISIT) }, (_, v) => ({
-    id: newId(),
-    startedAtMs: Date.now() - 1e8 - v * 7 * 86_400_000,
-    endedAtMs: v === 0 ? null : Date.now() - v * 7 * 86_400_000,
-    method: 'monitor',
-    ball: 'own',
-    surface: 'grass',
-    version: 1,
-  }))
-  for (const visit of visits) await send('PUT', `/api/players/${id}/sessions/${visit.id}`, visit)
-  const shot = (i: number) => {
-    const visit = visits[Math.floor(i / BALLS_A_VISIT) % visits.length]!
-    return {
-      id: newId(),
-      sessionId: visit.id,
-      clubId: clubs[i % 4]!.id,
-      rungId: rungs[(i >> 2) % 4]!.id,
-      carryM: 45 + 9 * (i % 4) + 12 * ((i >> 2) % 4) + (i % 7),
-      method: 'monitor',
-      balls: 1,
-      hitAtMs: visit.startedAtMs + (i % BALLS_A_VISIT) * 1000,
-      leftOut: null,
-      strike: null,
-      deleted: false,
-      version: 1,
-    }
-  }
-  for (let i = 0; i < shots; i += 500)
-    await send('POST', `/api/players/${id}/shots`, {
-      shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)),
-    })
-  return { id, shot, session: visits[0]!.id }
-}
-
-/** Medians of things done in turn, so that a busy moment of the machine falls on all of them. */
-async function inTurn(rounds: number, ...things: (() => Promise<unknown>)[]): Promise<number[]> {
-  const times = things.map(() => [] as number[])
-  for (let round = -5; round < rounds; round++) {
-    for (const [i, thing] of things.entries()) {
-      const start = performance.now()
-      await thing()
-      if (round >= 0) times[i]!.push(performance.now() - start)
-    }
-  }
-  return times.map(median)
-}
 
 const { tell, note, done } = report('server and browser')
 
-await send('POST', '/api/auth/sign-up', { name: 'Bench', academy: 'Bench', email, password: 'links and wind' })
-const [small, large] = [await player(50), await player(5000)]
+const coach = await BenchCoach.signedUp(url, 'Bench')
+const [small, large] = [await coach.player(50), await coach.player(5000)]
 // Five years of an eager player.
-await player(200)
-await player(20_000)
+await coach.player(200)
+await coach.player(20_000)
 
-const target = await player(1)
+const target = await coach.player(1)
 const insert = () => {
   const s = target.shot(1)
   return connection.execute(
@@ -127,7 +28,7 @@ const insert = () => {
 }
 const [logging, direct] = await inTurn(
   300,
-  () => send('POST', `/api/players/${target.id}/shots`, { shots: [target.shot(1)] }),
+  () => coach.send('POST', `/api/players/${target.id}/shots`, { shots: [target.shot(1)] }),
   insert,
 )
 tell(
@@ -140,13 +41,13 @@ tell(
 
 // A device's lots through the open door, with all that it reads, against the same rows in plain lots.
 const LOT = 500
-const door = await player(1)
-const device = JSON.parse(await send('POST', '/api/devices', { id: newId(), name: 'Bench' })) as {
+const door = await coach.player(1)
+const device = JSON.parse(await coach.send('POST', '/api/devices', { id: newId(), name: 'Bench' })) as {
   id: string
   token: string
 }
 const { clubId, rungId } = door.shot(0)
-await send('PUT', `/api/devices/${device.id}/aim`, {
+await coach.send('PUT', `/api/devices/${device.id}/aim`, {
   at: { playerId: door.id, sessionId: door.session, clubId, rungId },
   fromMs: Date.now() - 1000,
   sentAtMs: Date.now(),
@@ -216,16 +117,16 @@ note('That is, balls a second', Math.round((LOT * 1000) / byDoor!).toLocaleStrin
 
 const [openLarge, openSmall] = await inTurn(
   60,
-  () => send('GET', `/api/players/${large.id}`),
-  () => send('GET', `/api/players/${small.id}`),
+  () => coach.send('GET', `/api/players/${large.id}`),
+  () => coach.send('GET', `/api/players/${small.id}`),
 )
 tell('The record of a player with 5,000 shots', openLarge!, 'with 50 shots', openSmall!, 'at most 5×')
 
 const browser = await chromium.launch(playwright.use!.launchOptions)
 const page = await browser.newPage({ baseURL: url })
 await page.goto('/sign-in')
-await page.getByLabel('E-mail').fill(email)
-await page.getByLabel('Password').fill('links and wind')
+await page.getByLabel('E-mail').fill(coach.email)
+await page.getByLabel('Password').fill(coach.password)
 await page.getByRole('button', { name: 'Sign in' }).click()
 const open = (shots: number) => async () => {
   await page.getByRole('link', { name: `With ${shots} shots`, exact: true }).click()

@@ -1,9 +1,9 @@
 /** Logging balls while others' heavy charts are asked for: one coach's years of shots hold nobody's balls. */
 import { fork } from 'node:child_process'
 import { once } from 'node:events'
-import { Agent, request } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { v7 as newId } from 'uuid'
+import { BenchCoach, type BenchPlayer } from './coach'
 import { report } from './report'
 
 const url = process.env.BENCH_URL!
@@ -12,114 +12,9 @@ const CHARTS = 5
 const BALLS = 1000
 /** A busy range: a ball every so often, whatever the one before took. */
 const APART_MS = 8
-const DAY_MS = 86_400_000
-
-/** A coach with a connection of their own. */
-class Caller {
-  cookie = ''
-  readonly agent = new Agent({ keepAlive: true, maxSockets: 16 })
-
-  send(method: string, path: string, body?: unknown): Promise<string> {
-    const text = body === undefined ? '' : JSON.stringify(body)
-    return new Promise((done, fail) => {
-      const asking = request(
-        url + path,
-        {
-          method,
-          agent: this.agent,
-          headers: {
-            'content-type': 'application/json',
-            'content-length': Buffer.byteLength(text),
-            'cookie': this.cookie,
-          },
-        },
-        reply => {
-          this.cookie = reply.headers['set-cookie']?.[0]?.split(';')[0] ?? this.cookie
-          const parts: Buffer[] = []
-          reply.on('data', (part: Buffer) => parts.push(part))
-          reply.on('end', () => {
-            const answer = Buffer.concat(parts).toString()
-            if (reply.statusCode! < 300) done(answer)
-            else fail(new Error(`${method} ${path}: ${reply.statusCode} ${answer}`))
-          })
-        },
-      )
-      asking.on('error', fail)
-      asking.end(text)
-    })
-  }
-}
-
-async function signUp(): Promise<Caller> {
-  const caller = new Caller()
-  await caller.send('POST', '/api/auth/sign-up', {
-    name: 'Stress',
-    academy: 'Stress',
-    email: `stress-${newId()}@saltmarsh.example`,
-    password: 'links and wind',
-  })
-  return caller
-}
-
-async function player(caller: Caller, shots: number) {
-  const id = newId()
-  await caller.send('POST', '/api/players', { id, name: `With ${shots} shots`, level: 'good', note: '' })
-  const clubs = [60, 56, 51, 46].map(loftDeg => ({
-    id: newId(),
-    label: `${loftDeg}°`,
-    name: '',
-    loftDeg,
-    retired: false,
-  }))
-  const rungs = ['8:00', '9:00', '10:00', 'full'].map(label => ({
-    id: newId(),
-    label,
-    cue: '',
-    flight: 'normal',
-    retired: false,
-  }))
-  await caller.send('PUT', `/api/players/${id}/bag`, {
-    version: 1,
-    clubs,
-    scale: { school: 'clock', rungs },
-    struckOut: [],
-  })
-  const visits = Array.from({ length: Math.max(1, Math.ceil(shots / 100)) }, (_, v) => ({
-    id: newId(),
-    startedAtMs: Date.now() - 1e8 - v * 7 * DAY_MS,
-    endedAtMs: null,
-    method: 'monitor',
-    ball: 'own',
-    surface: 'grass',
-    version: 1,
-  }))
-  for (const visit of visits) await caller.send('PUT', `/api/players/${id}/sessions/${visit.id}`, visit)
-  const shot = (i: number) => {
-    const visit = visits[Math.floor(i / 100) % visits.length]!
-    return {
-      id: newId(),
-      sessionId: visit.id,
-      clubId: clubs[i % 4]!.id,
-      rungId: rungs[(i >> 2) % 4]!.id,
-      carryM: 45 + 9 * (i % 4) + 12 * ((i >> 2) % 4) + (i % 7),
-      method: 'monitor',
-      balls: 1,
-      hitAtMs: visit.startedAtMs + (i % 100) * 1000,
-      leftOut: null,
-      strike: null,
-      deleted: false,
-      version: 1,
-    }
-  }
-  for (let i = 0; i < shots; i += 500)
-    await caller.send('POST', `/api/players/${id}/shots`, {
-      shots: Array.from({ length: Math.min(500, shots - i) }, (_, j) => shot(i + j)),
-    })
-  return { id, shot }
-}
 
 /** How long each ball took, sorted, milliseconds. */
-async function logBalls(caller: Caller, target: Awaited<ReturnType<typeof player>>): Promise<number[]> {
+async function logBalls(caller: BenchCoach, target: BenchPlayer): Promise<number[]> {
   const times: number[] = []
   const under: Promise<void>[] = []
   for (let i = 0; i < BALLS; i++) {
@@ -139,9 +34,9 @@ const p99 = (times: readonly number[]) => times[Math.floor(times.length * 0.99)]
 
 /** In a process of its own, so that reading the answers takes no time from whoever logs balls. */
 async function askForCharts(): Promise<void> {
-  const heavy = await signUp()
+  const heavy = await BenchCoach.signedUp(url, 'Stress')
   const years = []
-  for (let i = 0; i < CHARTS; i++) years.push(await player(heavy, YEARS))
+  for (let i = 0; i < CHARTS; i++) years.push(await heavy.player(YEARS))
   process.send!('ready')
   await once(process, 'message')
   let charts = 0
@@ -167,8 +62,8 @@ async function askForCharts(): Promise<void> {
 async function measure(): Promise<void> {
   const { tell, note, done } = report('stress')
   const others = fork(fileURLToPath(import.meta.url), ['--others'], { execArgv: process.execArgv })
-  const coach = await signUp()
-  const target = await player(coach, 1)
+  const coach = await BenchCoach.signedUp(url, 'Stress')
+  const target = await coach.player(1)
   await once(others, 'message')
   await logBalls(coach, target)
   const quiet = await logBalls(coach, target)

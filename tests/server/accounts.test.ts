@@ -125,7 +125,7 @@ describe('signing in', () => {
   it('has no demo door outside the demo', async () => {
     const client = new Client()
     expect((await client.post('/api/auth/demo')).status).toBe(404)
-    expect((await client.get('/api/auth/doors')).body).toEqual({ demo: false, signUp: true, mail: true })
+    expect((await client.get('/api/auth/doors')).body).toEqual({ demo: false, signUp: 'at once', mail: true })
   })
 })
 

@@ -27,7 +27,7 @@ describe('a database that is away', () => {
       databaseUrl: database.url,
       sessionSecret: 'a secret of the tests, thrown away afterwards',
       log: openSync(log, 'a'),
-      env: { UZZET_TRUSTED_PROXIES: 'loopback', UZZET_SIGN_UPS_PER_HOUR: '' },
+      env: { UZZET_TRUSTED_PROXIES: 'loopback', UZZET_SIGN_UPS_PER_HOUR: '', UZZET_SIGN_UP: '' },
     })
     coach = new Client(server.url)
     await coach.post('/api/auth/sign-up', {
@@ -63,6 +63,14 @@ describe('a database that is away', () => {
     }
     throw new Error('it did not come back')
   }
+
+  it('where nothing is said and no mail is sent, the first opens an account, and nobody after them', async () => {
+    const visitor = new Client(server.url)
+    expect((await visitor.get<{ signUp: string }>('/api/auth/doors')).body.signUp).toBe('closed')
+    const known = { name: 'Ada Marl', academy: 'Marram Links', password: PASSWORD }
+    for (const email of ['away@saltmarsh.example', 'second@saltmarsh.example'])
+      expect((await visitor.post('/api/auth/sign-up', { ...known, email })).status).toBe(403)
+  })
 
   it('frozen: everything is answered, with 503 and when to come again; thawed, all goes on', async () => {
     const shot = at.shot()

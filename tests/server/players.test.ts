@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { readShotTable } from '../../core/files/shot-table'
 import type { Player, PlayerLine } from '../../shared/player'
 import type { PlayerRecord } from '../../shared/record'
-import { aBag, atTheRange, newCoach, newId, newPlayer, refusal } from './client'
+import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Reply } from './client'
 
 type Saved = Pick<PlayerRecord, 'bag' | 'bagVersion'>
 
@@ -20,6 +20,29 @@ describe('players', () => {
       ['Zoe Tarn', 0, null, 0],
     ])
     expect(Math.abs(body[0]!.lastHitMs! - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('come in pages of 250, each once, in the order of their names, and of no other academy', async () => {
+    const coach = await newCoach()
+    // Alike but for accents and capitals, and alike altogether: places between pages are told apart by their ids.
+    const names = ['Ana Loch', 'ána loch', 'Ana Loch', 'Ben Brae', 'Öla Kyle']
+    const ids: string[] = []
+    for (let i = 0; i < 505; i++) ids.push(await newPlayer(coach, names[i % names.length]))
+    const listed: string[] = []
+    const sizes: number[] = []
+    let path: string | undefined = '/api/players'
+    while (path) {
+      const { body, headers }: Reply<PlayerLine[]> = await coach.get<PlayerLine[]>(path)
+      sizes.push(body.length)
+      listed.push(...body.map(({ id }) => id))
+      path = /^<([^>]+)>; rel="next"$/.exec(headers.get('link') ?? '')?.[1]
+    }
+    expect(sizes).toEqual([250, 250, 5])
+    expect(new Set(listed)).toEqual(new Set(ids))
+    const other = await newCoach()
+    const theirs = await newPlayer(other)
+    expect((await other.get<PlayerLine[]>(`/api/players?after=${ids[3]}`)).body.map(({ id }) => id)).toEqual([theirs])
+    expect((await other.get('/api/players?after=everybody')).status).toBe(422)
   })
 
   it('tell how far the chart is, anew after a ball, a change and a deletion', async () => {

@@ -10,6 +10,7 @@ export const OPEN = [
   'auth/invitation.post.ts',
   'auth/join.post.ts',
   'auth/lost.post.ts',
+  'auth/open-account.post.ts',
   'auth/reset-look.post.ts',
   'auth/reset.post.ts',
   'auth/sign-in.post.ts',

@@ -105,6 +105,16 @@ describe('two processes on one database', { timeout: 120_000 }, () => {
     line.close()
   })
 
+  it('tries at tokens count together', async () => {
+    const wrong = { authorization: 'Bearer uzzet_of-nobody' }
+    const tried = async (server: Server) =>
+      (await fetch(`${server.url}/api/ingest/shots`, { method: 'POST', headers: wrong, body: '[]' })).status
+    const said: number[] = []
+    for (let i = 0; i < 32; i++) for (const server of servers) said.push(await tried(server))
+    expect(said.filter(status => status === 401)).toHaveLength(60)
+    expect(said.at(-1)).toBe(429)
+  })
+
   it('one that dies takes nothing with it: the other serves on', async () => {
     const { there, at, log } = await scene()
     const id = newId()

@@ -8,6 +8,25 @@ export const RESET_MAIL = {
     'Everywhere else you are signed out by it. If you did not ask, do nothing: your password stays as it is.\n',
 } as const
 
+/** The address that opens an account: only who reads this mail has it. */
+export const SIGN_UP_MAIL = {
+  subject: 'Open your account with Uzzet',
+  text:
+    'Hello {name},\n\n' +
+    'somebody, most likely you, wants to open an account for {academy}. Open it here, within ' +
+    '{hours, plural, one {# hour} other {# hours}}:\n\n{address}\n\n' +
+    'If it was not you, do nothing: without this address there is no account.\n',
+} as const
+
+/** To whose it is, and no word to whoever typed it. */
+export const KNOWN_MAIL = {
+  subject: 'You have an account with Uzzet',
+  text:
+    'Hello,\n\n' +
+    'somebody, most likely you, wants to open an account with this address. It was used for one before: ' +
+    'sign in at {address}, where a lost password is set anew too. If it was not you, do nothing.\n',
+} as const
+
 /** What changed about signing in: told to whose it is, who may not have done it. */
 export const NOTICE_MAIL = {
   subject: 'Your sign-in to Uzzet was changed',

@@ -4,7 +4,7 @@ import { stockShotName } from '#words/stock-shot'
 import { api } from '~/utils/api'
 import { useDistance } from '~/composables/useDistance'
 import { usePlayerRecord } from '~/stores/record'
-import { apiOrKept } from '~/utils/kept'
+import { allPlayers } from '~/utils/all-players'
 
 /** This player beside another one: the stock shots both have. On paper the other has no name. */
 const record = usePlayerRecord()
@@ -22,7 +22,7 @@ async function load() {
   pairs.value = undefined
   try {
     if (players.value.length === 0)
-      players.value = (await apiOrKept('/api/players'))
+      players.value = (await allPlayers())
         .filter(one => one.id !== record.playerId && !one.archived)
         .map(one => ({ value: one.id, label: one.name }))
     if (other.value !== NOBODY)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PlayerLine } from '#shared/player'
 import { usePlayerRecord } from '~/stores/record'
-import { apiOrKept } from '~/utils/kept'
+import { allPlayers } from '~/utils/all-players'
 import { STAGES } from '~/utils/stages'
 
 const open = defineModel<boolean>('open', { required: true })
@@ -11,7 +11,7 @@ const failure = ref<string>()
 
 onMounted(async () => {
   try {
-    players.value = await apiOrKept('/api/players')
+    players.value = await allPlayers()
   } catch (error) {
     failure.value = (error as Error).message
   }

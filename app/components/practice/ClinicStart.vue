@@ -4,7 +4,7 @@ import { drillTexts } from '#words/practice'
 import { CLINIC_MOST } from '~/composables/useClinic'
 import { specForAll, usePracticeClinic } from '~/composables/practice/usePracticeClinic'
 import { usePlayerRecord } from '~/stores/record'
-import { apiOrKept } from '~/utils/kept'
+import { allPlayers } from '~/utils/all-players'
 
 /** Who does the same drill on this tee. */
 const open = defineModel<boolean>('open', { required: true })
@@ -16,7 +16,7 @@ const chosen = ref<string[]>([record.playerId!])
 const failure = ref('')
 onMounted(async () => {
   try {
-    players.value = (await apiOrKept('/api/players'))
+    players.value = (await allPlayers())
       .filter(player => !player.archived)
       .map(({ id, name }) => ({ value: id, label: name }))
   } catch (error) {

@@ -2,6 +2,7 @@
 import { LABEL_LINE } from '#shared/session'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
 import { usePlayerRecord } from '~/stores/record'
+import { allPlayers } from '~/utils/all-players'
 import { api } from '~/utils/api'
 import { clockTime, shortDate } from '~/utils/dates'
 import type { SessionDialog } from '~/utils/session-dialog'
@@ -38,7 +39,7 @@ watch(dialog, async which => {
   name.value = session.value!.plan.name
   if (which !== 'move') return
   try {
-    players.value = (await api('/api/players'))
+    players.value = (await allPlayers())
       .filter(one => one.id !== record.playerId && !one.archived)
       .map(one => ({ value: one.id, label: one.name }))
   } catch (error) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CLINIC_MOST, useClinic } from '~/composables/useClinic'
 import { usePlayerRecord } from '~/stores/record'
-import { apiOrKept } from '~/utils/kept'
+import { allPlayers } from '~/utils/all-players'
 import SessionTeeBoard from '~/components/session/TeeBoard.vue'
 
 /** Who else is on the tee: one tap changes the player, and it tells whose ball is next. */
@@ -25,7 +25,7 @@ async function open() {
   adding.value = true
   failure.value = ''
   try {
-    players.value = (await apiOrKept('/api/players'))
+    players.value = (await allPlayers())
       .filter(player => !player.archived)
       .map(player => ({ value: player.id, label: player.name }))
   } catch (error) {

@@ -1,9 +1,10 @@
 import { mailSettings } from '../../mail'
+import { signUpDoor } from '../../request/sign-up-door'
 import { setting } from '../../settings'
 
 /** Which doors the sign-in page shows. */
-export default defineEventHandler(() => ({
+export default defineEventHandler(async () => ({
   demo: setting('UZZET_DEMO') === '1',
-  signUp: setting('UZZET_SIGN_UP') !== 'closed',
+  signUp: await signUpDoor(),
   mail: mailSettings() !== null,
 }))

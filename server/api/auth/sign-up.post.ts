@@ -1,24 +1,43 @@
-import { v7 as newId } from 'uuid'
+import { SIGN_UP_HOURS } from '../../../shared/keep-times'
 import { SignUp } from '../../../shared/account'
-import { createCoach } from '../../data/coaches'
-import { enter } from '../../request/coach'
+import { knownMail, signUpMail } from '../../../words/mail'
+import { isTaken } from '../../data/coaches'
+import { mailSettings, sendMail } from '../../mail'
+import { openAccount, sealSignUp } from '../../request/new-account'
 import { readChecked, refuse } from '../../request/refuse'
-import { setting } from '../../settings'
-import { beginSignUp } from '../../request/sign-in-limit'
+import { sendBehind } from '../../request/send-behind'
+import { beginSignUp, mayWriteTo } from '../../request/sign-in-limit'
+import { signUpDoor } from '../../request/sign-up-door'
 
-/** A coach with an academy of one. An installation may close this door with UZZET_SIGN_UP=closed. */
+/**
+ * A coach with an academy of one. By mail the answer is the same whether the address has an account or not, and is
+ * given before that is looked up.
+ */
 export default defineEventHandler(async event => {
-  if (setting('UZZET_SIGN_UP') === 'closed')
-    throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
-  const { name, academy, email, password, unit } = await readChecked(event, SignUp)
+  const door = await signUpDoor()
+  if (door === 'closed') throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
+  const { password, ...known } = await readChecked(event, SignUp)
   await beginSignUp(event)
-  const passwordHash = await hashPassword(password)
-  const coach = { id: newId(), academyId: newId(), name, academy, email, passwordHash, unit }
-  if (!(await createCoach(coach))) {
-    const message = `There is an account for ${email} already: sign in, or use another address.`
-    throw refuse(409, message, [{ field: 'email', message }])
+  const waiting = { ...known, passwordHash: await hashPassword(password) }
+  if (door === 'at once') {
+    await openAccount(event, waiting)
+    setResponseStatus(event, 201)
+    return { ok: true, mailed: false }
   }
-  await enter(event, { id: coach.id, signInEpoch: 1 })
-  setResponseStatus(event, 201)
-  return { ok: true }
+  const settings = mailSettings()!
+  sendBehind(event, async () => {
+    const { email, name, academy } = waiting
+    if (!(await mayWriteTo(email))) return
+    const mail = (await isTaken(email))
+      ? knownMail({ address: `${settings.origin}/sign-in` })
+      : signUpMail({
+          name,
+          academy,
+          hours: SIGN_UP_HOURS,
+          address: `${settings.origin}/sign-up#${sealSignUp(waiting)}`,
+        })
+    await sendMail(settings, email, mail)
+  })
+  setResponseStatus(event, 202)
+  return { ok: true, mailed: true }
 })

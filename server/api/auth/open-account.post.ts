@@ -1,0 +1,16 @@
+import { OpenAccount } from '../../../shared/account'
+import { openAccount, unsealSignUp } from '../../request/new-account'
+import { readChecked, refuse } from '../../request/refuse'
+import { beginSignUp } from '../../request/sign-in-limit'
+
+/** Opens the account that a mailed address carries. */
+export default defineEventHandler(async event => {
+  const { token } = await readChecked(event, OpenAccount)
+  await beginSignUp(event)
+  const waiting = unsealSignUp(token)
+  if (!waiting)
+    throw refuse(404, 'This address opens nothing any more: it is too old, or not whole. Ask for another.', [])
+  await openAccount(event, waiting)
+  setResponseStatus(event, 201)
+  return { ok: true }
+})
