@@ -54,7 +54,7 @@ export default defineConfig({
         hasTouch: true,
         userAgent: devices['Pixel 7'].userAgent,
       },
-      testMatch: /phone|slice|ways-in/,
+      testMatch: /phone|slice|ways-in|academy/,
       ...lane(/@long|@desk/),
     },
   ],

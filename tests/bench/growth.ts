@@ -86,7 +86,7 @@ async function wholeList(): Promise<void> {
   do {
     page = JSON.parse(await large.send('GET', `/api/players${after}`)) as { id: string }[]
     players += page.length
-    after = `?after=${page.at(-1)!.id}`
+    after = `?after=${page.at(-1)?.id}`
   } while (page.length === PLAYERS_A_PAGE)
   if (players !== OTHERS) throw new Error(`the list has ${players} players of ${OTHERS}`)
 }

@@ -1,6 +1,11 @@
 import type { Browser, Page } from '@playwright/test'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import mysql from 'mysql2/promise'
 import { Secret, TOTP } from 'otpauth'
-import { addPlayer, atTheRange, expect, hit, packBag, provokes, test } from './coach'
+import { addPlayer, atTheRange, expect, hit, newLink, packBag, playersPhone, provokes, test } from './coach'
+import { serve } from './stack'
 
 /** Hands an invitation to a new browser, which joins by it. */
 async function invited(page: Page, browser: Browser, role: string) {
@@ -185,6 +190,118 @@ test('the place where one is signed in is told; who is not long in the archive i
   await expect(page.getByText('Then they are erased for good.')).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Archived players are kept')).toHaveValue('12')
+})
+
+/** A player with two balls, a published chart, and a link to it. */
+async function published(page: Page) {
+  await atTheRange(page)
+  await hit(page, '52° full', [101, 103])
+  await page.getByRole('link', { name: /Carry chart/ }).click()
+  await page.getByRole('link', { name: 'Publish' }).click()
+  await page.getByRole('button', { name: 'Publish as No. 1' }).click()
+  await expect(page.getByText('Published as No. 1').first()).toBeVisible()
+  return { playerId: page.url().split('/')[4]!, link: await newLink(page, 'Link to read') }
+}
+
+test('who was archived 31 days ago is erased for good, with their link @long', async ({ page, browser, baseURL }) => {
+  provokes('401')
+  const { playerId, link } = await published(page)
+  await page.goto('/players')
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Archive' }).click()
+  await expect(page.getByText('Pip Marlow is archived', { exact: true })).toBeVisible()
+  const connection = await mysql.createConnection(process.env.E2E_DATABASE_URL!)
+  await connection.query('update players set archived_at = archived_at - interval 31 day where id = ?', [playerId])
+
+  await page.getByRole('button', { name: '1 archived' }).click()
+  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+  await page.getByRole('menuitem', { name: 'Erase for good…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Erase Pip Marlow for good?' })
+  const saving = page.waitForEvent('download')
+  await dialog.getByRole('link', { name: 'the whole record as a file' }).click()
+  expect((await saving).suggestedFilename()).toMatch(/\.zip$/)
+  await dialog.getByLabel('Type Pip Marlow to be sure').fill('Pip Marlow')
+  await dialog.getByRole('button', { name: 'Erase for good' }).click()
+  await expect(page.getByText('Pip Marlow is erased', { exact: true })).toBeVisible()
+  const [rows] = await connection.query('select count(*) as n from shots where player_id = ?', [playerId])
+  expect(rows).toEqual([{ n: 0 }])
+  await connection.end()
+  const { page: phone } = await playersPhone(browser, baseURL!)
+  await phone.goto(link)
+  await expect(phone.getByText('This link does not open anything any more')).toBeVisible()
+  await phone.context().close()
+})
+
+test('a child’s link waits until a guardian has agreed, and opens nothing once it is taken back @long', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  provokes('401|422')
+  const { link } = await published(page)
+  const { page: phone } = await playersPhone(browser, baseURL!)
+  await phone.goto(link)
+  await expect(phone.getByText('Pip Marlow').first()).toBeVisible()
+
+  await page.goto('/players')
+  const edit = async () => {
+    await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+    await page.getByRole('menuitem', { name: 'Edit' }).click()
+  }
+  const form = page.getByRole('dialog')
+  await edit()
+  await form.getByRole('checkbox', { name: /Under age/ }).check()
+  await form.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('a guardian has not agreed yet')).toBeVisible()
+  await phone.goto('about:blank')
+  await phone.goto(link)
+  await expect(phone.getByText(/needs the word of a parent or guardian first/)).toBeVisible()
+
+  await edit()
+  await form.getByLabel('Who agreed').fill('Rowan Sorrel')
+  await form.getByLabel('On', { exact: true }).fill(new Date(Date.now() - 86_400_000).toISOString().slice(0, 10))
+  await form.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('a guardian has not agreed yet')).toHaveCount(0)
+  await phone.goto('about:blank')
+  await phone.goto(link)
+  await expect(phone.getByText('Pip Marlow').first()).toBeVisible()
+  await phone.context().close()
+})
+
+test('an account is opened by the address in the mail, and a second time it opens nothing @long', async ({ page }) => {
+  provokes('409|404')
+  const mails = mkdtempSync(join(tmpdir(), 'uzzet-mails-'))
+  const server = await serve(process.env.E2E_DATABASE_URL!, undefined, {
+    UZZET_SIGN_UP: 'mail',
+    UZZET_MAIL: `folder:${mails}`,
+    UZZET_MAIL_FROM: 'uzzet@tests.example',
+    UZZET_URL: 'http://uzzet.tests.example',
+  })
+  provokes(`left the machine: ${server.url}`)
+  try {
+    await page.goto(`${server.url}/sign-up`)
+    await page.getByLabel('Your name').fill('Ada Marl')
+    await page.getByLabel('E-mail').fill(`ada-${Date.now()}@saltmarsh.example`)
+    await page.getByLabel('Password').fill('marram and sand')
+    await page.getByLabel('Academy').fill('Marram Links')
+    await page.getByRole('button', { name: 'Open the account' }).click()
+    await expect(page.getByText('Look into your mail.')).toBeVisible()
+    await expect.poll(() => readdirSync(mails)).toHaveLength(1)
+    const mail = readFileSync(join(mails, readdirSync(mails)[0]!), 'utf8').replace(/=\r?\n/g, '')
+    const token = /sign-up#(\S+)/.exec(mail.replaceAll('=3D', '='))![1]!
+    await page.goto(`${server.url}/sign-in`)
+    await page.goto(`${server.url}/sign-up#${token}`)
+    await expect(page.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
+    await page.goto(`${server.url}/what-is-kept`)
+    await page.goto(`${server.url}/sign-up#${token}`)
+    await expect(page.getByText(/There is an account for ada-.* already/)).toBeVisible()
+    await page.goto(`${server.url}/what-is-kept`)
+    await page.goto(`${server.url}/sign-up#${token.slice(0, 50)}`)
+    await expect(page.getByText('This address opens nothing any more')).toBeVisible()
+  } finally {
+    await server.stop()
+    rmSync(mails, { recursive: true })
+  }
 })
 
 test('a lost password is set anew by the address that the owner makes, and the history tells who logged what @long', async ({

@@ -129,6 +129,8 @@ export async function startSession(page: Page) {
 
 /** A stock shot on the board, which on a phone lies behind the name of the chosen one. */
 export async function onBoard(page: Page, cell: string) {
+  // Before the page is there nobody can say whether it is a phone's.
+  await page.locator('#cell-title').waitFor()
   const name = page.locator('#cell-title button')
   const sheet = page.getByRole('dialog', { name: 'Which stock shot?' })
   if ((await name.count()) === 0) return page.getByRole('button', { name: cell, exact: true })
@@ -254,10 +256,17 @@ export async function playersPhone(browser: Browser, baseURL: string) {
   }
 }
 
+type KindOfLink = 'Link to read' | 'Link to read and log'
+
 /** Makes a link of the player whose page is open. @returns its address */
-export async function linkOf(page: Page, kind: 'Link to read' | 'Link to read and log') {
+export async function linkOf(page: Page, kind: KindOfLink) {
   await page.getByRole('link', { name: /Carry chart/ }).click()
   await page.getByRole('link', { name: 'Publish' }).click()
+  return newLink(page, kind)
+}
+
+/** The same, where what was published is open. */
+export async function newLink(page: Page, kind: KindOfLink) {
   await page.getByRole('button', { name: kind, exact: true }).click()
   return (await page.getByText(/\/card#/).innerText()).trim()
 }

@@ -14,13 +14,13 @@ const PORTS_EACH = 20
 const workerNumber = () => Number(process.env.TEST_PARALLEL_INDEX ?? 0)
 
 /** A server on its own port, with the demo's door. */
-export async function serve(databaseUrl: string, port?: number) {
+export async function serve(databaseUrl: string, port?: number, env: Record<string, string> = {}) {
   return startServer({
     port: port ?? (await freePortFrom(FIRST_PORT + PORTS_EACH * workerNumber())),
     databaseUrl,
     sessionSecret: SECRET,
     demo: true,
-    env: { UZZET_SIGN_UPS_PER_HOUR: '1000' },
+    env: { UZZET_SIGN_UPS_PER_HOUR: '1000', ...env },
   })
 }
 
