@@ -64,6 +64,45 @@ export function distanceWithUnit(metres: number, unit: DistanceUnit, decimals: 0
   return `${distanceText(metres, unit, decimals)} ${unit}`
 }
 
+/** A yard is stored as 0.9144 m, and comes back from it with a hair more or less. */
+const HAIR = 1e-6
+
+/**
+ * A doubt as it is read: rounded up, so that nothing reads surer than it is, and what reads "± 3" is known to 3. That
+ * an uncertainty may be rounded up rather than to the nearest figure: JCGM 100:2008 (GUM), 7.2.6, from memory.
+ * @param decimals 0 or 1: more is never known
+ * @example doubtText(2.1, 'yd') // => '3'
+ * @example doubtText(2.7432, 'yd') // => '3'
+ */
+export function doubtText(metres: number, unit: DistanceUnit, decimals: 0 | 1 = 0): string {
+  const scale = decimals === 1 ? 10 : 1
+  return (Math.ceil(toUnit(metres, unit) * scale - HAIR) / scale + 0).toFixed(decimals)
+}
+
+/** The same with its unit, for sentences. @example doubtWithUnit(2.1, 'yd') // => '3 yd' */
+export function doubtWithUnit(metres: number, unit: DistanceUnit, decimals: 0 | 1 = 0): string {
+  return `${doubtText(metres, unit, decimals)} ${unit}`
+}
+
+/**
+ * How surely something is wanted to be known, with its unit. One that is whole in the other unit reads like a doubt;
+ * one that is whole in neither with its decimal.
+ * @example limitWithUnit(2.7432, 'm') // => '3 m'
+ * @example limitWithUnit(2.286, 'yd') // => '2.5 yd'
+ */
+export function limitWithUnit(metres: number, unit: DistanceUnit): string {
+  const isWhole = (value: number) => Math.abs(value - Math.round(value)) < HAIR
+  return DISTANCE_UNITS.some(one => isWhole(toUnit(metres, one)))
+    ? doubtWithUnit(metres, unit)
+    : distanceWithUnit(metres, unit, 1)
+}
+
+/**
+ * True when a doubt is no more than what is wanted: then it reads no more either.
+ * @example isWithin(2.7432000001, 2.7432) // => true
+ */
+export const isWithin = (doubtM: number, wantedM: number): boolean => doubtM <= wantedM + HAIR
+
 /** What air is read and typed in, at the edge; inside all is °C, m/s and metres. */
 export const TEMP_UNITS = ['°C', '°F'] as const
 export type TempUnit = (typeof TEMP_UNITS)[number]
@@ -84,11 +123,3 @@ export const HEIGHT_UNITS = { m: 1, ft: 0.3048 } as const
 export type HeightUnit = keyof typeof HEIGHT_UNITS
 export const toHeight = (metres: number, unit: HeightUnit) => metres / HEIGHT_UNITS[unit]
 export const fromHeight = (value: number, unit: HeightUnit) => value * HEIGHT_UNITS[unit]
-
-/**
- * True when one length reads as larger than another, in yards and in metres alike: "± 3" is not wider than ± 3.
- * @example readsWider(3.1, 2.9) // => false
- */
-export function readsWider(metres: number, thanM: number): boolean {
-  return DISTANCE_UNITS.every(unit => Number(distanceText(metres, unit)) > Number(distanceText(thanM, unit)))
-}

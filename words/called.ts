@@ -1,6 +1,6 @@
 import type { CalledSum } from '../core/session/called'
 import type { Called } from '../core/shot/shot'
-import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { distanceText, distanceWithUnit, limitWithUnit, type DistanceUnit } from '../core/units'
 import { CALLED } from './en/called'
 import { write } from './message'
 
@@ -32,6 +32,6 @@ export function calledSumText({ balls, meanOffM, within }: CalledSum, withinM: n
     n: balls,
     off: distanceWithUnit(meanOffM, unit, 1),
     within: String(within),
-    limit: distanceWithUnit(withinM, unit),
+    limit: limitWithUnit(withinM, unit),
   })
 }

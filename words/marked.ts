@@ -1,4 +1,4 @@
-import { distanceText, type DistanceUnit } from '../core/units'
+import { distanceText, doubtText, type DistanceUnit } from '../core/units'
 import { MARKED } from './en/marked'
 import { write } from './message'
 
@@ -21,7 +21,7 @@ export function withoutFacesText(n: number, carryM: number, halfM: number, unit:
   return write(MARKED.without, {
     n,
     carry: distanceText(carryM, unit),
-    plusMinus: distanceText(halfM, unit),
+    plusMinus: doubtText(halfM, unit),
     unit,
   })
 }

@@ -1,7 +1,7 @@
 import type { StockShot } from '../core/bag/bag'
 import type { Next, Ready } from '../core/calibration/calibration'
 import type { Order } from '../core/session/order'
-import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { doubtText, doubtWithUnit, limitWithUnit, type DistanceUnit } from '../core/units'
 import { BLOCK_ENDS, NEXT, ORDERS } from './en/next'
 import { listedUpTo } from './listed-up-to'
 import { write } from './message'
@@ -25,8 +25,8 @@ export function nextText(
  * @example gainText(5, 3, 3, 'm') // => 'Known to ± 5 m; 3 balls make it about ± 3.'
  */
 export function gainText(halfM: number, afterM: number, balls: number, unit: DistanceUnit): string {
-  const [now, then] = [distanceText(halfM, unit), distanceText(afterM, unit)]
-  const figures = { now: distanceWithUnit(halfM, unit), after: then, n: balls }
+  const [now, then] = [doubtText(halfM, unit), doubtText(afterM, unit)]
+  const figures = { now: doubtWithUnit(halfM, unit), after: then, n: balls }
   return write(now === then ? NEXT.gainsLittle : NEXT.gains, figures)
 }
 
@@ -44,7 +44,7 @@ export function readyText(
   { cellsWithin, cellsInUse, goodEnough, ballsToGo, withinM }: Ready,
   unit: DistanceUnit,
 ): string {
-  const limit = distanceWithUnit(withinM, unit)
+  const limit = limitWithUnit(withinM, unit)
   const within = write(NEXT.within, { within: String(cellsWithin), all: String(cellsInUse), limit })
   if (goodEnough) return write(NEXT.enough, { within })
   return ballsToGo === null ? write(NEXT.manyToGo, { within }) : write(NEXT.ballsToGo, { within, n: ballsToGo })

@@ -1,7 +1,7 @@
 import { inOrder, readFigure } from '../core/history/hand-over'
 import { WELL_PREDICTED_M } from '../core/history/published'
 import type { PublishedCell, PublishedChart, PublishedWhich } from '../core/history/published'
-import { distanceWithUnit, type DistanceUnit } from '../core/units'
+import { limitWithUnit, type DistanceUnit } from '../core/units'
 import { dayText } from './dates'
 import { HELD_BACK, PUBLISHED, PUBLISHED_WHICH_WORDS } from './en/published'
 import { write } from './message'
@@ -49,6 +49,6 @@ export const publishedWhichTexts: Record<PublishedWhich, string> = PUBLISHED_WHI
 /** How many numbers stay empty, and why; '' where none does. */
 export function heldBackText(n: number, which: PublishedWhich, unit: DistanceUnit): string {
   if (n === 0) return ''
-  const limit = distanceWithUnit(WELL_PREDICTED_M, unit)
+  const limit = limitWithUnit(WELL_PREDICTED_M, unit)
   return write(which === 'measured' ? HELD_BACK.measured : HELD_BACK.wide, { n, limit })
 }

@@ -1,6 +1,6 @@
 import type { Unproven } from '../core/gaps/unproven'
 import type { StockShot } from '../core/bag/bag'
-import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { distanceText, doubtWithUnit, type DistanceUnit } from '../core/units'
 import { UNPROVEN } from './en/unproven'
 import { listed, write } from './message'
 
@@ -21,7 +21,7 @@ export function unprovenText(
     write(one.why === 'thin' ? UNPROVEN.thin : UNPROVEN.old, {
       stretch: write(UNPROVEN.stretch, { from: distanceText(one.fromM, unit), to: distanceText(one.toM, unit) }),
       shot: nameOf(one),
-      plusMinus: distanceWithUnit(one.plusMinusM, unit),
+      plusMinus: doubtWithUnit(one.plusMinusM, unit),
       balls: one.balls,
       days: one.days ?? 0,
     }),

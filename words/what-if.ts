@@ -1,7 +1,7 @@
 import type { StockShot } from '../core/bag/bag'
 import type { Remedy } from '../core/what-if/remedies'
 import type { Change } from '../core/what-if/search'
-import { distanceText, distanceWithUnit, type DistanceUnit } from '../core/units'
+import { distanceText, distanceWithUnit, doubtText, type DistanceUnit } from '../core/units'
 import { FIGURES } from './en/figures'
 import { REMEDY_MESSAGES } from './en/remedies'
 import { BAG_CHANGES, BEND_CAUTION, EFFECTS } from './en/what-if'
@@ -38,12 +38,14 @@ export function remedyText(
   unit: DistanceUnit,
 ): string {
   const cell = cells[0]
-  const decimals = data.thenM === undefined ? 0 : 1
+  // A number that becomes surer: both are doubts, and a few balls may change less than a whole.
+  const asRead = (lengthM: number) =>
+    data.thenM === undefined ? distanceText(lengthM, unit) : doubtText(lengthM, unit, 1)
   const lengths = Object.entries(data).flatMap(([key, value]) =>
     key.endsWith('M')
       ? [
-          [key, distanceWithUnit(value, unit, decimals)],
-          [key.slice(0, -1), distanceText(value, unit, decimals)],
+          [key, `${asRead(value)} ${unit}`],
+          [key.slice(0, -1), asRead(value)],
         ]
       : [[key, String(value)]],
   )

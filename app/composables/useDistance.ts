@@ -1,6 +1,6 @@
 import { beliefSpan, type CellRemark } from '#core/history/coach-remarks'
 import { stepBetween } from '#words/flags'
-import { distanceText, distanceWithUnit, fromUnit, toUnit } from '#core/units'
+import { distanceText, distanceWithUnit, doubtText, fromUnit, limitWithUnit, toUnit } from '#core/units'
 import { useAccount } from '~/stores/account'
 
 /** Distances in the coach's unit, at the last moment before they are read. */
@@ -20,6 +20,10 @@ export function useDistance() {
     /** What is believed, as it was typed: "105", or "185 to 192". */
     believed: (belief: Pick<CellRemark, 'carryM' | 'carryToM'>) =>
       [...new Set(beliefSpan(belief).map(m => String(Number(distanceText(m, unit.value, 1)))))].join(' to '),
+    /** Half of a doubt, rounded up: "± 3" is known to 3. */
+    doubt: (metres: number) => doubtText(metres, unit.value, account.decimals),
+    /** How surely something is wanted to be known, with its unit. */
+    limit: (metres: number) => limitWithUnit(metres, unit.value),
     withUnit: (metres: number) => distanceWithUnit(metres, unit.value, account.decimals),
     /** A step between two carries, as the difference of what is read. */
     step: (shorterM: number, longerM: number) =>

@@ -1,6 +1,6 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import { Z_80 } from '../stats/normal'
-import { readsWider } from '../units'
+import { isWithin } from '../units'
 import type { FlagOptions, GapFacts } from './flag'
 import { staleAfterMs } from './flags/stale'
 import { stretches, type CoverAt, type CoverShot } from './stretches'
@@ -29,7 +29,7 @@ const CLEAN_SHARE = 0.9
 
 /** True when a number is known less well than is wanted, as it is read. */
 const isThin = ({ certaintySdM }: Pick<CoverShot, 'certaintySdM'>, withinM: number) =>
-  readsWider(Z_80 * certaintySdM, withinM)
+  !isWithin(Z_80 * certaintySdM, withinM)
 
 /** Balls after which the number is known to within so much: precisions add up. */
 function ballsToProve({ certaintySdM, scatterSdM }: CoverShot, withinM: number): number {

@@ -1,4 +1,4 @@
-import { readsWider } from '../units'
+import { isWithin } from '../units'
 import { cellKey, type StockShot } from '../bag/bag'
 import { plusMinusM, type CarryChart, type ChartCell } from '../chart/chart-cell'
 
@@ -32,7 +32,7 @@ export function whatWasLearned(
       (cell.carryM! < old.certainty80M[0] || cell.carryM! > old.certainty80M[1])
     )
       learned.moved.push({ cell, wasM: old.carryM, wasHalfM: plusMinusM(old)! })
-    if (readsWider(plusMinusM(cell)!, withinM)) learned.loose.push(cell)
+    if (!isWithin(plusMinusM(cell)!, withinM)) learned.loose.push(cell)
   }
   return learned
 }

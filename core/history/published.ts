@@ -1,6 +1,6 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
-import { distanceText, fromUnit, yardsToMetres, type DistanceUnit } from '../units'
+import { distanceText, doubtText, fromUnit, isWithin, yardsToMetres, type DistanceUnit } from '../units'
 import { ownStrikes } from '../corrections/own-flight'
 import type { OwnStrike } from '../flight/deliver'
 import type { Level } from '../level'
@@ -33,6 +33,9 @@ export function figureOf(metres: number): Figure {
   return { yd: Number(distanceText(metres, 'yd')), m: Number(distanceText(metres, 'm')) }
 }
 
+/** A doubt, rounded up as it is read on every screen. */
+const doubtOf = (metres: number): Figure => ({ yd: Number(doubtText(metres, 'yd')), m: Number(doubtText(metres, 'm')) })
+
 /**
  * What is handed out: numbers with a ball of their own and written ones alone; predicted ones too that are known well
  * enough to be played by; or all.
@@ -46,7 +49,7 @@ export const WELL_PREDICTED_M = yardsToMetres(6)
 export const isHandedOut = (cell: Pick<ChartCell, 'kind' | 'certainty80M'>, which: PublishedWhich): boolean =>
   cell.kind !== 'predicted' ||
   which === 'all' ||
-  (which === 'well-predicted' && (plusMinusM(cell) ?? Infinity) <= WELL_PREDICTED_M)
+  (which === 'well-predicted' && isWithin(plusMinusM(cell) ?? Infinity, WELL_PREDICTED_M))
 
 export type PublishedKind = 'measured' | 'predicted' | 'written' | 'struck-out' | 'unhit'
 
@@ -161,7 +164,7 @@ function publishedCell(
     ...at,
     kind: cell.kind === 'measured' ? 'measured' : 'predicted',
     carry: figureOf(cell.carryM),
-    plusMinus: cell.certainty80M && figureOf(plusMinusM(cell)!),
+    plusMinus: cell.certainty80M && doubtOf(plusMinusM(cell)!),
     window: cell.window80M && [figureOf(cell.window80M[0]), figureOf(cell.window80M[1])],
   }
 }

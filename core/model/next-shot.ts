@@ -3,6 +3,7 @@ import { mirror, passTime } from './belief'
 import { MODEL, NEXT } from './constants'
 import { ballSd } from './estimate'
 import type { Fit } from './fit'
+import { isWithin } from '../units'
 import { Z_80 } from '../stats/normal'
 
 export interface NextOptions {
@@ -143,7 +144,7 @@ export function cellsWithin(
   for (let i = 0; i < n; i++) {
     if (need[i] === 0) continue
     inUse++
-    if (Z_80 * exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!) <= withinM) within++
+    if (isWithin(Z_80 * exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!), withinM)) within++
   }
   return { within, inUse }
 }

@@ -1,8 +1,9 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { dayOf } from '../../core/shot/player-shots'
-import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, rounds, sessions, shots } from '../db/schema'
+import { cellRemarks, clubs, flagAnswers, goes, players, publishedCharts, rounds, sessions } from '../db/schema'
 import { academyThresholdsOf, type Coach } from './coaches'
 import { playerColumns, seenPlayers, toPlayer } from './players'
+import { shotCounts } from './shot-counts'
 import { renewSummaries } from './summaries'
 import { PLAYERS_A_PAGE } from '../../shared/pages'
 import type { PlayerLine } from '../../shared/player'
@@ -82,18 +83,6 @@ export async function listPlayers(coach: Coach, after?: string): Promise<PlayerL
     .where(and(eq(clubs.retired, false), inArray(clubs.playerId, ids)))
     .groupBy(clubs.playerId)
     .as('club_counts')
-  const shotCounts = db
-    .select({
-      playerId: shots.playerId,
-      balls: sql<string>`sum(if(${shots.deletedAt} is null, ${shots.balls}, 0))`.as('ball_count'),
-      lastHit: sql<string>`max(if(${shots.deletedAt} is null, ${shots.hitAt}, null))`.as('last_hit'),
-      // A new ball adds one to the count, a change one to the sum of the versions.
-      stamp: sql<string>`concat(count(*), ' ', sum(${shots.version}))`.as('shot_stamp'),
-    })
-    .from(shots)
-    .where(inArray(shots.playerId, ids))
-    .groupBy(shots.playerId)
-    .as('shot_counts')
   const sessionCounts = countOf(sessions, ids, 'session')
   const goCounts = countOf(goes, ids, 'go')
   const roundCounts = countOf(rounds, ids, 'round')
@@ -102,9 +91,7 @@ export async function listPlayers(coach: Coach, after?: string): Promise<PlayerL
       ...playerColumns,
       summary: players.summary,
       clubs: clubCounts.n,
-      balls: shotCounts.balls,
-      lastHit: shotCounts.lastHit,
-      shots: shotCounts.stamp,
+      shotCount: players.shotCount,
       sessions: sessionCounts.stamp,
       goes: goCounts.stamp,
       rounds: roundCounts.stamp,
@@ -114,18 +101,23 @@ export async function listPlayers(coach: Coach, after?: string): Promise<PlayerL
     })
     .from(players)
     .leftJoin(clubCounts, eq(clubCounts.playerId, players.id))
-    .leftJoin(shotCounts, eq(shotCounts.playerId, players.id))
     .leftJoin(sessionCounts, eq(sessionCounts.playerId, players.id))
     .leftJoin(goCounts, eq(goCounts.playerId, players.id))
     .leftJoin(roundCounts, eq(roundCounts.playerId, players.id))
     .where(and(seenPlayers(coach), inArray(players.id, ids)))
     .orderBy(asc(players.name), asc(players.id))
+  const shotsOf = await shotCounts(coach, rows)
   // Sayings, answers and charts are only ever added; of the academy's figures there are few.
   const academy = JSON.stringify(await academyThresholdsOf(coach))
-  const stamped = new Map(rows.map(row => [row.id, stampOf({ ...row, academy })]))
+  const stamped = new Map(
+    rows.map(row => [row.id, stampOf({ ...row, shots: shotsOf.get(row.id)?.stamp ?? null, academy })]),
+  )
   const stale = rows.filter(
     row =>
-      row.archivedAt === null && row.clubs !== null && row.balls !== null && row.summary?.stamp !== stamped.get(row.id),
+      row.archivedAt === null &&
+      row.clubs !== null &&
+      shotsOf.has(row.id) &&
+      row.summary?.stamp !== stamped.get(row.id),
   )
   const renewed = await renewSummaries(
     coach,
@@ -135,8 +127,8 @@ export async function listPlayers(coach: Coach, after?: string): Promise<PlayerL
     ...toPlayer(row),
     school: row.school,
     clubs: row.clubs ?? 0,
-    balls: Number(row.balls ?? 0),
-    lastHitMs: row.lastHit === null ? null : new Date(row.lastHit).getTime(),
+    balls: shotsOf.get(row.id)?.balls ?? 0,
+    lastHitMs: shotsOf.get(row.id)?.lastHitMs ?? null,
     // Yesterday's summary is shown rather than none while today's is worked out.
     summary: renewed.get(row.id) ?? row.summary ?? null,
   }))

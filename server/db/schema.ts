@@ -38,6 +38,16 @@ import type { Hand } from '../../core/shot/hand'
 import type { CoachesSee, Role } from '../../shared/rights'
 import type { RoundRecord } from '../../shared/rounds'
 
+/** A player's balls as the list tells them, as of the newest change of one and of the sessions. */
+export interface ShotCount {
+  changedAt: string
+  sessions: string
+  /** Rows, and the sum of their versions, deleted ones too. */
+  stamp: string
+  balls: number
+  lastHitMs: number | null
+}
+
 /** MariaDB's own type: 16 bytes, where text would be 36 and compared by the rules of a language. */
 const id = customType<{ data: string }>({ dataType: () => 'uuid' })
 const createdAt = datetime('created_at', { mode: 'date', fsp: 3 })
@@ -169,6 +179,8 @@ export const players = mysqlTable(
     version: int('version').notNull().default(1),
     // What the list tells of the player's chart, worked out after a change; null until it has been.
     summary: json('summary').$type<PlayerSummary>(),
+    // How many balls there are, as of the newest change of one; counted anew after the next change.
+    shotCount: json('shot_count').$type<ShotCount>(),
     createdAt,
   },
   t => [index('players_academy').on(t.academyId)],
@@ -556,8 +568,14 @@ export const shots = mysqlTable(
     deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
     version: int('version').notNull().default(1),
     createdAt,
+    // Set anew by the database with every change of the row ("on update", in the migration): a player's balls are
+    // counted again only where one is newer than the last count.
+    changedAt: datetime('changed_at', { mode: 'date', fsp: 3 })
+      .notNull()
+      .default(sql`current_timestamp(3)`),
   },
   t => [
+    index('shots_changed').on(t.playerId, t.changedAt),
     // Holds all that the list of players counts, so that a player's thousands of rows are not read for it.
     index('shots_of_player').on(t.playerId, t.hitAt, t.deletedAt, t.balls, t.version),
     index('shots_cell').on(t.clubId, t.rungId),

@@ -8,7 +8,7 @@ import { readShotTable } from '../../core/files/shot-table'
 import { predictClub } from '../../core/chart/other-club'
 import type { StockShot } from '../../core/bag/bag'
 import type { AnyStageShot } from './players'
-import { metresToYards, yardsToMetres } from '../../core/units'
+import { doubtText, fromUnit, metresToYards, yardsToMetres } from '../../core/units'
 import { insteadText, questionText } from '../../words/questions'
 import { nextText, readyText } from '../../words/next'
 import { otherUnitRun } from '../../core/questions/instead'
@@ -479,6 +479,19 @@ describe('what to do next', () => {
     expect(early).toMatchObject({ goodEnough: false })
     expect(readyText({ ...early, ballsToGo: 1 }, 'yd')).toMatch(/about 1 more ball\.$/)
     expect(readyText({ ...early, ballsToGo: null }, 'm')).toMatch(/within ± 3 m, many more balls\.$/)
+  })
+
+  it('counts as known exactly the cells that read no wider than what is wanted', () => {
+    const some = cellsOf.flatMap(({ clubId, rungId }, i) =>
+      tenBalls(clubId, rungId, 45 + 4.5 * i).slice(0, 1 + ((i * 7) % 10)),
+    )
+    for (const unit of ['yd', 'm'] as const)
+      for (const wanted of [2, 3, 4, 5]) {
+        const withinM = fromUnit(wanted, unit)
+        const { chart, ready } = calibrated(BAG, some, {}, { ...USUAL_OPTIONS, withinM })
+        const read = chart.filter(cell => cell.certainty80M && Number(doubtText(plusMinusM(cell)!, unit)) <= wanted)
+        expect(ready.cellsWithin, `${wanted} ${unit}`).toBe(read.length)
+      }
   })
 
   it('asks for fewer balls when less is wanted, and more when they are paced', () => {

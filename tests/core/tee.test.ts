@@ -216,8 +216,8 @@ describe('what more balls gain', () => {
   })
 
   it('is said plainly, and where it is little that is said', () => {
-    expect(gainText(5, 3.2, 3, 'm')).toBe('Known to ± 5 m; 3 balls make it about ± 3.')
-    expect(gainText(2.2, 2.1, 1, 'm')).toBe('Known to ± 2 m; 1 ball more changes little.')
+    expect(gainText(5, 3.2, 3, 'm')).toBe('Known to ± 5 m; 3 balls make it about ± 4.')
+    expect(gainText(2.2, 2.1, 1, 'm')).toBe('Known to ± 3 m; 1 ball more changes little.')
     expect(settleText(6)).toBe('To settle what is open: 6 balls with each.')
   })
 })

@@ -3,12 +3,15 @@ import { existsSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  distanceText,
-  distanceWithUnit,
-  fromUnit,
-  kmhToMps,
   METRES_PER_MILE,
   METRES_PER_YARD,
+  distanceText,
+  distanceWithUnit,
+  doubtText,
+  fromUnit,
+  isWithin,
+  kmhToMps,
+  limitWithUnit,
   metresToYards,
   mphToMps,
   mpsToMph,
@@ -47,6 +50,25 @@ describe('units, by the exact definitions', () => {
     expect(distanceText(yardsToMetres(72.44), 'yd', 1)).toBe('72.4')
     expect(distanceWithUnit(91.44, 'yd')).toBe('100 yd')
     expect(toUnit(91.44, 'm')).toBe(91.44)
+  })
+
+  it('rounds a doubt up, so that it reads no more than what is wanted exactly where it is no more', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 30, noNaN: true }),
+        fc.integer({ min: 1, max: 20 }),
+        fc.constantFrom('yd' as const, 'm' as const),
+        (doubt, wanted, unit) => {
+          const [doubtM, wantedM] = [fromUnit(doubt, unit), fromUnit(wanted, unit)]
+          expect(limitWithUnit(wantedM, unit)).toBe(`${wanted} ${unit}`)
+          expect(Number(doubtText(doubtM, unit)) <= wanted).toBe(isWithin(doubtM, wantedM))
+          expect(Number(doubtText(doubtM, unit, 1))).toBeGreaterThan(doubt - 1e-5)
+        },
+      ),
+    )
+    expect(doubtText(0, 'yd')).toBe('0')
+    expect(doubtText(fromUnit(3, 'yd'), 'yd')).toBe('3')
+    expect(limitWithUnit(fromUnit(2.5, 'yd'), 'm')).toBe('2.3 m')
   })
 
   it('converts in one place: nowhere else stands how long a yard or a mile is', () => {

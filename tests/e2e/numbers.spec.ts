@@ -136,7 +136,7 @@ test('a ball that stands out is asked about with its reason; the answer settles 
   await expect(page.getByRole('dialog').getByText('left out: mishit')).toHaveCount(2)
 })
 
-test('when the numbers cannot be worked out the coach is told, balls are still logged, and another try mends it', async ({
+test('when the numbers cannot be worked out the coach is told, balls are still logged, and another try mends it @long', async ({
   page,
 }) => {
   provokes('.*')

@@ -15,7 +15,7 @@ const tap = async (page: Page, keys: string) => {
       .tap()
 }
 
-test('stairs by thumb without a network, the browser killed in the middle, goes on where it was', async ({
+test('stairs by thumb without a network, the browser killed in the middle, goes on where it was @long', async ({
   baseURL,
   viewport,
 }, info) => {

@@ -7,7 +7,7 @@ const GPX = `<?xml version="1.0"?>
 <wpt lat="51.0008" lon="0.0000"><time>2026-05-04T09:10:00Z</time><name>flag 1</name></wpt>
 </gpx>`
 
-test('a swing change makes a retest due, which the range begins with; marked places are a round; the review is handed over', async ({
+test('a swing change makes a retest due, which the range begins with; marked places are a round; the review is handed over @long', async ({
   page,
   demo,
 }) => {

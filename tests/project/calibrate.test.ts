@@ -3,7 +3,9 @@ import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from '
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bundled } from './command'
 
+const CALIBRATE = bundled('scripts/calibrate.ts')
 const BAG = 'tests/fixtures/bag.json'
 const SHOTS = 'tests/fixtures/shots.csv'
 let dir: string
@@ -26,7 +28,7 @@ function run(command: string, args: string[]) {
 }
 
 /** The program itself; npm's part of the door is opened once, in the first test. */
-const calibrate = (...args: string[]) => run(process.execPath, ['--import', 'tsx', 'scripts/calibrate.ts', ...args])
+const calibrate = (...args: string[]) => run(process.execPath, [CALIBRATE, ...args])
 
 function file(name: string, text: string): string {
   const path = join(dir, name)

@@ -3,7 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bundled } from './command'
 
+const DRILL = bundled('scripts/drill.ts')
 let dir: string
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'uzzet-'))
@@ -13,7 +15,7 @@ afterAll(() => rmSync(dir, { recursive: true }))
 function drill(csv: string, ...more: string[]) {
   const path = join(dir, 'balls.csv')
   writeFileSync(path, csv)
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/drill.ts', '--balls', path, ...more], {
+  const done = spawnSync(process.execPath, [DRILL, '--balls', path, ...more], {
     encoding: 'utf8',
   })
   return { code: done.status, out: done.stdout, err: done.stderr.trim() }

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { createServer, type IncomingMessage } from 'node:http'
 import { once } from 'node:events'
 import { describe, expect, it } from 'vitest'
+import { bundled } from './command'
 import { NEUTRAL } from '../../core/flight/air'
 import { fly } from '../../core/flight/fly'
 import { metresToYards, yardsToMetres } from '../../core/units'
@@ -160,8 +161,9 @@ async function fakeDoor(answer: (shots: { id: string }[], n: number) => [status:
 }
 const asked = { club: '56°', swing: '9:00', loft_deg: 56, share: 0.73 }
 
+const MONITOR = bundled('devices/monitor-run.ts')
 async function run(...args: string[]) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'devices/monitor-run.ts', ...args])
+  const child = spawn(process.execPath, [MONITOR, ...args])
   let [out, err] = ['', '']
   child.stdout.on('data', (chunk: Buffer) => {
     out += chunk.toString()

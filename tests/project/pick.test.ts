@@ -3,7 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bundled } from './command'
 
+const PICK = bundled('scripts/pick.ts')
 let dir: string
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'uzzet-'))
@@ -14,7 +16,7 @@ function pick(at: object, ...more: string[]) {
   const path = join(dir, 'at.json')
   writeFileSync(path, JSON.stringify({ format: 'uzzet-pick', version: 1, ...at }))
   const files = ['--bag', 'tests/fixtures/bag.json', '--shots', 'tests/fixtures/shots.csv', '--at', path]
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/pick.ts', ...files, ...more], {
+  const done = spawnSync(process.execPath, [PICK, ...files, ...more], {
     encoding: 'utf8',
   })
   return { code: done.status, out: done.stdout, err: done.stderr.trim() }

@@ -3,8 +3,10 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bundled } from './command'
 import { readRoundTable, writeRoundTable } from '../../core/files/round-table'
 
+const ROUNDS = bundled('scripts/rounds.ts')
 let dir: string
 beforeAll(() => {
   dir = mkdtempSync(join(tmpdir(), 'uzzet-'))
@@ -26,11 +28,7 @@ function rounds(csv: string, ...more: string[]) {
   const [bag, table] = [join(dir, 'bag.json'), join(dir, 'rounds.csv')]
   writeFileSync(bag, JSON.stringify(BAG))
   writeFileSync(table, csv)
-  const done = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/rounds.ts', '--bag', bag, '--rounds', table, ...more],
-    { encoding: 'utf8' },
-  )
+  const done = spawnSync(process.execPath, [ROUNDS, '--bag', bag, '--rounds', table, ...more], { encoding: 'utf8' })
   return { code: done.status, out: done.stdout, err: done.stderr.trim() }
 }
 const HEAD = 'round,date,hole,chance,distance_yd,club,swing,lie,finish_long_yd,finish_right_yd,penalty'

@@ -1,4 +1,5 @@
-import { describe, expect, it, vi } from 'vitest'
+import mysql from 'mysql2/promise'
+import { describe, expect, inject, it, vi } from 'vitest'
 import { readShotTable } from '../../core/files/shot-table'
 import type { Player, PlayerLine } from '../../shared/player'
 import type { PlayerRecord } from '../../shared/record'
@@ -43,6 +44,46 @@ describe('players', () => {
     const theirs = await newPlayer(other)
     expect((await other.get<PlayerLine[]>(`/api/players?after=${ids[3]}`)).body.map(({ id }) => id)).toEqual([theirs])
     expect((await other.get('/api/players?after=everybody')).status).toBe(422)
+  })
+
+  it('are told their balls without counting them again, until one is changed or goes with its session', async () => {
+    const coach = await newCoach()
+    const { playerId, log, shot, session } = await atTheRange(coach)
+    const other = await atTheRange(coach)
+    const balls = async () =>
+      Object.fromEntries((await coach.get<PlayerLine[]>('/api/players')).body.map(line => [line.id, line.balls]))
+    const both = (mine: number, theirs: number) => ({ [playerId]: mine, [other.playerId]: theirs })
+    const first = shot()
+    await log(first, shot({ balls: 4 }))
+    await other.log(other.shot())
+    const connection = await mysql.createConnection(inject('databaseUrl'))
+    // As if a minute had gone by: then a count is kept.
+    const settle = () =>
+      connection.query('update shots set changed_at = changed_at - interval 1 minute where player_id in (?)', [
+        [playerId, other.playerId],
+      ])
+    const kept = async () => {
+      const [rows] = await connection.query('select shot_count as kept from players where id = ?', [playerId])
+      return (rows as { kept: { balls: number } | null }[])[0]!.kept
+    }
+    expect([await balls(), await kept()]).toEqual([both(5, 1), null])
+    await settle()
+    expect(await balls()).toEqual(both(5, 1))
+    expect(await kept()).toMatchObject({ balls: 5 })
+    // What is kept is what is told: nobody counts.
+    await connection.query("update players set shot_count = json_set(shot_count, '$.balls', 99) where id = ?", [
+      playerId,
+    ])
+    expect(await balls()).toEqual(both(99, 1))
+    await log({ ...first, deleted: true, version: 2 })
+    expect(await balls()).toEqual(both(4, 1))
+    await settle()
+    expect(await balls()).toEqual(both(4, 1))
+    const path = `/api/players/${playerId}/sessions/${session.id}/move`
+    expect((await coach.post(path, { toPlayerId: other.playerId })).status).toBe(200)
+    await settle()
+    expect(await balls()).toEqual(both(0, 5))
+    await connection.end()
   })
 
   it('tell how far the chart is, anew after a ball, a change and a deletion', async () => {

@@ -14,7 +14,7 @@ const props = defineProps<{
   totalM?: number
 }>()
 defineEmits<{ open: [] }>()
-const { text, typed, unit } = useDistance()
+const { doubt, text, typed, unit } = useDistance()
 
 const predicted = computed(() => props.cell.kind === 'predicted')
 const counts = computed(() => {
@@ -25,7 +25,7 @@ const counts = computed(() => {
   return predicted.value ? `predicted${out}` : `${balls} ${balls === 1 ? 'ball' : 'balls'}${out}`
 })
 const measured = computed(() =>
-  props.cell.carryM === null ? '' : `${text(props.cell.carryM)} ± ${text(plusMinusM(props.cell)!)}`,
+  props.cell.carryM === null ? '' : `${text(props.cell.carryM)} ± ${doubt(plusMinusM(props.cell)!)}`,
 )
 const written = computed(() => props.said.written?.carryM ?? null)
 const sure = computed(() =>
@@ -33,7 +33,7 @@ const sure = computed(() =>
     ? 'total'
     : written.value !== null
       ? 'written'
-      : props.cell.certainty80M && `± ${text(plusMinusM(props.cell)!)}`,
+      : props.cell.certainty80M && `± ${doubt(plusMinusM(props.cell)!)}`,
 )
 /** The number that is read: the coach's own where one is written. */
 const number = computed(() =>

@@ -24,7 +24,7 @@ const emit = defineEmits<{ walk: [clubs: number, rungs: number] }>()
 const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()
 const { cellName } = useCellNames()
-const { text, unit, withUnit, typed } = useDistance()
+const { doubt, text, unit, withUnit, typed } = useDistance()
 const { chart, readChart, questions } = useNumbers()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
@@ -112,11 +112,11 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
           :class="cell.kind === 'predicted' ? 'soft font-semibold italic' : 'font-extrabold'"
           >{{ text(read.carryM)
           }}<span class="soft ml-2 text-2xl font-semibold not-italic"
-            >± {{ text(plusMinusM(read)!) }} {{ unit }}</span
+            >± {{ doubt(plusMinusM(read)!) }} {{ unit }}</span
           ></span
         >
         <span v-if="read.written && cell.carryM !== null" class="soft text-lg"
-          >the balls say {{ text(cell.carryM) }} ± {{ text(plusMinusM(cell)!) }} {{ unit }}</span
+          >the balls say {{ text(cell.carryM) }} ± {{ doubt(plusMinusM(cell)!) }} {{ unit }}</span
         >
         <span v-if="read.window80M" class="soft text-lg"
           >8 clean balls in 10 lie from {{ text(read.window80M[0]) }} to {{ withUnit(read.window80M[1]) }}</span

@@ -8,7 +8,7 @@ import { allPlayers } from '~/utils/all-players'
 
 /** This player beside another one: the stock shots both have. On paper the other has no name. */
 const record = usePlayerRecord()
-const { text, unit, step } = useDistance()
+const { doubt, text, unit, step } = useDistance()
 const NOBODY = 'nobody'
 const other = ref(NOBODY)
 const players = shallowRef<{ value: string; label: string }[]>([])
@@ -71,10 +71,10 @@ watch(other, load)
                 }}<span v-if="pair.otherClub !== pair.club" class="soft font-normal"> and {{ pair.otherClub }}</span>
               </th>
               <td class="pr-3 text-right whitespace-nowrap">
-                {{ text(pair.carryM) }} <span class="soft">± {{ text(pair.plusMinusM) }}</span>
+                {{ text(pair.carryM) }} <span class="soft">± {{ doubt(pair.plusMinusM) }}</span>
               </td>
               <td class="pr-3 text-right whitespace-nowrap">
-                {{ text(pair.otherM) }} <span class="soft">± {{ text(pair.otherPlusMinusM) }}</span>
+                {{ text(pair.otherM) }} <span class="soft">± {{ doubt(pair.otherPlusMinusM) }}</span>
               </td>
               <td class="pr-6 text-right">{{ step(pair.otherM, pair.carryM) }}</td>
               <td :class="!pair.differs && 'soft'">{{ pair.differs ? 'surely differs' : 'may be the same' }}</td>

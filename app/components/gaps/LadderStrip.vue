@@ -8,7 +8,7 @@ import { useCellNames } from '~/composables/useNumbers'
 
 /** The ladder: stock shots in order of carry, each with the step up to it. Steps that are flagged say so. */
 const props = defineProps<{ ladder: Ladder; findings: readonly Finding[] }>()
-const { text, unit, step: stepUp } = useDistance()
+const { doubt, text, unit, step: stepUp } = useDistance()
 const { cellName } = useCellNames()
 
 /** What is said of the step that ends at this stock shot. */
@@ -50,7 +50,7 @@ const marks = computed(() => {
       <span class="soft shrink-0 text-right"
         >{{ i === 0 ? 'shortest' : `+${stepUp(ladder[i - 1]!.carryM, step.carryM)}`
         }}<span v-if="step.stepPlusMinusM !== null" class="text-sm">
-          ± {{ text(step.stepPlusMinusM) }} {{ unit }}</span
+          ± {{ doubt(step.stepPlusMinusM) }} {{ unit }}</span
         ></span
       >
     </li>

@@ -7,7 +7,7 @@ import { useCellNames } from '~/composables/useNumbers'
 
 /** The ladder as a table: what the lanes show, figure by figure. */
 const props = defineProps<{ ladder: Ladder; chart: CarryChart }>()
-const { text, unit, step: stepUp } = useDistance()
+const { doubt, text, unit, step: stepUp } = useDistance()
 const { cellName } = useCellNames()
 const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), cell.window80M])))
 </script>
@@ -32,7 +32,7 @@ const windows = computed(() => new Map(props.chart.map(cell => [cellKey(cell), c
           <th scope="row" class="px-4 py-2 text-left font-bold whitespace-nowrap">{{ cellName(step) }}</th>
           <td class="px-4 py-2 text-right text-lg font-bold">{{ text(step.carryM) }}</td>
           <td class="px-4 py-2 text-right">
-            {{ i === 0 ? '–' : `${stepUp(ladder[i - 1]!.carryM, step.carryM)} ± ${text(step.stepPlusMinusM ?? 0)}` }}
+            {{ i === 0 ? '–' : `${stepUp(ladder[i - 1]!.carryM, step.carryM)} ± ${doubt(step.stepPlusMinusM ?? 0)}` }}
           </td>
           <td class="px-4 py-2 text-right whitespace-nowrap">
             {{

@@ -8,7 +8,7 @@ import { useCellNames, useNumbers } from '~/composables/useNumbers'
 /** What stands where the coach points: the yard with its best shot, and the stock shot. */
 const props = defineProps<{ cover: Cover; at: CoverAt | null; picked: StockShot | null }>()
 const { gapsChart } = useNumbers()
-const { withUnit, text, typed, unit } = useDistance()
+const { doubt, withUnit, text, typed, unit } = useDistance()
 const { cellName } = useCellNames()
 
 const yard = computed(() => {
@@ -37,7 +37,7 @@ const stock = computed(() => {
     name: cellName(cell),
     carry: cell.written
       ? `written ${typed(cell.carryM)} ${unit.value}${cell.ballsM ? `, the balls say ${text(cell.ballsM)}` : ''}`
-      : `${text(cell.carryM)} ± ${text(sure!)} ${unit.value}`,
+      : `${text(cell.carryM)} ± ${doubt(sure!)} ${unit.value}`,
     rest: cell.window80M
       ? `8 in 10 from ${text(cell.window80M[0])} to ${text(cell.window80M[1])} ${unit.value}, ${balls}`
       : balls,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isWithin } from '#core/units'
 import { cellKey } from '#core/bag/bag'
 import { newestCorrection } from '#core/corrections/air-correction'
 import { correctionText } from '#words/air'
@@ -23,7 +24,7 @@ import ShotsSetAside from '~/components/shots/SetAside.vue'
 /** The pile of the chosen stock shot, its number and where one ball lies. */
 const props = defineProps<{ cell: ChartCell; session?: SessionRecord }>()
 const record = usePlayerRecord()
-const { text, typed, unit, withUnit } = useDistance()
+const { doubt, limit, text, typed, unit } = useDistance()
 const { known, readChart, totals, questions, corrections, ready } = useNumbers()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
@@ -54,13 +55,15 @@ const landed = computed(() => ballsOf(shot => cellKey(shot) === cellKey(props.ce
 /** Whether this number may be written down. */
 const enough = computed(() => {
   const half = plusMinusM(props.cell)
-  return half === null || !ready.value ? null : half <= ready.value.withinM
+  return half === null || !ready.value ? null : isWithin(half, ready.value.withinM)
 })
 const method = computed(() => {
   if (!known.value) return 'being worked out'
   const { cell } = props
   if (read.value.written)
-    return cell.carryM === null ? 'written' : `written; the balls say ${text(cell.carryM)} ± ${text(plusMinusM(cell)!)}`
+    return cell.carryM === null
+      ? 'written'
+      : `written; the balls say ${text(cell.carryM)} ± ${doubt(plusMinusM(cell)!)}`
   if (cell.carryM === null) return 'no ball counts yet'
   if (cell.kind === 'predicted') return 'predicted from the others'
   return pulledText(cell, unit.value) || 'from its balls and the other shots'
@@ -105,7 +108,7 @@ const method = computed(() => {
         >
           {{ read.carryM === null ? '–' : read.written ? typed(read.carryM) : text(read.carryM)
           }}<span class="soft ml-2 inline-block text-xl font-semibold not-italic"
-            >{{ !read.written && cell.certainty80M ? `± ${text(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
+            >{{ !read.written && cell.certainty80M ? `± ${doubt(plusMinusM(cell)!)} ` : '' }}{{ unit }}</span
           >
         </dd>
         <dd v-if="total" class="font-semibold">{{ total }}</dd>
@@ -125,7 +128,7 @@ const method = computed(() => {
         <dt class="soft text-sm">Enough?</dt>
         <dd class="text-lg leading-snug" :class="enough && 'font-bold text-success'">
           <template v-if="enough"><UIcon name="i-lucide-check" /> Good enough to write down</template
-          ><template v-else>Not yet: ± {{ withUnit(ready.withinM) }} is wanted</template>
+          ><template v-else>Not yet: ± {{ limit(ready.withinM) }} is wanted</template>
         </dd>
         <dd v-if="read.carryM !== null && !read.written">
           <UButton size="sm" color="neutral" variant="outline" class="mt-1" @click="write">That's the number</UButton>

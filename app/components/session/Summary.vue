@@ -24,7 +24,7 @@ const record = usePlayerRecord()
 const { session, balls, ballsUsed } = props.range
 const { next, ready, stillOpen } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
-const { text, unit, withUnit } = useDistance()
+const { doubt, limit, text, unit } = useDistance()
 
 const { taughtBy } = useTaught()
 let turn = 0
@@ -96,7 +96,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
     <template v-else-if="learned && ready">
       <p v-if="learned.fresh.length > 0">
         <b>New numbers{{ then }}: </b
-        >{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}
+        >{{ learned.fresh.map(cell => `${cellName(cell)} ${number(cell)} ± ${doubt(plusMinusM(cell)!)}`).join('; ') }}
         {{ unit }}.
       </p>
       <p v-if="learned.moved.length > 0">
@@ -104,15 +104,15 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         >{{
           learned.moved
             .map(
-              ({ cell, wasM, wasHalfM }) => `${cellName(cell)} ${number(cell)}, was ${text(wasM)} ± ${text(wasHalfM)}`,
+              ({ cell, wasM, wasHalfM }) => `${cellName(cell)} ${number(cell)}, was ${text(wasM)} ± ${doubt(wasHalfM)}`,
             )
             .join('; ')
         }}
         {{ unit }}.
       </p>
       <p v-if="learned.loose.length > 0">
-        <b>Not known to ± {{ withUnit(ready!.withinM) }}{{ then }}: </b
-        >{{ learned.loose.map(cell => `${cellName(cell)} ± ${text(plusMinusM(cell)!)}`).join('; ') }}.
+        <b>Not known to ± {{ limit(ready!.withinM) }}{{ then }}: </b
+        >{{ learned.loose.map(cell => `${cellName(cell)} ± ${doubt(plusMinusM(cell)!)}`).join('; ') }}.
       </p>
       <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
         <b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.

@@ -1,3 +1,4 @@
+import { isWithin } from '#core/units'
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/calibration/calibration'
 import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
@@ -43,7 +44,7 @@ export function useProposal({ session, balls }: SessionBalls) {
   const isClosed = (at: StockShot) => (written.value.get(cellKey(at))?.written?.carryM ?? null) !== null
   const isEnough = (at: StockShot) => {
     const half = known.value.has(cellKey(at)) ? plusMinusM(known.value.get(cellKey(at))!) : null
-    return half !== null && half <= (numbers.ready.value?.withinM ?? 0)
+    return half !== null && isWithin(half, numbers.ready.value?.withinM ?? 0)
   }
 
   /** Balls at one stock shot before the next, as this session has it. */

@@ -14,7 +14,7 @@ import GridClubSwingGrid from '~/components/grid/ClubSwingGrid.vue'
 
 /** What the player believes, taken before the first ball and kept for ever, against what the balls said. */
 const { playerId, record } = usePlayerRoute()
-const { text, believed, unit, to } = useDistance()
+const { doubt, text, believed, unit, to } = useDistance()
 const { chart } = useNumbers()
 const { cellName } = useCellNames()
 const { remarksOf } = useCellRemarks()
@@ -86,7 +86,7 @@ const within = computed(() => compared.value.filter(one => Math.abs(to(one.offM)
                 <th scope="row" class="py-1.5 pr-3 font-bold">{{ cellName(cell) }}</th>
                 <td class="pr-3 text-right">{{ believed(first) }}</td>
                 <td class="pr-6 text-right font-bold whitespace-nowrap">
-                  {{ text(cell.carryM!) }} <span class="soft font-normal">± {{ text(sureM) }}</span>
+                  {{ text(cell.carryM!) }} <span class="soft font-normal">± {{ doubt(sureM) }}</span>
                 </td>
                 <td>
                   {{ beliefCostText(nearM, cell.carryM!, unit)
