@@ -8,6 +8,18 @@ const NAMED = 2
 
 const lowered = (title: string) => title.charAt(0).toLowerCase() + title.slice(1)
 
+/** Titles of one kind become one: "Hole, 62 yd" and "Hole, 81 yd" are "hole, 62 yd and 81 yd". */
+function named(titles: readonly string[]): string[] {
+  const places = new Map<string, string[]>()
+  for (const title of titles) {
+    const [kind, ...place] = lowered(title).split(', ')
+    places.set(kind!, [...(places.get(kind!) ?? []), ...(place.length > 0 ? [place.join(', ')] : [])])
+  }
+  return [...places].map(([kind, where]) =>
+    where.length === 0 ? kind : write(VERDICT.alike, { kind, places: listed(where) }),
+  )
+}
+
 /**
  * The verdict on a chart.
  * @param titles of the open flags, those that matter most first
@@ -24,14 +36,17 @@ export function verdictText(
 ): string {
   const line = distanceWithUnit(lineM, unit)
   const left = titles.length - NAMED
-  const parts = [
-    ...titles.slice(0, NAMED).map(lowered),
-    ...(left > 0 ? [write(VERDICT.more, { n: left })] : []),
-    ...(unproven > 0 ? [write(VERDICT.unproven, { n: unproven })] : []),
-  ]
+  const parts = [...named(titles.slice(0, NAMED)), ...(left > 0 ? [write(VERDICT.more, { n: left })] : [])]
+  // Behind flags it is a sentence of its own: it is no fault beside theirs.
+  const apart = parts.length > 0 && unproven > 0
+  if (parts.length === 0 && unproven > 0) parts.push(write(VERDICT.unproven, { n: unproven }))
   if (parts.length === 0 && !whole) parts.push(write(sound ? VERDICT.beyond : VERDICT.beyondAll, { line }))
   const rest = listed(parts)
-  if (!sound) return write(VERDICT.none, { rest })
-  const ends = { from: distanceText(sound.fromM, unit), toM: distanceWithUnit(sound.toM, unit) }
-  return parts.length === 0 ? write(VERDICT.whole, ends) : write(VERDICT.sound, { ...ends, rest })
+  const ends = sound && { from: distanceText(sound.fromM, unit), toM: distanceWithUnit(sound.toM, unit) }
+  const verdict = !ends
+    ? write(VERDICT.none, { rest })
+    : parts.length === 0
+      ? write(VERDICT.whole, ends)
+      : write(VERDICT.sound, { ...ends, rest })
+  return apart ? write(VERDICT.andUnproven, { verdict, n: unproven }) : verdict
 }

@@ -105,7 +105,7 @@ const factsOf = ({ targets, firmness, bearingDeg }: RangeRecord) =>
         </li>
       </ul>
       <section
-        class="mt-5 grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_24rem]"
+        class="mt-5 grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_min(24rem,50%)]"
         :aria-label="chosen.name"
       >
         <div class="raised px-2 py-3">

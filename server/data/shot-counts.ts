@@ -15,18 +15,26 @@ interface Counted {
   sessions: string | null
 }
 
-/** When a ball of each player was changed last; one look into an index a player, however many balls there are. */
+/** When a ball of each player was changed last: one look into an index a player, however many balls there are. */
 async function newestChanges(ids: string[]): Promise<Map<string, { at: string; settled: boolean }>> {
+  // "max" would read every ball of theirs; the last of an index that is in order is one row.
+  const newest = sql`(
+    select ${shots.changedAt} from ${shots} where ${shots.playerId} = ${players.id}
+    order by ${shots.changedAt} desc limit 1
+  )`
+  const changes = useDatabase()
+    .select({ id: players.id, at: sql<string | null>`${newest}`.as('newest') })
+    .from(players)
+    .where(inArray(players.id, ids))
+    .as('changes')
   const rows = await useDatabase()
     .select({
-      playerId: shots.playerId,
-      at: sql<string>`date_format(max(${shots.changedAt}), '%Y-%m-%d %H:%i:%s.%f')`,
-      settled: sql<number>`max(${shots.changedAt}) < now(3) - interval ${sql.raw(String(SETTLED_S))} second`,
+      id: changes.id,
+      at: sql<string | null>`date_format(newest, '%Y-%m-%d %H:%i:%s.%f')`,
+      settled: sql<number>`newest < now(3) - interval ${sql.raw(String(SETTLED_S))} second`,
     })
-    .from(shots)
-    .where(inArray(shots.playerId, ids))
-    .groupBy(shots.playerId)
-  return new Map(rows.map(({ playerId, at, settled }) => [playerId, { at, settled: settled === 1 }]))
+    .from(changes)
+  return new Map(rows.flatMap(({ id, at, settled }) => (at ? [[id, { at, settled: settled === 1 }]] : [])))
 }
 
 async function count(ids: string[]) {

@@ -79,6 +79,7 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
   'PATCH /api/account': { does: 'Units, pace, habits and marks.', body: account.AccountChange },
   'POST /api/account/password': { does: 'A new password; other sign-ins end.', body: account.PasswordChange },
   'GET /api/account/sign-ins': { does: 'Where this person is signed in.' },
+  'DELETE /api/account/sign-ins': { does: 'Signs out everywhere but here.' },
   'DELETE /api/account/sign-ins/:signInId': { does: 'Signs out there.' },
   'GET /api/account/second-factor': { does: 'Whether signing in asks for a code too.' },
   'POST /api/account/second-factor': { does: 'A second step to set up.', body: account.OwnPassword, status: 201 },
@@ -142,7 +143,7 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
   'GET /api/players': {
     does:
       'The players that the coach sees, by name, with what the list tells of each: 250 a page, and in the head ' +
-      '`Link` where the next one begins.',
+      'Link where the next one begins.',
     query: PlayersQuery,
   },
   'POST /api/players': { does: 'A new player, under an id that the sender makes.', body: NewPlayer, status: 201 },

@@ -166,7 +166,7 @@ describe('the verdict', () => {
     expect(verdictOf(even, 6, [finding('overlap', 55, 57, ['54°', '50°'])], []).whole).toBe(true)
   })
 
-  it('is one sentence, in yards and metres', () => {
+  it('is one sentence, or two, in yards and metres', () => {
     const sound = { fromM: yardsToMetres(50), toM: yardsToMetres(59) }
     const line = yardsToMetres(7)
     const wide = 'Wide step, 60 to 64 yd'
@@ -174,12 +174,14 @@ describe('the verdict', () => {
       verdictText({ sound, whole: true }, [], 0, line, 'yd'),
       verdictText({ sound, whole: false }, [wide], 2, line, 'yd'),
       verdictText({ sound, whole: false }, [wide, 'Overlap at 70 yd', 'Finishes left'], 0, line, 'yd'),
+      verdictText({ sound, whole: false }, [wide, 'Wide step, 70 to 76 yd'], 1, line, 'yd'),
       verdictText({ sound: null, whole: false }, [], 0, line, 'm'),
       verdictText({ sound, whole: false }, [], 0, line, 'm'),
     ]).toEqual([
       'Sound from 50 to 59 yd.',
-      'Sound from 50 to 59 yd; wide step, 60 to 64 yd and 2 stretches are not proven yet.',
+      'Sound from 50 to 59 yd; wide step, 60 to 64 yd. 2 stretches are not proven yet.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd, overlap at 70 yd and 1 more flag.',
+      'Sound from 50 to 59 yd; wide step, 60 to 64 yd and 70 to 76 yd. 1 stretch is not proven yet.',
       'No stretch is sound yet; the best shot leaves more than 6 m.',
       'Sound from 46 to 54 m; beyond it the best shot leaves more than 6 m.',
     ])

@@ -172,6 +172,12 @@ describe('signing out', () => {
     const mine = (await here.get<SignInPlace[]>('/api/account/sign-ins')).body[0]!
     expect((await stranger.send('DELETE', `/api/account/sign-ins/${mine.id}`)).status).toBe(404)
 
+    const elsewhere = [await signedIn(), await signedIn()]
+    expect((await here.send('DELETE', '/api/account/sign-ins')).status).toBe(200)
+    for (const client of elsewhere) expect((await client.get('/api/account')).status).toBe(401)
+    expect((await here.get<SignInPlace[]>('/api/account/sign-ins')).body).toHaveLength(1)
+    expect((await stranger.get('/api/account')).status).toBe(200)
+
     const third = await signedIn()
     const copyOfThird = third.cookie
     expect((await here.post('/api/account/password', { current: PASSWORD, password: 'marram and sand' })).status).toBe(

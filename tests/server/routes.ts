@@ -63,6 +63,7 @@ const OWN_DRILL = { id: newId(), name: 'Ours', spec: A_GO.spec }
 export const ROUTES: Row[] = [
   { route: 'account.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account'] },
   { route: 'account/sign-ins/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/account/sign-ins'] },
+  { route: 'account/sign-ins/index.delete.ts', ofPlayer: false, ask: () => ['DELETE', '/api/account/sign-ins'] },
   {
     route: 'account/sign-ins/[signInId].delete.ts',
     ofPlayer: false,

@@ -49,9 +49,9 @@ const contradicted = computed(
 /** The whole cell for who does not see it. */
 const readOut = computed(() => {
   const beside = written.value !== null && measured.value ? `measured ${measured.value}, ` : ''
-  const doubt = props.asked ? ', a ball stands out' : ''
+  const asks = props.asked ? ', a ball stands out' : ''
   const against = contradicted.value ? ', contradicted by the balls' : ''
-  return `${props.name}, ${number.value} ${sure.value} ${unit.value}, ${beside}${counts.value}${against}${doubt}`
+  return `${props.name}, ${number.value} ${sure.value} ${unit.value}, ${beside}${counts.value}${against}${asks}`
 })
 </script>
 
@@ -117,8 +117,8 @@ const readOut = computed(() => {
       class="soft mt-auto text-[0.8rem] leading-tight"
       >{{ predicted ? 'predicted' : 'balls say' }} {{ text(cell.carryM) }}</span
     >
-    <span v-else-if="asked" class="mt-auto flex items-center gap-1 text-[0.8rem] leading-tight font-bold text-(--weak)"
-      ><UIcon name="i-lucide-circle-help" class="shrink-0" />{{ counts }}</span
+    <span v-else-if="asked" class="mt-auto text-[0.8rem] leading-tight font-bold text-(--weak)"
+      ><UIcon name="i-lucide-circle-help" class="mr-1 align-[-0.15em]" />{{ counts }}</span
     >
     <span v-else class="soft mt-auto text-[0.8rem] leading-tight">{{ counts }}</span>
   </button>

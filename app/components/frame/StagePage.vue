@@ -37,7 +37,7 @@ useHead({ title: () => (record.player ? record.player.name : '') })
     </section>
     <template v-else-if="record.player">
       <header class="flex flex-wrap items-start justify-between gap-x-6 gap-y-3" :class="tight ? 'mb-2' : 'mb-5'">
-        <div class="min-w-0 sm:flex-1">
+        <div class="min-w-0 sm:grow sm:basis-52">
           <h1 class="text-[1.75rem] leading-tight font-bold">{{ title }}</h1>
           <p v-if="line || $slots.line" class="soft mt-0.5">
             <slot name="line">{{ line }}</slot>

@@ -65,7 +65,7 @@ const sheet = ref<PickSheet>()
     <p v-if="failure" role="alert" class="raised mb-3 flex flex-wrap items-center gap-3 p-3 font-semibold text-error">
       {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="desk.again()">Try again</UButton>
     </p>
-    <div class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+    <div class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,min(26rem,50%))_minmax(0,1fr)]">
       <div class="flex flex-col gap-4 lg:sticky lg:top-16 lg:row-span-2 lg:self-start">
         <PickTarget
           :desk="desk"

@@ -28,7 +28,10 @@ const TICKS = [40, 60, 80, 100, 120]
 </script>
 
 <template>
-  <section class="grid items-center gap-8 py-6 lg:grid-cols-[22rem_minmax(0,1fr)]" aria-labelledby="first-title">
+  <section
+    class="grid items-center gap-8 py-6 lg:grid-cols-[min(22rem,50%)_minmax(0,1fr)]"
+    aria-labelledby="first-title"
+  >
     <div>
       <h2 id="first-title" class="text-2xl font-bold">No players yet.</h2>
       <ol class="mt-4 space-y-4">

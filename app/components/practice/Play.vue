@@ -134,7 +134,7 @@ const routines = computed(() => {
 
 <template>
   <div class="max-lg:pb-[19rem]">
-    <div class="grid gap-x-10 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+    <div class="grid gap-x-10 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,min(26rem,50%))]">
       <section class="min-w-0" aria-label="What is asked">
         <div class="flex items-start justify-between gap-3">
           <div class="min-w-0">

@@ -170,7 +170,7 @@ const labelOnce = (row: number) => (row === 0 ? {} : { label: 'sm:hidden' })
     <template #body>
       <p v-if="general && errors.length === 0" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
       <form id="range-form" novalidate @submit.prevent="save()">
-        <div class="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
+        <div class="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_min(21rem,50%)]">
           <div>
             <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
               <UFormField label="Name" :error="of('name')" help=" "

@@ -163,7 +163,7 @@ const open = (shot: ShotRecord) => {
   />
   <div
     v-else
-    class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)]"
+    class="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,min(25rem,50%))_minmax(0,1fr)]"
     :class="running && 'max-md:pb-40'"
   >
     <p class="sr-only" role="status">{{ said }}</p>

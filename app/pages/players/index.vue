@@ -140,7 +140,7 @@ watch(
           @click="bringing = true"
           >Bring players in</UButton
         >
-        <UButton v-if="mayTeach" size="lg" icon="i-lucide-plus" @click="adding = true"
+        <UButton v-if="mayTeach" size="lg" icon="i-lucide-plus" class="max-sm:order-first" @click="adding = true"
           >Add a player <UKbd value="n" class="ml-1 max-sm:hidden"
         /></UButton>
       </div>

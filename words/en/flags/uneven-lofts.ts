@@ -6,8 +6,8 @@ export default {
     '{shorter} to {middle} is {belowM}, {middle} to {longer} {aboveM}, from the same {loftDeg} of loft ' +
     'each. That is this player, not chance.',
   remedies: [
-    'Nothing to mend by itself. Bending the middle club a degree or two evens it out, if one of the ' +
-      'steps leaves a hole.',
+    'No fault in itself. If one of the steps leaves a hole, bending the middle club a degree or two evens ' +
+      'them out.',
   ],
   open: '{shorter}, {middle}, {longer}: uneven steps?',
   thresholds: {

@@ -159,7 +159,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
       />
       <div
         v-else
-        class="grid grid-cols-1 items-start gap-x-6 gap-y-5 max-md:pb-44 lg:grid-cols-[minmax(0,1fr)_21rem] lg:grid-rows-[auto_1fr]"
+        class="grid grid-cols-1 items-start gap-x-6 gap-y-5 max-md:pb-44 lg:grid-cols-[minmax(0,1fr)_min(21rem,45%)] lg:grid-rows-[auto_1fr]"
       >
         <div class="min-w-0 space-y-5">
           <div v-if="asTable" class="space-y-6">

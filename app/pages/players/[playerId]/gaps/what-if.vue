@@ -193,7 +193,7 @@ const print = () => window.print()
         It could not be worked out: {{ failure }}
         <UButton size="sm" color="neutral" variant="outline" @click="bag = asIs()">Begin from the bag as it is</UButton>
       </p>
-      <div class="grid grid-cols-1 items-start gap-5 lg:grid-cols-[26rem_1fr]">
+      <div class="grid grid-cols-1 items-start gap-5 lg:grid-cols-[min(26rem,50%)_minmax(0,1fr)]">
         <WhatIfEditor v-if="bag" v-model="bag" :new-rungs="newRungs" class="print:hidden" />
         <section class="min-w-0" aria-label="Beside today">
           <div v-if="rows.length > 0" class="overflow-x-auto">

@@ -63,7 +63,7 @@ async function start(spec: DrillSpec, name = '') {
       action="To the range session"
       :to="`/players/${playerId}/session`"
     />
-    <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+    <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,min(24rem,50%))]">
       <!-- The plan goes above the drills by the numbers: neither stands before they are there. -->
       <FrameLinesSkeleton v-if="waits" :rows="8" />
       <div v-else class="min-w-0 space-y-8">
