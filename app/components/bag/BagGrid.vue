@@ -65,7 +65,7 @@ function spoken(club: DraftClub, rung: DraftRung): string {
     caption="The bag: swing lengths down, clubs across, and what the player believes each stock shot carries"
     table-class="w-full table-fixed"
     :min-rem="clubs.length > 5 ? 5 + clubs.length * 3.4 : undefined"
-    corner-class="w-[5.75rem] pb-1 align-bottom sm:w-72"
+    corner-class="w-[5.75rem] pb-1 align-bottom sm:w-[28%]"
     club-class="p-0.5 align-bottom"
     swing-class="p-0 text-left font-normal"
     :cell-class="() => 'border border-default bg-(--raised) p-0'"
