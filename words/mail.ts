@@ -14,7 +14,7 @@ export const resetMail = (values: { name: string; academy: string; hours: number
 })
 
 /** The mail with the address that opens an account. */
-export const signUpMail = (values: { name: string; academy: string; hours: number; address: string }): MailText => ({
+export const signUpMail = (values: { hours: number; address: string }): MailText => ({
   subject: write(SIGN_UP_MAIL.subject),
   text: write(SIGN_UP_MAIL.text, values),
 })

@@ -7,7 +7,7 @@ import { answersOf } from './flag-answers'
 import { findPlayer } from './players'
 import { newestPublished, numbersOf } from './newest-published'
 import { toSession } from './sessions'
-import { shotColumnsOf } from './shots'
+import { shotColumnsOf } from './shot-columns'
 import type { PlayerRecord } from '../../shared/record'
 import { useDatabase } from '../db/database'
 

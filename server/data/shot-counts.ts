@@ -2,9 +2,8 @@ import { and, eq, inArray, sql } from 'drizzle-orm'
 import { players, shots, type ShotCount } from '../db/schema'
 import { useDatabase } from '../db/database'
 import type { Coach } from './coaches'
+import { SETTLED_S } from './shot-columns'
 
-/** A change of the last seconds may be followed by one that began before it: such a count is not kept. */
-const SETTLED_S = 10
 /** So many players are counted with one statement, which stays far from its time limit. */
 const AT_ONCE = 25
 
@@ -31,6 +30,7 @@ async function newestChanges(ids: string[]): Promise<Map<string, { at: string; s
     .select({
       id: changes.id,
       at: sql<string | null>`date_format(newest, '%Y-%m-%d %H:%i:%s.%f')`,
+      // One that is younger may be followed by one that began before it: such a count is not kept.
       settled: sql<number>`newest < now(3) - interval ${sql.raw(String(SETTLED_S))} second`,
     })
     .from(changes)

@@ -3,9 +3,7 @@ import { shots } from '../db/schema'
 import { SEEN, seenBy, type Coach, type Session } from './coaches'
 import { findPlayer } from './players'
 import type { FieldError } from '../../shared/errors'
-import type { Readings } from '../../core/shot/readings'
 import { shotTimeRight } from '../../shared/clock'
-import { addReadings, indexer, noShots, type ShotColumns } from '../../shared/record'
 import type { ShotRecord } from '../../shared/session'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, usePool } from '../db/database'
@@ -249,72 +247,4 @@ export async function putShots(coach: Coach, playerId: string, records: readonly
     if (!isDuplicate(error)) throw error
     await putOneByOne(playerId, records)
   }
-}
-
-type Row = [
-  string,
-  string,
-  string,
-  string,
-  number,
-  ShotRecord['method'],
-  number,
-  number,
-  string | null,
-  ShotRecord['strike'],
-  Readings | null,
-  ShotRecord['taken'],
-  number,
-]
-
-/** All shots of a player that the caller has already found to be the coach's, in the order hit, column by column. */
-export async function shotColumnsOf(playerId: string): Promise<ShotColumns> {
-  // Straight through the driver, prepared, rows as lists: several times as quick for thousands of shots.
-  const [rows] = await usePool().execute(
-    {
-      sql: `select id, session_id, club_id, rung_id, carry_m, method, balls, 
-          timestampdiff(microsecond, '1970-01-01', hit_at) div 1000, left_out, strike, readings, taken, version
-          from shots where player_id = ? and deleted_at is null`,
-      rowsAsArray: true,
-    },
-    [playerId],
-  )
-  const columns = noShots()
-  const placeOf = {
-    session: indexer(columns.sessionIds),
-    club: indexer(columns.clubIds),
-    rung: indexer(columns.rungIds),
-  }
-  // Put in order here: the database takes four times as long over it (measured with 5,000 shots).
-  const inTime = (rows as unknown as Row[]).sort((a, b) => Number(a[7]) - Number(b[7]) || (a[0] < b[0] ? -1 : 1))
-  for (const [
-    id,
-    sessionId,
-    clubId,
-    rungId,
-    carryM,
-    method,
-    balls,
-    hitAtMs,
-    leftOut,
-    strike,
-    readings,
-    taken,
-    version,
-  ] of inTime) {
-    columns.id.push(id)
-    columns.sessionIndex.push(placeOf.session(sessionId))
-    columns.clubIndex.push(placeOf.club(clubId))
-    columns.rungIndex.push(placeOf.rung(rungId))
-    columns.carryM.push(carryM)
-    columns.method.push(method)
-    columns.balls.push(balls)
-    columns.hitAtMs.push(Number(hitAtMs))
-    columns.leftOut.push(leftOut)
-    if (strike) columns.strikes.push([columns.id.length - 1, strike])
-    if (readings) addReadings(columns.readings, columns.id.length - 1, readings)
-    if (taken) columns.taken.push([columns.id.length - 1, taken])
-    columns.version.push(version)
-  }
-  return columns
 }

@@ -96,8 +96,8 @@ async function look() {
   const again = await times(5 * LOOKED_AT, open)
   const logged = await times(200, log)
   const listed = await times(40, list)
-  // A count is kept once the newest ball is some seconds old.
-  await new Promise(done => setTimeout(done, 12_000))
+  // A count is kept once the newest ball is a minute old.
+  await new Promise(done => setTimeout(done, 62_000))
   const counted = await times(1, wholeList)
   const page = await times(10, () => large.send('GET', '/api/players'))
   const whole = await times(3, wholeList)

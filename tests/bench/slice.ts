@@ -14,8 +14,7 @@ const { tell, note, done } = report('server and browser')
 const coach = await BenchCoach.signedUp(url, 'Bench')
 const [small, large] = [await coach.player(50), await coach.player(5000)]
 // Five years of an eager player.
-await coach.player(200)
-await coach.player(20_000)
+const [year, years] = [await coach.player(200), await coach.player(20_000)]
 
 const target = await coach.player(1)
 const insert = () => {
@@ -121,6 +120,12 @@ const [openLarge, openSmall] = await inTurn(
   () => coach.send('GET', `/api/players/${small.id}`),
 )
 tell('The record of a player with 5,000 shots', openLarge!, 'with 50 shots', openSmall!, 'at most 5×')
+const [recordOfYears, recordOfYear] = await inTurn(
+  40,
+  () => coach.send('GET', `/api/players/${years.id}`),
+  () => coach.send('GET', `/api/players/${year.id}`),
+)
+tell('The record of a player with 20,000 shots', recordOfYears!, 'with 200 shots', recordOfYear!, 'at most 3×')
 
 const browser = await chromium.launch(playwright.use!.launchOptions)
 const page = await browser.newPage({ baseURL: url })

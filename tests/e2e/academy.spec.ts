@@ -80,10 +80,19 @@ test('a player is handed to a colleague, who alone sees them where coaches see t
   await expect(bo.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
 
   await page.goto('/players')
-  await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
-  await page.getByRole('menuitem', { name: 'Edit' }).click()
-  await page.getByRole('dialog').getByLabel('Coach', { exact: true }).selectOption({ label: 'Bo the Coach' })
-  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  const handOver = async () => {
+    await page.getByRole('button', { name: 'More for Pip Marlow' }).click()
+    await page.getByRole('menuitem', { name: 'Edit' }).click()
+    await page.getByRole('dialog').getByLabel('Coach', { exact: true }).selectOption({ label: 'Bo the Coach' })
+    await page.getByRole('button', { name: 'Save', exact: true }).click()
+    await expect(page.getByText('Pip Marlow is handed over', { exact: true })).toBeVisible()
+  }
+  await handOver()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('Pip Marlow is handed over', { exact: true })).toHaveCount(0)
+  await bo.reload()
+  await expect(bo.getByRole('heading', { name: 'No players yet.' })).toBeVisible()
+  await handOver()
   await bo.reload()
   await expect(bo.getByText('Pip Marlow')).toBeVisible()
   await bo.context().close()

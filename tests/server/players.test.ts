@@ -57,9 +57,9 @@ describe('players', () => {
     await log(first, shot({ balls: 4 }))
     await other.log(other.shot())
     const connection = await mysql.createConnection(inject('databaseUrl'))
-    // As if a minute had gone by: then a count is kept.
+    // As if two minutes had gone by: then a count is kept.
     const settle = () =>
-      connection.query('update shots set changed_at = changed_at - interval 1 minute where player_id in (?)', [
+      connection.query('update shots set changed_at = changed_at - interval 2 minute where player_id in (?)', [
         [playerId, other.playerId],
       ])
     const kept = async () => {

@@ -35,7 +35,10 @@ describe('an account is opened by mail', () => {
     expect([asked.status, asked.body]).toEqual([202, { ok: true, mailed: true }])
     expect((await visitor.get('/api/account')).status).toBe(401)
     expect((await visitor.post('/api/auth/sign-in', { email, password: PASSWORD })).status).toBe(401)
-    const token = tokenIn((await mailsTo(email, 1))[0]!)
+    const mail = (await mailsTo(email, 1))[0]!
+    // A stranger could send words of their own to anybody.
+    expect(mail).not.toMatch(/Ada Marl|Marram Links/)
+    const token = tokenIn(mail)
     expect((await visitor.post('/api/auth/open-account', { token })).status).toBe(201)
     const { body } = await visitor.get<{ email: string; academy: string }>('/api/account')
     expect(body).toMatchObject({ email, academy: 'Marram Links' })

@@ -8,12 +8,15 @@ export const RESET_MAIL = {
     'Everywhere else you are signed out by it. If you did not ask, do nothing: your password stays as it is.\n',
 } as const
 
-/** The address that opens an account: only who reads this mail has it. */
+/**
+ * The address that opens an account: only who reads this mail has it. Nothing that was typed stands in it: a stranger
+ * could send words of their own to anybody.
+ */
 export const SIGN_UP_MAIL = {
   subject: 'Open your account with Uzzet',
   text:
-    'Hello {name},\n\n' +
-    'somebody, most likely you, wants to open an account for {academy}. Open it here, within ' +
+    'Hello,\n\n' +
+    'somebody, most likely you, wants to open an account with this address. Open it here, within ' +
     '{hours, plural, one {# hour} other {# hours}}:\n\n{address}\n\n' +
     'If it was not you, do nothing: without this address there is no account.\n',
 } as const

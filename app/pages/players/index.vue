@@ -28,7 +28,7 @@ const LazyPlayersBringIn = later(() => import('~/components/players/BringIn.vue'
 
 useHead({ title: 'Players' })
 const account = useAccount()
-const { players, failure, load, put, forget, setArchived } = usePlayers()
+const { players, failure, load, put, forget, setArchived, tellHandedOver } = usePlayers()
 const toast = useToast()
 const route = useRoute()
 const search = ref('')
@@ -108,9 +108,10 @@ async function brought(came: BroughtIn[]) {
 }
 
 async function saved(player: Player) {
-  const isNew = !players.value?.some(other => other.id === player.id)
+  const was = players.value?.find(other => other.id === player.id)
   put(player)
-  if (isNew) await navigateTo(`/players/${player.id}/bag`)
+  if (!was) await navigateTo(`/players/${player.id}/bag`)
+  else if (was.coachId !== player.coachId) tellHandedOver(player, was.coachId)
 }
 
 watch(

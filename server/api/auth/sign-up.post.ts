@@ -26,16 +26,11 @@ export default defineEventHandler(async event => {
   }
   const settings = mailSettings()!
   sendBehind(event, async () => {
-    const { email, name, academy } = waiting
+    const { email } = waiting
     if (!(await mayWriteTo(email))) return
     const mail = (await isTaken(email))
       ? knownMail({ address: `${settings.origin}/sign-in` })
-      : signUpMail({
-          name,
-          academy,
-          hours: SIGN_UP_HOURS,
-          address: `${settings.origin}/sign-up#${sealSignUp(waiting)}`,
-        })
+      : signUpMail({ hours: SIGN_UP_HOURS, address: `${settings.origin}/sign-up#${sealSignUp(waiting)}` })
     await sendMail(settings, email, mail)
   })
   setResponseStatus(event, 202)
