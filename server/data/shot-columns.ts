@@ -43,7 +43,13 @@ interface Known {
 const MOST_ROWS = 100_000
 const KEPT_MS = 15 * 60_000
 /** Players who were opened lately: opening them again reads what changed since, not every ball there is. */
-const known = new LRUCache<string, Known>({ maxSize: MOST_ROWS, ttl: KEPT_MS, sizeCalculation: k => k.rows.size + 1 })
+const known = new LRUCache<string, Known>({
+  maxSize: MOST_ROWS,
+  sizeCalculation: ({ rows }) => rows.size + 1,
+  // All of it is read again after a while, however often it was asked for: a clock that was set back hides no ball long.
+  ttl: KEPT_MS,
+  noUpdateTTL: true,
+})
 
 const MOMENT = `select date_format(now(3) - interval ${SETTLED_S} second, '%Y-%m-%d %H:%i:%s.%f') as up_to,
   (select concat_ws(' ', count(*), sum(version), bit_xor(crc32(id))) from sessions where player_id = ?) as sessions`

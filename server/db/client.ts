@@ -38,7 +38,8 @@ function watch(connection: Wire): void {
     command.once('error', over)
     return add(command)
   }
-  connection.query(`set session max_statement_time = ${STATEMENT_MS / 1000 - 1}`)
+  // The database's own moments too are UTC: an hour that comes twice in autumn would date a change before its reader.
+  connection.query(`set session max_statement_time = ${STATEMENT_MS / 1000 - 1}, time_zone = '+00:00'`)
 }
 
 /**
