@@ -46,7 +46,7 @@ const KEPT_MS = 15 * 60_000
 const known = new LRUCache<string, Known>({
   maxSize: MOST_ROWS,
   sizeCalculation: ({ rows }) => rows.size + 1,
-  // All of it is read again after a while, however often it was asked for: a clock that was set back hides no ball long.
+  // All of it is read again after a while, however often it was asked for: a clock set back hides no ball for long.
   ttl: KEPT_MS,
   noUpdateTTL: true,
 })
