@@ -20,6 +20,8 @@ export const useAccount = defineStore('account', () => {
   })
   // On this device the choice is known before the server answers, and lasts without it.
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
+  /** Chosen here, and not yet known to be with the server: a page that was left at once, or no network. */
+  const unsentUnit = useLocalStorage<DistanceUnit | ''>('uzzet-unit-unsent', '')
   const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', {})
   const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
 
@@ -45,7 +47,9 @@ export const useAccount = defineStore('account', () => {
     if (account.value && !signedOut.value) return account.value
     try {
       account.value = await apiOrKept('/api/account')
-      keptUnit.value = account.value.unit
+      if (unsentUnit.value)
+        void setUnit(unsentUnit.value).catch((error: unknown) => console.error('unit not sent:', error))
+      else keptUnit.value = account.value.unit
       if (account.value.settings.units) keptUnits.value = account.value.settings.units
       signedOut.value = false
     } catch (error) {
@@ -58,7 +62,9 @@ export const useAccount = defineStore('account', () => {
   /** Changes every figure at once; the server hears of it when it can. */
   async function setUnit(next: DistanceUnit): Promise<void> {
     keptUnit.value = next
+    unsentUnit.value = next
     account.value = await api('/api/account', { method: 'PATCH', body: { unit: next } })
+    if (unsentUnit.value === next) unsentUnit.value = ''
   }
 
   /** One pace of this coach, measured over a known distance. */
@@ -83,6 +89,8 @@ export const useAccount = defineStore('account', () => {
     dropAhead()
     account.value = null
     signedOut.value = false
+    // The next one's unit is their own.
+    unsentUnit.value = ''
     return forgetKept()
   }
 
