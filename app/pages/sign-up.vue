@@ -50,7 +50,7 @@ const submit = () =>
     <div v-else-if="mailedTo" role="status" class="space-y-2">
       <p class="text-lg font-bold">Look into your mail.</p>
       <p>
-        An address is on its way to {{ mailedTo }}: it opens your account, within {{ SIGN_UP_HOURS }} hours. Nothing has
+        A link is on its way to {{ mailedTo }}: it opens your account, within {{ SIGN_UP_HOURS }} hours. Nothing has
         come after some minutes? Look under spam, or
         <UButton variant="link" class="min-h-0 p-0 underline" @click="mailedTo = ''">check what you typed</UButton>.
       </p>
