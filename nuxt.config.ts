@@ -137,10 +137,10 @@ export default defineNuxtConfig({
     clientBundle: { scan: true, sizeLimitKb: 96 },
   },
   // An open page works without a network; this lets it be opened without one. The shell of all pages is the answer to
-  // "/".
+  // "/". When it is filled is ours to say: app/plugins/offline-shell.client.ts.
   pwa: {
     registerType: 'prompt',
-    client: { periodicSyncForUpdates: 3600 },
+    client: { registerPlugin: false },
     manifest: {
       name: 'Uzzet',
       short_name: 'Uzzet',

@@ -8,6 +8,9 @@ import { run, say } from './lib/say.mjs'
 
 const ROOMS = ['core', 'words', 'shared', 'app', 'server', 'demo', 'devices', 'scripts']
 
+/** Where strict rules of types hold. */
+const TYPED_ROOMS = ['core', 'words', 'shared', 'server', 'app']
+
 const borders = ['--config', '.dependency-cruiser.cjs', ...ROOMS]
 
 /** Does the work two at a time, in order: there are two cores. */
@@ -27,8 +30,10 @@ async function read() {
   const names = await check('names of the framework', bin('nuxt/bin/nuxt.mjs', 'prepare', '--logLevel=silent'))
   const checks = await twoAtATime([
     () => ensureBuild().then(() => ({ passed: 0, failed: 0 })),
-    () => check('types', bin('vue-tsc/bin/vue-tsc.js', '-b', '--noEmit')),
+    () => check('types of the pages', bin('vue-tsc/bin/vue-tsc.js', '-p', '.nuxt/tsconfig.app.json', '--noEmit')),
     () => check('lint', bin('eslint/bin/eslint.js', '.')),
+    () => check('types', bin('typescript-native/bin/tsc', '-b', 'tsconfig.native.json', '--noEmit')),
+    () => check('lint that knows the types', bin('oxlint/bin/oxlint', '--type-aware', ...TYPED_ROOMS)),
     () => check('format', bin('prettier/bin/prettier.cjs', '--check', '.', '--log-level=warn')),
     () => check('borders between rooms', bin('dependency-cruiser/bin/dependency-cruise.mjs', ...borders)),
   ])

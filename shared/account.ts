@@ -98,7 +98,7 @@ export type SignUpDoor = 'at once' | 'by mail' | 'closed'
 
 /** What a mailed address carries: the account that waits, sealed. */
 export const OpenAccount = z.strictObject({
-  token: z.string({ error: 'The address is not whole.' }).min(1).max(4000, { error: 'The address is too long.' }),
+  token: z.string({ error: 'The link is not whole.' }).min(1).max(4000, { error: 'The link is too long.' }),
 })
 
 const Habit = boundedNumber('Balls', ...LOCK_IN_RANGE, '')

@@ -44,16 +44,16 @@ function isPattern(password: string): boolean {
 /**
  * What is wrong with a password that others would guess; nothing where nobody would.
  * @param own words that everybody knows of its owner: address, name, academy
- * @example guessable('password123', []) // => 'This password is among the first that are tried: take another.'
+ * @example guessable('password123', []) // => 'This password is among the first that are tried: choose another.'
  */
 export function guessable(password: string, own: readonly string[]): string | undefined {
   const plain = password.trim().toLowerCase()
   if (TRIED_FIRST.includes(plain) || isPattern(plain))
-    return 'This password is among the first that are tried: take another.'
+    return 'This password is among the first that are tried: choose another.'
   const known = own.flatMap(word => [word, word.split('@')[0]!]).map(word => word.trim().toLowerCase())
   return known.some(
     word => word.length >= 4 && plain.replace(/\d+$/, '').replaceAll(' ', '') === word.replaceAll(' ', ''),
   )
-    ? 'This password is your address or your name: take another.'
+    ? 'This password is your e-mail or your name: choose another.'
     : undefined
 }

@@ -177,7 +177,7 @@ export interface PracticeRecord {
 }
 
 /**
- * Balls of practice with a stock shot that was named, against their targets. Left away: flyers and other shots, what
+ * Balls of practice with a stock shot that was named, against their targets. Left out: flyers and other shots, what
  * was measured where it stopped, touch shots, and balls that count for the chart already.
  * @param counts ids of the shots that count for the chart
  */

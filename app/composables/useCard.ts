@@ -41,7 +41,7 @@ export function useCard() {
       view.value = undefined
       failure.value = token.value
         ? (error as Error).message
-        : 'This address has no link in it: open the one that your coach gave you.'
+        : 'This is not a whole link: open the one that your coach gave you.'
     }
   }
 

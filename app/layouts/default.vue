@@ -14,7 +14,7 @@ const LazyFrameSearchDialog = later(openSearch)
 const account = useAccount()
 const { help, search, playsLike } = useDialogs()
 const route = useRoute()
-const pwa = usePWA()
+const { $newerUzzet: newer } = useNuxtApp()
 
 useShortcuts({
   search: () => {
@@ -51,13 +51,13 @@ onNuxtReady(() => setTimeout(openBoth, STILL_MS))
       <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
     </p>
     <p
-      v-if="pwa?.needRefresh"
+      v-if="newer.isReady"
       role="status"
       class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-5 py-2"
     >
       <UIcon name="i-lucide-refresh-cw" />
       A newer Uzzet is ready. What you entered is kept.
-      <UButton size="sm" color="neutral" variant="outline" @click="pwa.updateServiceWorker()">Load it</UButton>
+      <UButton size="sm" color="neutral" variant="outline" @click="newer.load()">Load it</UButton>
     </p>
     <div id="main" class="flex min-h-0 flex-1 flex-col">
       <slot />

@@ -84,7 +84,7 @@ async function makeReset({ id: personId, name }: Person) {
     // Behind the "#", so that the token is in no log.
     reset.value = { personId, address: `${window.location.origin}/new-password#${token}` }
   } catch (error) {
-    toast.add({ title: `No address for ${name}`, description: (error as Error).message, color: 'error' })
+    toast.add({ title: `No link for ${name}`, description: (error as Error).message, color: 'error' })
   }
 }
 async function endSecondFactor({ id: personId, name }: Person) {
@@ -160,7 +160,7 @@ const until = (ms: number) =>
             <p v-if="person.secondFactor" class="mt-2 flex flex-wrap items-center gap-x-3">
               It asks for the code of their phone too.
               <UButton size="sm" color="neutral" variant="outline" @click="endSecondFactor(person)"
-                >The phone is lost: ask no more</UButton
+                >Phone lost: stop asking</UButton
               >
             </p>
           </div>

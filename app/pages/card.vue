@@ -138,7 +138,7 @@ const legend = computed(() => {
       <p v-if="failure" role="alert" class="mb-3 text-error">{{ failure }}</p>
       <details v-if="view.told && !playing" class="raised mb-3 px-3 py-1">
         <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">
-          Your session, told {{ daysAgo(view.told.atMs) }}
+          Your session, sent {{ daysAgo(view.told.atMs) }}
         </summary>
         <p v-for="line in view.told.lines" :key="line" class="pb-1.5">{{ line }}</p>
       </details>

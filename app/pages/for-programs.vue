@@ -34,7 +34,7 @@ const origin = computed(() => (import.meta.client ? window.location.origin : '')
     ><code>curl -H "Authorization: Bearer uzzetp_…" {{ origin }}/api/players</code></pre>
     <p class="mt-3">
       The same for machines: <a href="/api/openapi.json" class="underline">openapi.json</a> (OpenAPI 3.1). Files are
-      told in the documents that come with the program.
+      described in the documents that come with the program.
     </p>
     <FrameListFailure v-if="failure" what="The description" :failure="failure" @again="load" />
     <FrameListSkeleton v-else-if="!groups" what="The routes" class="mt-6" />

@@ -48,8 +48,8 @@ const submit = () =>
     <p v-else-if="!whose" class="soft min-h-40" role="status">Looking whose it is…</p>
     <form v-else class="space-y-1" novalidate @submit.prevent="submit">
       <p class="mb-3">
-        For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, who signs in as {{ whose.email }}. Everywhere else
-        you are signed out by it.
+        For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, signing in as {{ whose.email }}. It signs you out
+        everywhere else.
       </p>
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
       <input type="email" autocomplete="username" :value="whose.email" class="hidden" aria-hidden="true" readonly />

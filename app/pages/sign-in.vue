@@ -106,18 +106,18 @@ async function submit() {
       >
     </form>
     <details class="mt-4 text-center">
-      <summary class="inline-flex min-h-11 cursor-pointer items-center underline">Password lost?</summary>
+      <summary class="inline-flex min-h-11 cursor-pointer items-center underline">Lost your password?</summary>
       <p v-if="sent" role="status" class="font-semibold">
         If {{ form.email }} has an account, a mail is on its way: it leads to a new password, once, within 24 hours.
       </p>
       <template v-else-if="doors.mail">
-        <p class="soft mb-2">An address for a new one is sent to the e-mail above.</p>
+        <p class="soft mb-2">A link for a new one is sent to the e-mail above.</p>
         <UButton color="neutral" variant="outline" icon="i-lucide-mail" :loading="busy" @click="sendReset"
           >Send it</UButton
         >
       </template>
       <p v-else class="soft">
-        The owner of your academy makes an address for a new one, under <i>Academy</i>. An owner asks whoever runs this
+        The owner of your academy can make a link for a new one, under <i>Academy</i>. An owner asks whoever runs this
         server.
       </p>
     </details>

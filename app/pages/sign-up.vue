@@ -48,7 +48,7 @@ const submit = () =>
   <FrameDoorFrame title="Open an account">
     <p v-if="opening" class="soft min-h-40" role="status">Opening your account…</p>
     <div v-else-if="mailedTo" role="status" class="space-y-2">
-      <p class="text-lg font-bold">Look into your mail.</p>
+      <p class="text-lg font-bold">Check your mail.</p>
       <p>
         A link is on its way to {{ mailedTo }}: it opens your account, within {{ SIGN_UP_HOURS }} hours. Nothing has
         come after some minutes? Look under spam, or

@@ -28,8 +28,8 @@ const PARTS: { title: string; lines: string[] }[] = [
     title: 'Who sees it',
     lines: [
       'The people of the academy, each by their role; no other academy.',
-      "Who holds a player's link sees the published chart, homework and what was told by it. The coach can end a " +
-        'link at any time.',
+      "Who holds a player's link sees the published chart, homework and what was logged through it. The coach can " +
+        'end a link at any time.',
       'Nothing is sent to anybody else: there are no counters, no advertising, no other sites in these pages.',
     ],
   },
@@ -40,8 +40,8 @@ const PARTS: { title: string; lines: string[] }[] = [
         'earliest, or for as long as the owner chose for the archive; then every row goes. ' +
         'Backups are kept as long as whoever runs the server keeps them; bringing ' +
         'one back forgets again who was erased.',
-      `A sign-in ends after ${SIGN_IN_DAYS} days unseen, an invitation after ${INVITATION_DAYS} days, and an ` +
-        `address for a new password after ${RESET_HOURS} hours.`,
+      `A sign-in ends after ${SIGN_IN_DAYS} days unseen, an invitation after ${INVITATION_DAYS} days, and a ` +
+        `link for a new password after ${RESET_HOURS} hours.`,
       'On a phone or tablet: the players opened last and what waits to be sent. Signing out lets go of all but what ' +
         'waits.',
     ],

@@ -68,9 +68,9 @@ export const KEYMAP = {
   goOut: { group: 'practice', keys: ['o'], shown: 'O', what: 'Out' },
   saveBag: { group: 'bag', keys: ['mod+s'], shown: 'Ctrl S', what: 'Save the bag' },
   undoBag: { group: 'bag', keys: ['mod+z'], shown: 'Ctrl Z', what: 'Undo a change' },
-  redoBag: { group: 'bag', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Do it again' },
+  redoBag: { group: 'bag', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Redo' },
   undoWhatIf: { group: 'whatIf', keys: ['mod+z'], shown: 'Ctrl Z', what: 'Undo a change' },
-  redoWhatIf: { group: 'whatIf', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Do it again' },
+  redoWhatIf: { group: 'whatIf', keys: ['mod+shift+z'], shown: 'Ctrl Shift Z', what: 'Redo' },
 } as const satisfies Record<string, Shortcut>
 
 export type ShortcutId = keyof typeof KEYMAP

@@ -13,7 +13,7 @@ export interface RoundsRead {
   errors: RowError[]
   /** Stock shots of the file that the bag does not have: their approaches count without one. */
   strangers: string[]
-  /** Left away: too long or too short for an approach. */
+  /** Left out: too long or too short for an approach. */
   left?: number
 }
 

@@ -84,7 +84,7 @@ function refuseBeyond(beyond: Beyond | null): void {
   const sentences: Record<Beyond['bound'], string> = {
     rows: `This file has more than ${many(ROWS_MAX)} rows: at most ${many(ROWS_MAX)} can be read at once.`,
     columns: `Line ${beyond.line} has more than ${COLUMNS_MAX} columns: at most ${COLUMNS_MAX} can be read.`,
-    cells: `This file has more than ${many(CELLS_MAX)} cells: leave columns away that are no shots.`,
+    cells: `This file has more than ${many(CELLS_MAX)} cells: leave out columns that are not shots.`,
     cell: `Line ${beyond.line} has a cell of more than ${many(CELL_CHARACTERS_MAX)} characters: shorten it.`,
     quote: `Line ${beyond.line}: a quotation mark is left open, so where a cell ends cannot be told.`,
   }
@@ -99,8 +99,7 @@ interface Read {
 
 async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<Read> {
   const size = unpackedSize(bytes)
-  if (size === null)
-    throw new FileFault('This is no spreadsheet that can be read: it is damaged, or another kind of zip.')
+  if (size === null) throw new FileFault('This spreadsheet cannot be read: it is damaged, or another kind of zip.')
   if (size > UNPACKED_MAX_BYTES)
     throw new FileFault(
       `Unpacked this spreadsheet has ${Math.round(size / 1e6)} MB: at most ${UNPACKED_MAX_BYTES / 1e6} MB can be read.`,

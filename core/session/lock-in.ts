@@ -53,7 +53,7 @@ function runs(
 
 /**
  * How far each of a coach's habits has come with one stock shot in one session. Marks beside the certainty, never in
- * its place: three alike may all lie beside the number.
+ * its place: three alike may all be off the number.
  * @param balls of the stock shot in this session, oldest first, as they were measured
  * @param numberM the stock shot's number in the air they were hit in, metres; null while there is none
  * @param withinM what is near enough, metres: alike is within twice that of each other, on the number is within that of

@@ -83,30 +83,40 @@ const overdue = () =>
     sql`${players.archivedAt} < utc_timestamp(3) - interval ${academies.keepMonths} month`,
   )
 
+/** Erases one who is kept no longer; who was taken out of the archive meanwhile stays. */
+const eraseIfOverdue = (playerId: string) =>
+  transaction(async tx => {
+    const [still] = await tx
+      .select({ academyId: academies.id, erasedBy: academies.keepSetBy })
+      .from(players)
+      .innerJoin(academies, eq(academies.id, players.academyId))
+      .where(and(eq(players.id, playerId), overdue()))
+      .for('update')
+    if (!still?.erasedBy) return 0
+    await eraseAll(tx, { playerId, academyId: still.academyId, erasedBy: still.erasedBy })
+    return 1
+  })
+
 /**
- * Erases everybody who is kept no longer. One who was taken out of the archive meanwhile stays.
- * @returns how many went
+ * Erases everybody who is kept no longer. One who cannot be erased now holds up nobody: the next hour tries again.
+ * @returns how many went, and why others did not
  */
-export async function eraseOverdue(): Promise<number> {
+export async function eraseOverdue(): Promise<{ gone: number; failures: Error[] }> {
   const found = await useDatabase()
     .select({ playerId: players.id })
     .from(players)
     .innerJoin(academies, eq(academies.id, players.academyId))
     .where(overdue())
   let gone = 0
-  for (const { playerId } of found)
-    gone += await transaction(async tx => {
-      const [still] = await tx
-        .select({ academyId: academies.id, erasedBy: academies.keepSetBy })
-        .from(players)
-        .innerJoin(academies, eq(academies.id, players.academyId))
-        .where(and(eq(players.id, playerId), overdue()))
-        .for('update')
-      if (!still?.erasedBy) return 0
-      await eraseAll(tx, { playerId, academyId: still.academyId, erasedBy: still.erasedBy })
-      return 1
-    })
-  return gone
+  const failures: Error[] = []
+  for (const { playerId } of found) {
+    try {
+      gone += await eraseIfOverdue(playerId)
+    } catch (error) {
+      failures.push(error as Error)
+    }
+  }
+  return { gone, failures }
 }
 
 /** Archived players of an academy who were archived longer ago than it keeps them. */

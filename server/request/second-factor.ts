@@ -45,11 +45,11 @@ export function newSpareCodes(): { codes: string[]; hashes: string[] } {
  */
 export async function checkSecondFactor(coachId: string, factor: SecondFactor, typed: string | undefined) {
   const asked = typed?.replace(/[\s-]/g, '').toLowerCase()
-  if (!asked) throw wrong('Now the six figures of the app on your phone, or one of your spare codes.')
+  if (!asked) throw wrong('Now the six digits from the app on your phone, or one of your spare codes.')
   const step = /^\d{6}$/.test(asked) ? stepOf(factor.sealed, asked) : null
   if (step !== null) {
     if (await useStep(coachId, step)) return
-    throw wrong('These figures were used already: wait for the next ones.')
+    throw wrong('This code was used already: wait for the next one.')
   }
   if (!(await useSpare(coachId, hashOfToken(asked)))) throw wrong('The code is not right.')
 }

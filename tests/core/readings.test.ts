@@ -252,7 +252,7 @@ describe('what a launch makes of a strike', () => {
     const looks = launchLooks(BAG, [strange('flyer', { spinRpm: 4000 })])
     expect(looks.get('flyer')).toMatchObject({ look: 'flyer', own: false, usualSpeedMs: null })
     expect(questionText({ offM: 0, fault: 'flyer', changed: false, launch: looks.get('flyer')! }, 'm')).toMatch(
-      /where such a loft usually has 10,\d{3}, and it went as far as usual:/,
+      /where a club of that loft usually has 10,\d{3}, and it went as far as usual:/,
     )
   })
 

@@ -91,6 +91,6 @@ describe('the review in words', () => {
   })
   it('has a line where there is nothing to tell', () => {
     expect(reviewPractice([], { unit: 'yd', shot: names.cell, club: () => '' })).toEqual(['Nothing was practised.'])
-    expect(reviewRounds([], 'yd')).toEqual(['No round was told.'])
+    expect(reviewRounds([], 'yd')).toEqual(['No round was logged.'])
   })
 })

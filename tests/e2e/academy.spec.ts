@@ -296,7 +296,7 @@ test('an account is opened by the address in the mail, and a second time it open
     await page.getByLabel('Password').fill('marram and sand')
     await page.getByLabel('Academy').fill('Marram Links')
     await page.getByRole('button', { name: 'Open the account' }).click()
-    await expect(page.getByText('Look into your mail.')).toBeVisible()
+    await expect(page.getByText('Check your mail.')).toBeVisible()
     await expect.poll(() => readdirSync(mails)).toHaveLength(1)
     const mail = readFileSync(join(mails, readdirSync(mails)[0]!), 'utf8').replace(/=\r?\n/g, '')
     const token = /sign-up#(\S+)/.exec(mail.replaceAll('=3D', '='))![1]!
@@ -372,7 +372,7 @@ test('a second step: set up by an app, asked for at the next sign-in, and by a s
   await expect(part.getByRole('img')).toBeVisible()
   const secret = (await part.getByText(/^([A-Z2-7]{4} ?){8}$/).innerText()).replaceAll(' ', '')
   const phone = new TOTP({ secret: Secret.fromBase32(secret) })
-  await part.getByLabel('The six figures it shows').fill(phone.generate({ timestamp: Date.now() - 30_000 }))
+  await part.getByLabel('The six digits it shows').fill(phone.generate({ timestamp: Date.now() - 30_000 }))
   await part.getByRole('button', { name: 'Switch it on' }).click()
   const spare = await part.getByRole('listitem').first().innerText()
   await part.getByRole('button', { name: 'I have kept them' }).click()

@@ -169,7 +169,7 @@ test('what if: change, undo, search, stop, keep and look again @long', async ({ 
   await page.getByRole('button', { name: 'Compare with it' }).click()
   await expect(clubs).toContainText(/56° 52° 46° .*60° 56° 51° 46°/)
   await expect(page.getByRole('columnheader', { name: 'Without the lob wedge' })).toBeVisible()
-  await page.getByRole('button', { name: 'Hold it against today instead' }).click()
+  await page.getByRole('button', { name: 'Compare with today instead' }).click()
   await expect(page.getByRole('columnheader', { name: 'Today' })).toBeVisible()
 
   await page.getByRole('button', { name: 'Look', exact: true }).click()

@@ -97,7 +97,7 @@ test('a round told on the player’s phone waits for the coach, and counts once 
   const link = await linkOf(page, 'Link to read and log')
   const { page: phone, setOffline } = await playersPhone(browser, baseURL!)
   await phone.goto(link)
-  await phone.getByText('Tell a round').click()
+  await phone.getByText('Log a round').click()
   const lines = phone.getByLabel(/^Approaches, one a line/)
   await lines.fill('80 far')
   await phone.getByRole('button', { name: 'Send it to the coach' }).click()
@@ -112,7 +112,7 @@ test('a round told on the player’s phone waits for the coach, and counts once 
   await expect(phone.getByText('1 round kept on this phone')).toHaveCount(0)
 
   await page.getByRole('link', { name: /Rounds/ }).click()
-  const told = page.getByRole('region', { name: 'Told by the player' })
+  const told = page.getByRole('region', { name: 'Logged by the player' })
   await expect(told.getByText(/2 approaches/)).toBeVisible()
   await expect(page.getByText('66 chances in 6 rounds')).toBeVisible()
   await told.getByRole('button', { name: 'Let it count' }).click()

@@ -102,6 +102,6 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
   await expect(page.getByText('New rounds: 0 of 1').first()).toBeVisible()
   await expect(page.getByText('21 chances in 3 rounds.')).toBeVisible()
 
-  await page.getByRole('link', { name: 'To the plan of practice' }).click()
+  await page.getByRole('link', { name: 'To the practice plan' }).click()
   await expect(page.getByText(/in 100 of your approaches come from about/).first()).toBeVisible()
 })

@@ -18,7 +18,16 @@ describe('the lock file', () => {
   it('belongs to exact versions', () => {
     const { dependencies, devDependencies } = JSON.parse(read('package.json')) as Record<string, Record<string, string>>
     for (const version of Object.values({ ...dependencies, ...devDependencies }))
-      expect(version).toMatch(/^\d+\.\d+\.\d+$/)
+      expect(version).toMatch(/^(npm:[\w@/-]+@)?\d+\.\d+\.\d+$/)
+  })
+})
+
+describe('types', () => {
+  it('a promise that nobody waits for is caught: the one planted in tests/fixtures/planted', () => {
+    const args = ['node_modules/oxlint/bin/oxlint', '--type-aware', 'tests/fixtures/planted/forgotten.ts']
+    const done = spawnSync(process.execPath, args, { encoding: 'utf8' })
+    expect(done.stdout).toContain('no-floating-promises')
+    expect(done.status).not.toBe(0)
   })
 })
 

@@ -244,8 +244,8 @@ it.each([
   ['password123', 'among the first that are tried'],
   ['aaaaaaaaaaaa', 'among the first that are tried'],
   ['abcdefghijkl', 'among the first that are tried'],
-  ['marram.grass9', 'your address or your name'],
-  ['Links Of Marram', 'your address or your name'],
+  ['marram.grass9', 'your e-mail or your name'],
+  ['Links Of Marram', 'your e-mail or your name'],
 ])('a new account with the password "%s" is refused', async (password, words) => {
   const account = { name: 'Ada', academy: 'Links of Marram', email: 'marram.grass@saltmarsh.example', password }
   const refused = await new Client().post('/api/auth/sign-up', account)

@@ -2,6 +2,7 @@ import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
+import mysql from 'mysql2/promise'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { startDatabase } from '../../scripts/lib/database.mjs'
 import { migrateDatabase } from '../../scripts/lib/migrate.mjs'
@@ -104,6 +105,15 @@ describe('a database that is away', () => {
       expect(text).not.toContain(secret === at.playerId ? `'${secret}'` : secret)
   })
 
+  /** As after six wrong tries more: the next one waits for minutes, however slow this machine is. */
+  async function lengthenWaits(tryOnce: () => Promise<unknown>) {
+    const connection = await mysql.createConnection(database.url)
+    await connection.query("update limits set points = points + 6 where `key` like 'tries:%'")
+    await connection.query("delete from limits where `key` like 'gate:%'")
+    await connection.end()
+    await tryOnce()
+  }
+
   it("behind a proxy that is stated, a stranger's tries count for the stranger alone", async () => {
     const signIn = (from: string, password: string) =>
       new Client(server.url).send(
@@ -114,13 +124,15 @@ describe('a database that is away', () => {
       )
     const statuses = []
     for (let i = 0; i < 8; i++) statuses.push((await signIn('203.0.113.9', 'guess')).status)
-    expect(statuses).toContain(429)
+    expect(statuses).toContain(401)
+    await lengthenWaits(() => signIn('203.0.113.9', 'guess'))
     expect((await signIn('203.0.113.9', PASSWORD)).status).toBe(429)
     expect((await signIn('198.51.100.4', PASSWORD)).status).toBe(200)
     // What the stranger writes before the proxy's own word is not believed.
     expect((await signIn('198.51.100.4, 203.0.113.9', PASSWORD)).status).toBe(429)
     // Of version 6 the network counts.
     for (let i = 0; i < 8; i++) await signIn(`2001:db8:1:2::${i + 1}`, 'guess')
+    await lengthenWaits(() => signIn('2001:db8:1:2::1', 'guess'))
     expect((await signIn('2001:db8:1:2:ffff::1', PASSWORD)).status).toBe(429)
     expect((await signIn('2001:db8:1:3::1', PASSWORD)).status).toBe(200)
   })
@@ -134,18 +146,14 @@ describe('a database that is away', () => {
       log: openSync(log, 'a'),
       env: { UZZET_TRUSTED_PROXIES: 'loopback' },
     })
-    const again = await new Client(server.url).send(
-      'POST',
-      '/api/auth/sign-in',
-      { email: 'away@saltmarsh.example', password: 'guess' },
-      { 'x-forwarded-for': '203.0.113.9' },
-    )
-    const after = await new Client(server.url).send(
-      'POST',
-      '/api/auth/sign-in',
-      { email: 'away@saltmarsh.example', password: 'guess' },
-      { 'x-forwarded-for': '203.0.113.9' },
-    )
-    expect([again.status, after.status]).toContain(429)
+    const again = () =>
+      new Client(server.url).send(
+        'POST',
+        '/api/auth/sign-in',
+        { email: 'away@saltmarsh.example', password: 'guess' },
+        { 'x-forwarded-for': '203.0.113.9' },
+      )
+    // The first few are free where nothing was counted.
+    expect([(await again()).status, (await again()).status]).toContain(429)
   })
 })

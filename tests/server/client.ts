@@ -67,8 +67,8 @@ let coaches = 0
 export const PASSWORD = 'links and wind'
 
 /** A new coach with an academy of their own, signed in. */
-export async function newCoach(name = 'Ada Vane'): Promise<Client & { email: string }> {
-  const client = new Client() as Client & { email: string }
+export async function newCoach(name = 'Ada Vane', url?: string): Promise<Client & { email: string }> {
+  const client = new Client(url) as Client & { email: string }
   client.email = `coach${++coaches}-${newId().slice(-8)}@saltmarsh.example`
   const { status } = await client.post('/api/auth/sign-up', {
     name,

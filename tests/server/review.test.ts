@@ -29,7 +29,7 @@ describe('the review of a period', () => {
     const { body } = await review(Date.now() - 30 * DAY_MS, Date.now())
     expect(body.numbers).toEqual({ lead: 'No ball was hit for the chart between these two days.', rows: [] })
     expect(body.practice).toEqual(['Nothing was practised.'])
-    expect(body.rounds).toEqual(['No round was told.'])
+    expect(body.rounds).toEqual(['No round was logged.'])
     expect(body.next.length).toBe(1)
   })
 

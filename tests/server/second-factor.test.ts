@@ -46,7 +46,7 @@ describe('a second step at sign-in', () => {
     // Where the password alone let in, it does no more.
     expect([(await coach.get('/api/players')).status, (await elsewhere.get('/api/players')).status]).toEqual([200, 401])
 
-    expect(refusal(await signIn(coach.email)).code).toContain('six figures')
+    expect(refusal(await signIn(coach.email)).code).toContain('six digits')
     expect(refusal(await signIn(coach.email, '123456')).code).toBe('The code is not right.')
     const [a, b] = [figures(secret).slice(0, 3), figures(secret).slice(3)]
     expect((await signIn(coach.email, `${a} ${b}`)).status).toBe(200)
@@ -105,7 +105,7 @@ describe('a second step at sign-in', () => {
     const { token } = (await owner.post<{ token: string }>(`/api/academy/people/${id}/reset`)).body
     const reset = (code?: string) =>
       new Client().post('/api/auth/reset', { token, password: 'a new wind blows', ...(code && { code }) })
-    expect(refusal(await reset()).code).toContain('six figures')
+    expect(refusal(await reset()).code).toContain('six digits')
     expect(refusal(await reset('123456')).code).toBe('The code is not right.')
     expect((await reset(figures(secret))).status).toBe(200)
 

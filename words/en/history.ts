@@ -20,7 +20,7 @@ export const HISTORY: Record<ChangeOfRecord, string> = {
   'published': '{who} published the chart',
   'link': '{who} made a link for the player',
   'link-ended': '{who} ended a link',
-  'told-taken': '{who} went through what the player told',
+  'told-taken': '{who} went through what the player logged',
   'by-device': 'A device sent {n, plural, one {# ball} other {# balls}}',
-  'by-player': 'The player told {n, plural, one {something} other {# things}} by the link',
+  'by-player': 'The player logged {n, plural, one {something} other {# things}} through the link',
 }

@@ -3,9 +3,9 @@ export const RESET_MAIL = {
   subject: 'A new password for Uzzet',
   text:
     'Hello {name},\n\n' +
-    'somebody, most likely you, asked for a new password for {academy}. Set it here, within ' +
-    '{hours, plural, one {# hour} other {# hours}}; the address works once:\n\n{address}\n\n' +
-    'Everywhere else you are signed out by it. If you did not ask, do nothing: your password stays as it is.\n',
+    'somebody, most likely you, asked for a new password for {academy}. Set it by this link, within ' +
+    '{hours, plural, one {# hour} other {# hours}}; the link works once:\n\n{address}\n\n' +
+    'It signs you out everywhere else. If you did not ask, do nothing: your password stays as it is.\n',
 } as const
 
 /**
@@ -16,9 +16,9 @@ export const SIGN_UP_MAIL = {
   subject: 'Open your account with Uzzet',
   text:
     'Hello,\n\n' +
-    'somebody, most likely you, wants to open an account with this address. Open it here, within ' +
+    'somebody, most likely you, wants to open an account with this address. Open it by this link, within ' +
     '{hours, plural, one {# hour} other {# hours}}:\n\n{address}\n\n' +
-    'If it was not you, do nothing: without this address there is no account.\n',
+    'If it was not you, do nothing: without this link there is no account.\n',
 } as const
 
 /** To whose it is, and no word to whoever typed it. */

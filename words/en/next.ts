@@ -14,7 +14,7 @@ export const NEXT = {
 
 /** When a block ends. */
 export const BLOCK_ENDS = {
-  count: 'so many balls',
+  count: 'after so many balls',
   alike: 'until some are alike',
   enough: 'until good enough',
 } as const
@@ -46,11 +46,11 @@ export const QUESTIONS = {
 
 /** What a launch shows, with the figures; `whose` is the player's own usual, or that of the loft. */
 export const LAUNCHES = {
-  whose: '{whose, select, own {this stock shot usually has} other {such a loft usually has}}',
+  whose: '{whose, select, own {this stock shot usually has} other {a club of that loft usually has}}',
   spin: 'Spin {spin} where {usual} {usualSpin}',
   flyer: '{spin}, and it went {way}: grass or dirt between face and ball?',
   misreadSpin: '{spin}: a misread?',
-  misread: 'Its launch and its carry do not belong together, {way}: a misread?',
+  misread: 'Its launch and its carry do not go together, {way}: a misread?',
   thin: 'It left at {launch}° where {usual} {usualLaunch}°: thin?',
   heavy: 'Ball speed {speed} where {usual} {usualSpeed}, and it went {way}: heavy?',
   heavyForClub: 'Little ball speed for the speed of the club, and it went {way}: heavy?',

@@ -22,7 +22,7 @@ export const PICK = {
   outOfBounds: 'out of bounds',
   yours: 'Your {n}.',
   yoursTotal: 'Your {n}, run counted.',
-  sideUnknown: 'Nobody saw its side: drawn as wide as is usual for the level.',
+  sideUnknown: 'Its side is not recorded: drawn as wide as is usual for the level.',
   lowWay: 'The low way: for wind, a branch, or a green with room to run.',
   highWay: 'The high way: for a near pin, or over trouble.',
   usual: 'Usually {off} {way}.',
@@ -48,8 +48,10 @@ export const PICK = {
   between: 'Between your numbers: {shot} ends {off} {way}.',
   blocked: 'No shot of yours clears that: go round it, or play out to the side.',
   nearer: 'Its bad ball ends nearer: {bad} against {other}.',
-  newer: '{n, plural, one {One number} other {# numbers}} of the chart of today differ from what the player carries.',
-  served: 'In practice at {at} the least was left by {list}.',
+  newer:
+    '{n, plural, one {One number of today’s chart differs} other {# numbers of today’s chart differ}} ' +
+    'from what the player carries.',
+  served: 'In practice at {at} these left the least: {list}.',
   servedShot: '{shot} ({leave} over {n, plural, one {# ball} other {# balls}})',
   layUp: 'Leave {leave}: {gain} strokes better than going as far as you can ({least}).',
   layUpFar: 'Go as far as you can: leave {leave}.',

@@ -17,7 +17,7 @@ export const STOCK_SHOT = { at: '{club} at {swing}', plain: '{club} {swing}' } a
 
 /** What is handed out to the player. */
 export const PUBLISHED_WHICH_WORDS = {
-  'measured': 'Measured and written ones alone',
+  'measured': 'Only measured and written ones',
   'well-predicted': 'Predicted ones too, where they are known well enough',
   'all': 'All of them',
 } as const

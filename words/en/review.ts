@@ -22,7 +22,7 @@ export const REVIEW = {
   oneScore: 'Score: {last}.',
   scores: 'First {first}, last {last}.',
   noPractice: 'Nothing was practised.',
-  noRounds: 'No round was told.',
+  noRounds: 'No round was logged.',
   retest: 'Retest: {balls, plural, one {# ball} other {# balls}}',
   work: 'Practise {shot}',
   hit: 'Hit {shot}, {balls, plural, one {# ball} other {# balls}}',

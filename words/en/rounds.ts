@@ -20,15 +20,15 @@ export const ROUNDS = {
   notAskedThere: 'No chance of your rounds came from there.',
   // The course against the range.
   shift:
-    '{off} {way, select, short {short} other {long}} on the course, on average: that is no luck ' +
+    '{off} {way, select, short {short} other {long}} on the course, on average: that is not luck ' +
     '(a false alarm in 1 player of 20).',
   noShift: 'No sign that the course plays longer or shorter than the range.',
   // The windows of the chart.
   windows:
     'Where the chart has 8 in 10, {held} of {balls} ordinary balls ended; with balls {times} times as wide as on the ' +
     'range, {usual} would be usual.',
-  fewer: 'Fewer than that is no luck: on the course the windows are too narrow.',
-  more: 'More than that is no luck: on the course the windows are wider than they need be.',
+  fewer: 'Fewer than that is not luck: on the course the windows are too narrow.',
+  more: 'More than that is not luck: on the course the windows are wider than they need be.',
   // Strokes.
   toLevel:
     'Against the ball of the level: {strokes} strokes {way, select, more {more} other {fewer}} a ball ' +
@@ -46,6 +46,6 @@ export const ROUNDS = {
   offNumber: 'asked for by {share} in 100 chances, and ends {off} {way, select, short {short} other {long}} on average',
   worth: 'An hour on it may be worth {worth} strokes a round, as a guess.',
   nothing: 'No stock shot costs more than is usual for the level.',
-  needsEnds: 'Say where approaches finished, and it tells what they cost.',
+  needsEnds: 'Say where approaches finished, and you see what they cost.',
   summary: '{n, plural, one {# approach} other {# approaches}}',
 } as const

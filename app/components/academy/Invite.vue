@@ -32,9 +32,9 @@ async function invite() {
 
 <template>
   <section class="raised p-5" aria-labelledby="invite-title">
-    <h2 id="invite-title" class="text-xl font-bold">Invite somebody</h2>
+    <h2 id="invite-title" class="text-xl font-bold">Invite someone</h2>
     <p class="soft mb-3">
-      It makes an address to hand on, by whatever way you write to each other. It lets one person in, within
+      It makes a link to pass on in any message. It lets one person in, within
       {{ INVITATION_DAYS }} days.
     </p>
     <FrameShownOnce v-if="made" :of="`For ${made.forWhom}`" :secret="address" />

@@ -34,7 +34,7 @@ async function save() {
   <form class="raised mt-6 p-5" novalidate aria-labelledby="lock-in-title" @submit.prevent="save">
     <h2 id="lock-in-title" class="text-xl font-bold">Lock-in habits</h2>
     <p class="soft mb-3">
-      Shown in the range session beside the certainty, never in its place: three alike may all lie beside the number.
+      Shown in the range session beside the certainty, never in its place: three alike may all be off the number.
     </p>
     <p v-if="general && errors.length === 0" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
     <div v-for="row in rows" :key="row.habit" class="grid grid-cols-[1.75rem_5rem_minmax(0,1fr)] items-start gap-x-2">

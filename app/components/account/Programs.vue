@@ -69,7 +69,7 @@ const used = ({ usedAtMs }: Program) =>
   <section id="programs" class="raised mt-6 p-5" aria-labelledby="programs-title">
     <h2 id="programs-title" class="text-xl font-bold">Programs</h2>
     <p class="soft mb-3">
-      A program of your own comes with a key and works in your name, as far as the key goes.
+      A program of yours signs in with a key and works in your name, within what the key allows.
       <ULink to="/for-programs" class="underline">What it can ask for</ULink>
     </p>
     <p v-if="failure" role="alert" class="mb-3 flex flex-wrap items-center gap-3 font-semibold text-error">

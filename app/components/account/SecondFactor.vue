@@ -90,7 +90,9 @@ async function copy() {
     <div v-else class="mt-1 min-h-24">
       <p v-if="general && errors.length === 0" role="alert" class="mb-2 font-semibold text-error">{{ general }}</p>
       <template v-if="codes">
-        <p class="font-semibold">It is on. Keep these spare codes where the phone is not; they are shown this once.</p>
+        <p class="font-semibold">
+          It is on. Keep these spare codes apart from the phone; they are shown only this once.
+        </p>
         <p class="soft">Each lets you in once when the phone is lost.</p>
         <ul class="mt-2 grid grid-cols-2 gap-x-6 text-lg font-semibold tracking-wider sm:grid-cols-4">
           <li v-for="one in codes" :key="one">{{ one }}</li>
@@ -111,7 +113,7 @@ async function copy() {
         <div class="min-w-60 flex-1">
           <p>In an app that makes one-time figures, add this account: by the picture, or by typing</p>
           <p class="my-2 text-lg font-semibold tracking-wider break-words">{{ inFours(toSetUp.secret) }}</p>
-          <UFormField label="The six figures it shows" name="code" :error="of('code')" help=" "
+          <UFormField label="The six digits it shows" name="code" :error="of('code')" help=" "
             ><UInput v-model="code" inputmode="numeric" autocomplete="one-time-code" class="w-36"
           /></UFormField>
           <div class="flex gap-2">
@@ -122,12 +124,14 @@ async function copy() {
       </form>
       <form v-else-if="state" class="space-y-1" novalidate @submit.prevent="state.on ? off() : begin()">
         <p v-if="state.on">
-          <UIcon name="i-lucide-shield-check" class="text-success" /> On: signing in asks for figures of your phone.
+          <UIcon name="i-lucide-shield-check" class="text-success" /> On: signing in asks for a code from your phone.
           <span :class="state.spare < 3 ? 'font-semibold' : 'soft'"
             >{{ state.spare }} {{ state.spare === 1 ? 'spare code' : 'spare codes' }} left.</span
           >
         </p>
-        <p v-else class="soft">Off. With it a stolen password opens nothing: an app on your phone is asked too.</p>
+        <p v-else class="soft">
+          Off. With it a stolen password is not enough: signing in takes a code from your phone too.
+        </p>
         <UFormField label="Current password" name="current" :error="of('current')" help=" "
           ><UInput v-model="current" type="password" autocomplete="current-password" class="w-full"
         /></UFormField>

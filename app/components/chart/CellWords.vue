@@ -108,7 +108,7 @@ const cost = computed(() =>
 </script>
 
 <template>
-  <section class="space-y-2" :aria-label="`What is said of ${cellName(cell)}`">
+  <section class="space-y-2" :aria-label="`Remarks on ${cellName(cell)}`">
     <p v-if="said.written" class="flex flex-wrap items-baseline gap-x-3">
       <span
         ><span class="soft">Written: </span

@@ -10,9 +10,9 @@ const { withUnit } = useDistance()
 
 const KIND_WORDS = {
   session: 'Range session',
-  word: 'Word about a stock shot',
+  word: 'Remark on a stock shot',
   answer: 'Answer to a flag',
-  bag: 'Change of the bag',
+  bag: 'Change to the bag',
   go: 'Practice',
   round: 'Round',
 } as const

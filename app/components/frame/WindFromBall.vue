@@ -81,7 +81,7 @@ function take() {
     </div>
     <p v-if="fault" class="font-semibold text-error" role="alert">{{ fault }}</p>
     <p v-else class="soft min-h-6 text-sm" role="status">
-      {{ taken || 'For a monitor that works out the carry for calm air. It tells the wind along the line alone.' }}
+      {{ taken || 'For a monitor that works out the carry for calm air. It gives the wind along the line only.' }}
     </p>
   </details>
 </template>

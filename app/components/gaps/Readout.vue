@@ -24,7 +24,7 @@ const yard = computed(() => {
 })
 /** What stands behind the number. */
 function ballsOf({ kind, balls, written }: ChartCell): string {
-  if (kind === 'struck-out') return 'struck out'
+  if (kind === 'struck-out') return 'not used'
   if (balls > 0) return `${balls} ${balls === 1 ? 'ball' : 'balls'}`
   return written ? 'no ball yet' : 'predicted'
 }

@@ -112,7 +112,7 @@ const marks = computed(() => [40, 60, 80, 100, 120].map(yd => ({ yd, x: ((yd - 3
       </svg>
       <figcaption class="soft text-sm">
         Above the line: yardages you play better than their neighbours{{ goodWords ? `: ${goodWords}` : '' }}.
-        <template v-if="!spreadKnown">The chart tells no spread yet: these go by what is usual for the level.</template>
+        <template v-if="!spreadKnown">The chart has no spread yet: these go by what is usual for the level.</template>
       </figcaption>
     </figure>
   </div>

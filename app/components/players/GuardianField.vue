@@ -41,9 +41,9 @@ const day = computed({
       </div>
       <p class="soft mt-1 text-sm">
         <template v-if="guardian?.agreedAtMs == null"
-          >Until a day stands here, links to the player’s phone open nothing.</template
-        ><template v-else>Clear the day if they take it back: links open nothing from then on.</template>
-        What the law asks where you are goes first.
+          >Until a date is entered here, links to the player’s phone open nothing.</template
+        ><template v-else>Clear the date if they take it back: links open nothing from then on.</template>
+        The law where you are comes first.
       </p>
     </template>
   </fieldset>

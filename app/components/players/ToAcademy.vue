@@ -19,7 +19,7 @@ defineEmits<{ close: []; archive: [] }>()
           <p class="mb-2">Save the file, and give it to the other coach. Whoever has it can read all of it.</p>
           <UButton icon="i-lucide-download" :to="`/api/players/${player.id}/all.zip`" external>Save the record</UButton>
         </li>
-        <li>There it comes in by <b>Players, Bring players in</b>.</li>
+        <li>There it comes in under <b>Players, Bring players in</b>.</li>
         <li>
           <p class="mb-2">
             Once it has arrived, archive {{ player.name }} here. Links to their phone stay as they are.

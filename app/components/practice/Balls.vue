@@ -59,7 +59,7 @@ const menu = (ball: GoBall) => [
     })),
     ...(ball.apart ? [{ label: 'It counts', onSelect: () => props.desk.change(ball.id, { apart: undefined }) }] : []),
   ],
-  ...(isTyped.value ? [[{ label: 'Mend it…', icon: 'i-lucide-pencil', onSelect: () => mend(ball) }]] : []),
+  ...(isTyped.value ? [[{ label: 'Correct it…', icon: 'i-lucide-pencil', onSelect: () => mend(ball) }]] : []),
   [{ label: 'Take it out', icon: 'i-lucide-trash-2', onSelect: () => takeOut(ball) }],
 ]
 const nameOf = ({ clubId, rungId }: GoBall) => (clubId && rungId ? props.names.shot({ clubId, rungId }) : '')
@@ -86,8 +86,8 @@ const nameOf = ({ clubId, rungId }: GoBall) => (clubId && rungId ? props.names.s
     }}</UButton>
     <UModal
       :open="mending !== undefined"
-      title="Mend this ball"
-      description="Type it as it was: what is there now stays until it can be read."
+      title="Correct this ball"
+      description="Type it as it was: the old one stays until the new one can be read."
       @update:open="mending = undefined"
     >
       <template #body>
@@ -95,7 +95,7 @@ const nameOf = ({ clubId, rungId }: GoBall) => (clubId && rungId ? props.names.s
           <UFormField label="What came of it" :error="fault || undefined"
             ><UInput v-model="typed" inputmode="text" autofocus class="w-40"
           /></UFormField>
-          <UButton type="submit">Mend it</UButton>
+          <UButton type="submit">Correct it</UButton>
         </form>
       </template>
     </UModal>

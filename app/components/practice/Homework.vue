@@ -24,7 +24,7 @@ async function take(homework: HomeworkRecord, withdrawn: boolean) {
     await practice.setHomework({ ...homework, withdrawn })
     if (withdrawn)
       toast.add({
-        title: 'Taken back: the player’s phone shows it no more',
+        title: 'Taken back: the player’s phone no longer shows it',
         actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void take(homework, false) }],
       })
   } catch (error) {

@@ -79,7 +79,7 @@ async function read(event: Event): Promise<void> {
   const { balls, errors } = readGoBalls(content)
   faults.value = errors.map(error => `${rowErrorText(error)}.`)
   if (balls.length === 0 && errors.length === 0)
-    faults.value.push(`${file.name} tells of no ball: it needs carry_yd or carry_m, side_yd or side_m, or good.`)
+    faults.value.push(`${file.name} has no ball in it: it needs carry_yd or carry_m, side_yd or side_m, or good.`)
   if (faults.value.length > 0) return
   emit('logAll', balls)
   way.value = undefined

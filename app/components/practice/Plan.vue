@@ -134,9 +134,7 @@ async function setAsHomework() {
       </li>
     </ol>
     <p v-else-if="!fault" class="soft mt-2">
-      {{
-        balls < 6 ? 'Six balls are the least that a block is made of.' : 'No number yet: measure a stock shot first.'
-      }}
+      {{ balls < 6 ? 'A block takes six balls at least.' : 'No number yet: measure a stock shot first.' }}
     </p>
     <div v-if="plan.length > 0" class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
       <span class="soft text-sm">{{ sum }} of {{ balls }} balls. What it is worth is a guess.</span>
@@ -159,7 +157,7 @@ async function setAsHomework() {
       >
     </div>
     <form v-if="setting" class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="setAsHomework">
-      <UFormField label="A word to the player" class="min-w-0 flex-1"
+      <UFormField label="A note to the player" class="min-w-0 flex-1"
         ><UInput v-model="note" maxlength="300" class="w-full"
       /></UFormField>
       <UButton type="submit">Set it</UButton>

@@ -72,7 +72,7 @@ function tell() {
 
 <template>
   <details class="raised mt-5 px-4 py-1">
-    <summary class="flex min-h-11 cursor-pointer items-center text-xl font-bold">Tell a round</summary>
+    <summary class="flex min-h-11 cursor-pointer items-center text-xl font-bold">Log a round</summary>
     <form class="space-y-3 pt-1 pb-3" novalidate @submit.prevent="tell">
       <UFormField label="Played on"><UInput v-model="day" type="date" class="w-40" /></UFormField>
       <UFormField

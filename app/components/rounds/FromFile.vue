@@ -49,7 +49,7 @@ async function choose(event: Event): Promise<void> {
     : roundsFromTable(text, record.bag, playerId, serverNowMs(), id => rounds.known(id) !== undefined)
   if (read.value.rounds.length === 0 && read.value.errors.length === 0)
     fault.value =
-      'No round stands in it: a table with round, date and distance_yd or distance_m, or a GPX file, is needed.'
+      'There is no round in it: a table with round, date and distance_yd or distance_m, or a GPX file, is needed.'
 }
 function take(): void {
   emit('take', read.value!.rounds)
@@ -88,7 +88,7 @@ const errors = computed(() => read.value?.errors ?? [])
             {{ approachesText(approaches) }}: {{ read.rounds.map(round => shortDate(round.playedAtMs)).join(', ') }}.
           </p>
           <p v-if="read.left" class="mt-2">
-            Left away: {{ read.left }} {{ read.left === 1 ? 'shot' : 'shots' }} over 200 yd or under 10.
+            Left out: {{ read.left }} {{ read.left === 1 ? 'shot' : 'shots' }} over 200 yd or under 10.
           </p>
           <p v-if="worstErrorM !== null" class="soft mt-2">
             Distances by position are good to about ± {{ withUnit(Z_80 * worstErrorM) }}. Stock shots are those with the
@@ -99,8 +99,8 @@ const errors = computed(() => read.value?.errors ?? [])
           </p>
           <ul v-if="errors.length > 0" class="mt-2 text-error" role="alert">
             <li v-for="(error, i) in errors.slice(0, FAULTS_TOLD)" :key="i">{{ rowErrorText(error) }}.</li>
-            <li v-if="errors.length > FAULTS_TOLD">and {{ errors.length - FAULTS_TOLD }} more. They are left away.</li>
-            <li v-else>What cannot be read is left away.</li>
+            <li v-if="errors.length > FAULTS_TOLD">and {{ errors.length - FAULTS_TOLD }} more. They are left out.</li>
+            <li v-else>What cannot be read is left out.</li>
           </ul>
         </template>
         <p v-else class="soft" role="status">Reading it…</p>

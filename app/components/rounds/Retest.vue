@@ -58,7 +58,7 @@ async function mark() {
   const atMs = dayOfInput(day.value)
   if (atMs === null) fault.value = `"${day.value}" is no day.`
   else if (atMs > serverNowMs()) fault.value = 'That day lies in the future: mark it when it has come.'
-  else if (marks.value.length >= CHANGES_MAX) fault.value = `At most ${CHANGES_MAX} marks: take one away first.`
+  else if (marks.value.length >= CHANGES_MAX) fault.value = `At most ${CHANGES_MAX} marks: remove one first.`
   else if (marks.value.some(one => one.kind === kind.value && inputDay(one.atMs) === day.value))
     fault.value = 'That is marked already.'
   if (fault.value || atMs === null) return
@@ -69,7 +69,7 @@ async function mark() {
 const takeAway = (one: Mark) =>
   keep(
     marks.value.filter(other => other !== one),
-    'Mark taken away',
+    'Mark removed',
     marks.value,
   )
 
@@ -120,7 +120,7 @@ async function toCalendar() {
           color="neutral"
           variant="outline"
           icon="i-lucide-x"
-          :aria-label="`Take away: ${changeTexts[one.kind].name}, ${shortDate(one.atMs)}`"
+          :aria-label="`Remove: ${changeTexts[one.kind].name}, ${shortDate(one.atMs)}`"
           @click="takeAway(one)"
         />
       </li>

@@ -30,7 +30,7 @@ async function decide(round: RoundRecord, isTaken: boolean) {
 
 <template>
   <section v-if="rounds.waiting.length > 0" class="raised border-(--ink)! p-4" aria-labelledby="waiting-title">
-    <h2 id="waiting-title" class="text-xl font-bold">Told by the player</h2>
+    <h2 id="waiting-title" class="text-xl font-bold">Logged by the player</h2>
     <ul class="mt-1 divide-y divide-default">
       <li v-for="round in rounds.waiting" :key="round.id" class="py-2">
         <details>

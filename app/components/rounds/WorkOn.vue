@@ -38,7 +38,7 @@ const isTold = computed(() => props.played.some(({ approaches }) => approaches.s
       variant="outline"
       icon="i-lucide-dumbbell"
       :to="`/players/${record.playerId}/practice`"
-      >To the plan of practice</UButton
+      >To the practice plan</UButton
     >
   </section>
 </template>

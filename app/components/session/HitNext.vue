@@ -49,7 +49,7 @@ const silent = computed(() => {
   if (!ready.value) return ''
   return order === 'teach'
     ? 'Nothing is left to hit: every number is written.'
-    : 'The order is through: every stock shot is known well enough, or written.'
+    : 'The order is done: every stock shot is known well enough, or written.'
 })
 
 /** The carry's field, while nothing is typed in it. */
@@ -90,7 +90,7 @@ useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: em
       >Take it</UButton
     >
     <p v-if="windNote" class="mt-2 border-l-[5px] border-(--weak) pl-3">
-      No number of balls in this wind makes every number so sure: calm or downwind is worth more than more of these.
+      In this wind no number of balls makes every number that sure: calm, or downwind, helps more than more of these.
     </p>
     <p
       class="mt-2 flex items-start gap-2 border-t border-default pt-2"

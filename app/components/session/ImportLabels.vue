@@ -23,13 +23,13 @@ const clubItems = computed(() => [
   { value: NEW, label: 'choose…' },
   ...clubs.value.map(club => ({ value: club.id, label: club.label })),
   { value: MAKE, label: 'a new club…' },
-  { value: SKIP, label: 'leave its rows away' },
+  { value: SKIP, label: 'leave its rows out' },
 ])
 const lengthItems = computed(() => rungs.value.map(rung => ({ value: rung.id, label: rungName(rung) })))
 const rungItems = computed(() => [
   { value: NEW, label: 'choose…' },
   ...lengthItems.value,
-  { value: SKIP, label: 'leave its rows away' },
+  { value: SKIP, label: 'leave its rows out' },
 ])
 /** Its label in the file, while a club of it is made. */
 const making = ref<string>()

@@ -47,7 +47,7 @@ function readWords(cells: Partial<Record<ForeignColumn, string>>): string {
         {{ open === 1 ? 'label waits' : 'labels wait' }} for your choice; their rows stay out until then
       </li>
       <li v-if="planned!.skipped > 0" class="flex items-center gap-2">
-        <UIcon name="i-lucide-minus" /> {{ rowsWords(planned!.skipped) }} left away by your choice
+        <UIcon name="i-lucide-minus" /> {{ rowsWords(planned!.skipped) }} left out by your choice
       </li>
       <li v-if="planned!.refusedRows > 0" class="flex items-center gap-2">
         <UIcon name="i-lucide-circle-alert" class="text-error" /> {{ rowsWords(planned!.refusedRows) }} cannot be taken

@@ -287,10 +287,10 @@ const usualAir = computed(() => {
       @none="air = null"
     />
     <p v-if="setup.ball === 'range'" class="soft">
-      Range balls fly shorter than the balls one plays, by 5 % or so: it is taken out, and makes the numbers less sure.
-      Serious numbers are taken with the ball one plays.
+      Range balls fly shorter than the balls you play, by 5 % or so: it is taken out, and makes the numbers less sure.
+      Take serious numbers with the ball you play.
     </p>
-    <UCheckbox v-model="plan.warmUp" label="The first balls are a warm-up: kept apart until I say that it counts" />
+    <UCheckbox v-model="plan.warmUp" label="Begin with a warm-up: its balls are kept apart until I say it counts" />
     <p v-if="settle" class="border-l-[5px] border-(--ink) pl-3">
       {{
         settle.why === 'retest'

@@ -100,7 +100,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         {{ unit }}.
       </p>
       <p v-if="learned.moved.length > 0">
-        <b>Otherwise than thought{{ then }}: </b
+        <b>Not what was expected{{ then }}: </b
         >{{
           learned.moved
             .map(
@@ -115,7 +115,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
         >{{ learned.loose.map(cell => `${cellName(cell)} ± ${doubt(plusMinusM(cell)!)}`).join('; ') }}.
       </p>
       <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
-        <b>Nothing new:</b> every number hit is where it was thought to be, and known well enough.
+        <b>Nothing new:</b> every number hit is where it was expected, and known well enough.
       </p>
       <p v-if="calledSum">{{ calledSum }}</p>
       <SessionCalledTable :shots="balls" :session="range" />

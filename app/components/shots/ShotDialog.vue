@@ -205,7 +205,7 @@ function leaveOut(why: string) {
           ><USelect v-model="rungId" :items="rungs" class="w-full"
         /></UFormField>
         <div class="mb-3 sm:col-span-3">
-          <p class="soft mb-1 text-sm">It counts all the same, and is told apart</p>
+          <p class="soft mb-1 text-sm">It still counts, and is told apart</p>
           <div class="flex flex-wrap gap-2">
             <UButton
               v-for="{ label, mark, on } in toggles"

@@ -32,7 +32,7 @@ function faultOf(): string {
   if (Number.isNaN(offM.value) || Math.abs(offM.value) > 100)
     return `"${off.value}" is not possible: −100 to 100 ${unit.value}.`
   const isCarry = carryM.value! >= CARRY_MIN_M && carryM.value! <= CARRY_MAX_M
-  return isCarry ? '' : `${withUnit(carryM.value!)} is no carry that can be.`
+  return isCarry ? '' : `${withUnit(carryM.value!)} is not a possible carry.`
 }
 
 function save() {

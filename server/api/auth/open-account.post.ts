@@ -8,8 +8,7 @@ export default defineEventHandler(async event => {
   const { token } = await readChecked(event, OpenAccount)
   await beginSignUp(event)
   const waiting = unsealSignUp(token)
-  if (!waiting)
-    throw refuse(404, 'This address opens nothing any more: it is too old, or not whole. Ask for another.', [])
+  if (!waiting) throw refuse(404, 'This link opens nothing any more: it is too old, or not whole. Ask for another.', [])
   await openAccount(event, waiting)
   setResponseStatus(event, 201)
   return { ok: true }

@@ -10,8 +10,8 @@ export default {
   variants: {
     level: {
       title: 'Looser than the level',
-      why: 'Clean balls scatter {sharePercent} wider than is usual for the level that stands with the player.',
-      remedies: ['Block practice over all swing lengths, or state another level: it only changes what is expected.'],
+      why: 'Clean balls scatter {sharePercent} wider than is usual for the player’s level.',
+      remedies: ['Block practice over all swing lengths, or choose another level: it only changes what is expected.'],
     },
   },
 } satisfies FlagMessages

@@ -1,7 +1,7 @@
 import type { FlagMessages } from '../../flag-messages'
 
 export default {
-  title: 'Unequal steps, {from} to {toM}',
+  title: 'Uneven steps, {from} to {toM}',
   why:
     '{shorter} to {middle} is {belowM}, {middle} to {longer} {aboveM}, from the same {loftDeg} of loft ' +
     'each. That is this player, not chance.',

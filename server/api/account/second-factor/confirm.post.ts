@@ -17,7 +17,7 @@ export default defineEventHandler(async (event): Promise<SpareCodes> => {
   const succeeded = await beginOwnAttempt(event, coach.id)
   const step = stepOf(sealed, code.replace(/\s/g, ''))
   if (step === null) {
-    const message = 'These are not the figures of now: look at the app, and at the clock of the phone.'
+    const message = 'This is not the code of now: check the app, and the clock of the phone.'
     throw refuse(422, message, [{ field: 'code', message }])
   }
   await succeeded()

@@ -59,7 +59,7 @@ function fromAddress(): WhatIf {
     })(),
   )
   if (read.success) return read.data
-  refused.value = 'The bag in this address cannot be read; this is the bag as it is.'
+  refused.value = 'The bag in this link cannot be read; this is the bag as it is.'
   return asIs()
 }
 watch(
@@ -167,7 +167,7 @@ const print = () => window.print()
         icon="i-lucide-redo-2"
         color="neutral"
         variant="outline"
-        aria-label="Do it again"
+        aria-label="Redo"
         :disabled="!canRedo"
         class="print:hidden"
         @click="redo()"
@@ -231,7 +231,7 @@ const print = () => window.print()
             variant="ghost"
             class="mt-1 print:hidden"
             @click="compareWith(undefined)"
-            >Hold it against today instead</UButton
+            >Compare with today instead</UButton
           >
           <div v-if="scene && (!same || besideName)" class="mt-3 space-y-1" aria-live="polite">
             <p v-if="changed.gone.length > 0">

@@ -1,0 +1,35 @@
+/// <reference types="vite-plugin-pwa/vanillajs" />
+import { registerSW } from 'virtual:pwa-register'
+import { whenStill } from '~/utils/when-still'
+
+const ASK_AGAIN_MS = 3_600_000
+
+/**
+ * The shell that opens without a network is filled when the page stands still: its files do not compete with what the
+ * page itself waits for. A newer one is told, and is loaded when the coach says so.
+ */
+export default defineNuxtPlugin(() => {
+  const isNewer = ref(false)
+  const load = ref(() => Promise.resolve())
+  onNuxtReady(async () => {
+    await whenStill()
+    load.value = registerSW({
+      immediate: true,
+      onNeedRefresh: () => {
+        isNewer.value = true
+      },
+      onRegisteredSW: (_address, registration) => {
+        setInterval(() => {
+          if (navigator.onLine) void registration?.update().catch(noteFailure)
+        }, ASK_AGAIN_MS)
+      },
+      onRegisterError: noteFailure,
+    })
+  })
+  return { provide: { newerUzzet: reactive({ isReady: isNewer, load: () => load.value() }) } }
+})
+
+/** Without the shell all works but for opening without a network; the next visit tries again. */
+function noteFailure(error: unknown) {
+  console.error('offline shell:', error)
+}
