@@ -131,6 +131,8 @@ export default defineNuxtConfig({
     },
   },
   icon: {
+    // Drawn where they stand: as styles each of them makes the browser look through all of the page's styles.
+    mode: 'svg',
     provider: 'none',
     fallbackToApi: false,
     serverBundle: { collections: ['lucide'] },

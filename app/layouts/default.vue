@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import { useDialogs } from '~/composables/useDialogs'
+import { useTurns } from '~/composables/useTurns'
 import { useAccount } from '~/stores/account'
 import FrameTopLine from '~/components/frame/TopLine.vue'
 import { later } from '~/utils/later'
@@ -14,6 +15,8 @@ const LazyFrameSearchDialog = later(openSearch)
 const account = useAccount()
 const { help, search, playsLike } = useDialogs()
 const route = useRoute()
+// The line on top stands, and can be tapped, before the page below it is drawn.
+const turn = useTurns(1, () => true)
 const { $newerUzzet: newer } = useNuxtApp()
 
 useShortcuts({
@@ -60,7 +63,7 @@ onNuxtReady(() => setTimeout(openBoth, STILL_MS))
       <UButton size="sm" color="neutral" variant="outline" @click="newer.load()">Load it</UButton>
     </p>
     <div id="main" class="flex min-h-0 flex-1 flex-col">
-      <slot />
+      <slot v-if="turn > 0" />
     </div>
     <LazyFrameHelpDialog v-if="help" v-model:open="help" />
     <LazyFrameSearchDialog v-if="search" v-model:open="search" />

@@ -1,12 +1,12 @@
 import { askAhead } from '~/utils/api'
 import { hasNumbers } from '~/utils/kept'
 import { isOpenPage } from '~/utils/open-pages'
+import { nextTask } from '~/utils/next-task'
 import { startWorkerAhead } from '~/utils/start-ahead'
 
 /** What this device worked out before needs no answer of the server. */
-async function askNumbersAhead(player: string): Promise<void> {
-  const playerId = player.slice('/players/'.length)
-  if (!(await hasNumbers(playerId))) askAhead(`/api${player}/numbers`)
+function askNumbersAhead(player: string): void {
+  if (!hasNumbers(player.slice('/players/'.length))) askAhead(`/api${player}/numbers`)
 }
 
 /**
@@ -16,18 +16,20 @@ async function askNumbersAhead(player: string): Promise<void> {
 export default defineNuxtPlugin({
   // Before the framework's router, which waits for the page's script.
   order: -45,
-  setup() {
+  async setup() {
     const { pathname } = location
     if (isOpenPage(pathname)) return
     askAhead('/api/account')
     if (pathname === '/players') askAhead('/api/players')
     const player = /^\/players\/[^/]+/.exec(pathname)?.[0]
     if (player) {
-      void askNumbersAhead(player)
+      askNumbersAhead(player)
       for (const part of ['', '/practice', '/rounds']) askAhead(`/api${player}${part}`)
       startWorkerAhead()
     }
     // The frame of every stage: a failure is the page's own to tell, which asks for it again.
     import('~/layouts/default.vue').catch((error: unknown) => console.error('frame:', error))
+    // The script itself was one long task: what is asked goes out, and is heard, before the page begins.
+    await nextTask()
   },
 })

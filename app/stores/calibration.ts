@@ -11,7 +11,8 @@ import { toSession, toShot, type ShotRecord } from '#shared/session'
 import type { CalibrationAnswer, CalibrationAsk } from '~/workers/calibration-protocol'
 import { calibrationWorker } from '~/utils/calibration-worker'
 import { changesSince } from '~/utils/changes'
-import { keepNumbers, keptNumbers } from '~/utils/kept'
+import { hasNumbers, keepNumbers, keptNumbers } from '~/utils/kept'
+import { nextTask } from '~/utils/next-task'
 import { servedNumbers } from '~/utils/served-numbers'
 import { useAccount } from '~/stores/account'
 import { usePractice } from '~/stores/practice'
@@ -76,10 +77,18 @@ export const useCalibration = defineStore('calibration', () => {
     if (recalled) latest.value = null
   }
 
+  /** Where nothing is kept the server's answer is on its way, and comes before a store has opened. */
+  async function lastNumbers(of: string): Promise<Calibration | undefined> {
+    const kept = () => keptNumbers(of, by())
+    const served = () => servedNumbers(of, by())
+    return hasNumbers(of) ? ((await kept()) ?? served()) : ((await served()) ?? kept())
+  }
+
   /** What was worked out here last, or by the server, stands until the worker has answered. */
   async function recall(): Promise<void> {
     const of = record.playerId
-    const known = of ? ((await keptNumbers(of, by())) ?? (await servedNumbers(of, by()))) : undefined
+    const known = of ? await lastNumbers(of) : undefined
+    await nextTask()
     if (!known || record.playerId !== of || latest.value || failure.value) return
     latest.value = known
     recalled = true

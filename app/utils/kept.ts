@@ -1,3 +1,4 @@
+import { useLocalStorage } from '@vueuse/core'
 import { api, pathOf, type Reply, type Route, isAway } from '~/utils/api'
 import { browserStore } from '~/utils/browser-store'
 import type { DBSchema } from 'idb'
@@ -138,10 +139,18 @@ interface KeptNumbers {
 }
 const numbersPath = (playerId: string) => `${recordPath(playerId)} numbers`
 
+/** Whose numbers are kept: known at once, where the store itself takes its time to open. */
+const holders = useLocalStorage<string[]>('uzzet-numbers-of', [])
+const HOLDERS_MOST = 500
+
+/** Whether anything was worked out of a player on this device. */
+export const hasNumbers = (playerId: string): boolean => holders.value.includes(playerId)
+
 /** Keeps the numbers of a player, to be shown at once the next time, while they are worked out anew. */
-export function keepNumbers(playerId: string, by: string, numbers: Calibration): Promise<void> {
+export async function keepNumbers(playerId: string, by: string, numbers: Calibration): Promise<void> {
   const body: KeptNumbers = { by, numbers }
-  return keepAnswer(numbersPath(playerId), body)
+  await keepAnswer(numbersPath(playerId), body)
+  holders.value = [playerId, ...holders.value.filter(id => id !== playerId)].slice(0, HOLDERS_MOST)
 }
 
 /** @returns what was kept of a player, or nothing where another build or unit would say it in another way */
@@ -150,12 +159,9 @@ export async function keptNumbers(playerId: string, by: string): Promise<Calibra
   return kept?.by === by ? kept.numbers : undefined
 }
 
-/** Whether anything was worked out of a player on this device. */
-export const hasNumbers = async (playerId: string): Promise<boolean> =>
-  (await reading(db => db.getKey('answers', numbersPath(playerId)))) !== undefined
-
 /** What the server has no more, or no more for this coach, goes from this device too. */
 export function forgetPlayer(playerId: string): Promise<void> {
+  holders.value = holders.value.filter(id => id !== playerId)
   return keeping(db =>
     Promise.all([recordPath(playerId), numbersPath(playerId)].map(path => db.delete('answers', path))),
   )
@@ -163,5 +169,6 @@ export function forgetPlayer(playerId: string): Promise<void> {
 
 /** The next one at this browser may be another coach. */
 export async function forgetKept(): Promise<void> {
+  holders.value = []
   await keeping(db => Promise.all([db.clear('answers'), db.clear('sent')]))
 }

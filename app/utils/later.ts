@@ -1,4 +1,5 @@
 import type { Component } from 'vue'
+import { nextTask } from '~/utils/next-task'
 
 /** A part that did not come, for want of a network, is asked for again after so long, and when there is one again. */
 const AGAIN_MS = 3000
@@ -23,7 +24,12 @@ function onLineOrLater(): Promise<void> {
  */
 export function later<T extends Component>(load: () => Promise<{ default: T }>) {
   return defineAsyncComponent({
-    loader: load,
+    // Several that come with one file are drawn each in a task of its own.
+    loader: async () => {
+      const part = await load()
+      await nextTask()
+      return part
+    },
     suspensible: false,
     onError: (_error, retry, fail, tries) => {
       if (tries > MOST_TRIES) fail()

@@ -1,6 +1,7 @@
 import { unflatten } from 'devalue'
 import type { Calibration } from '#core/calibration/calibration'
 import { api, isAway } from '~/utils/api'
+import { nextTask } from '~/utils/next-task'
 
 /**
  * What the server has worked out of a player's record, to be shown while this device works it out for the first time.
@@ -10,6 +11,7 @@ import { api, isAway } from '~/utils/api'
 export async function servedNumbers(playerId: string, by: string): Promise<Calibration | undefined> {
   try {
     const flat = await api('/api/players/:playerId/numbers', { params: { playerId } })
+    await nextTask()
     // Written by `numbers` in `server/calibration/jobs.ts`, of the build that is asked for.
     const served = unflatten(flat) as { by: string; numbers: Calibration }
     return served.by === by ? served.numbers : undefined

@@ -18,6 +18,8 @@ const baseURL = process.env.UZZET_AT ?? 'http://127.0.0.1:3000'
 interface Opened {
   paintMs: number
   shift: number
+  /** Longest stretch in which a tap would not be heard. */
+  taskMs: number
 }
 interface How {
   slower: number
@@ -40,7 +42,7 @@ async function opened(browser: Browser, path: string, { slower, state, again }: 
     await page.waitForTimeout(KEPT_MS)
   }
   await page.addInitScript(() => {
-    const seen = { paintMs: 0, shift: 0 }
+    const seen = { paintMs: 0, shift: 0, taskMs: 0 }
     Object.assign(globalThis, { seen })
     new PerformanceObserver(list => {
       for (const entry of list.getEntries()) seen.paintMs = entry.startTime
@@ -49,6 +51,9 @@ async function opened(browser: Browser, path: string, { slower, state, again }: 
       for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
         if (!entry.hadRecentInput) seen.shift += entry.value
     }).observe({ type: 'layout-shift', buffered: true })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries()) seen.taskMs = Math.max(seen.taskMs, entry.duration)
+    }).observe({ type: 'longtask', buffered: true })
   })
   if (slower > 1) await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: slower })
   await page.goto(path, { waitUntil: 'networkidle' })
@@ -76,11 +81,13 @@ const STAGES = ['bag', 'session', 'chart', 'gaps', 'pick', 'practice', 'rounds']
 const { tell, note, done } = report('stages')
 let most = { shift: 0, where: '' }
 for (const slower of [1, SLOWER]) {
+  const tasks = new Map<string, number>()
   const middle = async (path: string, how: Omit<How, 'slower'> = {}) => {
     const all: Opened[] = []
     for (let i = 0; i < GOES; i++) all.push(await opened(browser, path, { slower, ...how }))
     const shift = Math.max(...all.map(one => one.shift))
     if (shift > most.shift) most = { shift, where: path.split('/').at(-1)! }
+    tasks.set(path, Math.max(tasks.get(path) ?? 0, median(all.map(one => one.taskMs))))
     return median(all.map(one => one.paintMs))
   }
   const bare = await middle('/sign-in')
@@ -94,6 +101,12 @@ for (const slower of [1, SLOWER]) {
         bare,
         goal,
       )
+  for (const [path, taskMs] of tasks)
+    note(
+      `longest task of ${path.split('/').at(-1)!}${how}`,
+      `${taskMs.toFixed(0)} ms`,
+      slower > 1 ? 'up to 200 ms' : '',
+    )
 }
 note('most that any of them shifted', `${most.shift.toFixed(3)} ${most.where}`, `below ${SHIFT_GOAL}`)
 await browser.close()

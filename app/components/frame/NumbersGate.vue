@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTurns } from '~/composables/useTurns'
 import { useCalibration } from '~/stores/calibration'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
@@ -7,10 +8,13 @@ import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
  * another try.
  */
 const calibration = useCalibration()
+// Where they come while the page stands, what the rail and the line on top say of them comes first.
+const atOnce = calibration.result !== null
+const turn = useTurns(1, () => calibration.result !== null)
 </script>
 
 <template>
-  <slot v-if="calibration.result" />
+  <slot v-if="calibration.result && (atOnce || turn > 0)" />
   <section v-else-if="calibration.failure" role="alert" class="raised p-6 text-center">
     <p class="text-lg font-bold">The numbers could not be worked out.</p>
     <p class="soft">{{ calibration.failure }} No ball is lost.</p>

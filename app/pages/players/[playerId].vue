@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useShortcuts } from '~/composables/useShortcuts'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useTurns } from '~/composables/useTurns'
 import FrameWorkRail from '~/components/frame/WorkRail.vue'
 
 const route = useRoute()
 const { playerId, record } = usePlayerRoute()
+const turn = useTurns(1, () => true)
 const to = (stage: string) => () => navigateTo(`/players/${playerId.value}/${stage}`)
 
 // Opened once for all stages, and brought up to date behind the page at each change of stage.
@@ -30,7 +32,7 @@ useShortcuts({
   <div class="flex min-h-0 flex-1 max-md:flex-col max-md:pb-20">
     <FrameWorkRail />
     <div class="min-w-0 flex-1">
-      <NuxtPage />
+      <NuxtPage v-if="turn > 0" />
     </div>
   </div>
 </template>

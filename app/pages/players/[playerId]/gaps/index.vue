@@ -6,6 +6,7 @@ import { useGapsCursor } from '~/composables/useGapsCursor'
 import { useGapsFlags } from '~/composables/useGapsFlags'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useTurns } from '~/composables/useTurns'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameNumbersGate from '~/components/frame/NumbersGate.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
@@ -37,7 +38,13 @@ const settings = ref(false)
 // Nobody reads forty cards.
 const FIRST = 6
 const all = ref(false)
-const shown = computed(() => (all.value ? open.value : open.value.slice(0, FIRST)))
+/** The lanes first, then the cover, two flags at a time, and what is further down. */
+const [LANES, COVER, CARDS, REST] = [1, 2, 3, 6]
+const turn = useTurns(REST, () => known.value)
+const shown = computed(() => {
+  if (turn.value < REST) return open.value.slice(0, Math.max(0, 2 * (turn.value - CARDS + 1)))
+  return all.value ? open.value : open.value.slice(0, FIRST)
+})
 const flagsTitle = computed(() =>
   open.value.length === 0 ? 'No open flags' : `${open.value.length} open ${open.value.length === 1 ? 'flag' : 'flags'}`,
 )
@@ -175,6 +182,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             >
               <div :style="{ minHeight: `${lanesHeight}px` }">
                 <LazyGapsLanesChart
+                  v-if="turn >= LANES"
                   :bag="record.bag"
                   :chart="gapsChart"
                   :totals="totalOn !== undefined"
@@ -197,6 +205,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
               />
               <div v-if="cover && cover.at.length > 0" class="min-h-[120px] sm:min-h-[130px]">
                 <LazyGapsCoverChart
+                  v-if="turn >= COVER"
                   :at="cover.at"
                   :unproven="unproven"
                   :line-m="lineM"
@@ -229,7 +238,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             />
           </div>
           <UButton
-            v-if="open.length > FIRST"
+            v-if="open.length > FIRST && turn >= REST"
             size="sm"
             color="neutral"
             variant="outline"
@@ -259,7 +268,7 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             of any kind. <em>Likely</em> ones are dashed: of a list of them a few are false.
           </p>
         </component>
-        <div class="min-w-0 space-y-5 lg:col-start-1">
+        <div v-if="turn >= REST" class="min-w-0 space-y-5 lg:col-start-1">
           <section v-if="questions.length > 0" aria-labelledby="open-title" class="raised px-4 py-3">
             <h2 id="open-title" class="font-bold">Still open</h2>
             <ul class="mt-1 space-y-0.5">
