@@ -12,6 +12,7 @@ import { useDistance } from '~/composables/useDistance'
 import { typedNumber } from '~/utils/numbers'
 import PublishedFromAbove from '~/components/published/FromAbove.vue'
 import PublishedGrid from '~/components/published/Grid.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import { daysAgo } from '~/utils/dates'
 import { later } from '~/utils/later'
 
@@ -290,8 +291,7 @@ const legend = computed(() => {
         <ULink to="/what-is-kept" class="underline">What is kept of me</ULink>
       </p>
     </template>
-    <p v-else class="soft py-14 text-center" role="status">
-      {{ opened ? 'There is no chart to show.' : 'Opening the chart…' }}
-    </p>
+    <p v-else-if="opened" class="soft py-14 text-center" role="status">There is no chart to show.</p>
+    <FrameLinesSkeleton v-else :rows="8" label="The chart is being opened" class="py-6" />
   </div>
 </template>

@@ -24,12 +24,13 @@ onMounted(load)
 const NO_BALLS = 'none'
 const ALL_BALLS = 'all'
 const shown = ref(ALL_BALLS)
-const landings = shallowRef<RangeLandings[]>([])
+/** Nothing while they are on their way. */
+const landings = shallowRef<RangeLandings[]>()
 const landingsFailure = ref('')
 watch(
   () => chosen.value?.id,
   async rangeId => {
-    landings.value = []
+    landings.value = undefined
     landingsFailure.value = ''
     shown.value = ALL_BALLS
     if (!rangeId) return
@@ -42,18 +43,19 @@ watch(
   },
   { immediate: true },
 )
+const sessions = computed(() => landings.value ?? [])
 const balls = computed(() =>
-  landings.value
+  sessions.value
     .filter(({ sessionId }) => shown.value === ALL_BALLS || shown.value === sessionId)
     .flatMap(session => session.balls),
 )
 const choices = computed(() => [
   {
     value: ALL_BALLS,
-    label: `The last ${landings.value.length === 1 ? 'session' : `${landings.value.length} sessions`}`,
+    label: `The last ${sessions.value.length === 1 ? 'session' : `${sessions.value.length} sessions`}`,
   },
-  ...(landings.value.length > 1
-    ? landings.value.map(({ sessionId, player, startedAtMs, balls: { length } }) => ({
+  ...(sessions.value.length > 1
+    ? sessions.value.map(({ sessionId, player, startedAtMs, balls: { length } }) => ({
         value: sessionId,
         label: `${player}, ${shortDate(startedAtMs)}, ${length} ${length === 1 ? 'ball' : 'balls'}`,
       }))
@@ -130,7 +132,7 @@ const factsOf = ({ targets, firmness, bearingDeg }: RangeRecord) =>
             <p v-if="landingsFailure" class="soft" role="status">
               Its balls could not be fetched: {{ landingsFailure }}
             </p>
-            <template v-else-if="landings.length > 0">
+            <template v-else-if="sessions.length > 0">
               <p class="mb-1 font-semibold">Balls that pitched here</p>
               <FramePlainSelect v-model="shown" :items="choices" label="Balls that pitched here" />
               <p class="soft mt-1 text-sm">
@@ -138,7 +140,7 @@ const factsOf = ({ targets, firmness, bearingDeg }: RangeRecord) =>
                 {{ unit }}.
               </p>
             </template>
-            <p v-else class="soft text-sm">
+            <p v-else-if="landings" class="soft text-sm">
               Balls are drawn here once a session on this range measures their side too.
             </p>
           </div>

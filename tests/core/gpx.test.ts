@@ -97,8 +97,12 @@ describe('places marked on the course, as a general-purpose library writes GPX 1
     const told = (text: string) =>
       readGpx(text).errors.map(({ row, column, fault }) => `${row} ${column} ${rowFaultText(fault)}`)
     expect(told('<gpx>\n<wpt lat="51">\n</gpx>')[0]).toMatch(/^2 GPX cannot be read: .*wpt/)
-    expect(told('<gpx>\n\n<wpt lat="95" lon="0"/></gpx>')).toEqual(['3 lat is no place: −90 to 90 degrees'])
-    expect(told('<gpx><wpt lat="5" lon="0"><time>noon</time></wpt></gpx>')[0]).toMatch(/^1 time is no moment/)
+    expect(told('<gpx>\n\n<wpt lat="95" lon="0"/></gpx>')).toEqual([
+      '3 lat is not a place on the globe: −90 to 90 degrees',
+    ])
+    expect(told('<gpx><wpt lat="5" lon="0"><time>noon</time></wpt></gpx>')[0]).toMatch(
+      /^1 time is not a date with a time/,
+    )
     expect(told('')[0]).toMatch(/^1 GPX cannot be read/)
     expect(told('<kml/>')).toEqual(['1 GPX is no GPX file: its first element must be gpx'])
     expect(told('<gpx></gpx>')).toEqual(['1 GPX holds neither waypoints nor tracks'])

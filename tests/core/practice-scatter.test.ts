@@ -97,7 +97,7 @@ describe('what practice tells of a stock shot', () => {
     ])
     expect([servedAt(served, 76.5), servedAt(served, 79)]).toEqual([served[0], undefined])
     expect(servedText(served[0]!, ({ clubId }) => clubId, 'm')).toBe(
-      'In practice at 75 m the least was left by 52° (5 m over 4 balls), 46° (6 m over 4 balls).',
+      'In practice at 75 m these left the least: 52° (5 m over 4 balls), 46° (6 m over 4 balls).',
     )
     expect(servedBest(four(at, 3))).toEqual([])
     // Targets are told shortest first, and those near each other are one.

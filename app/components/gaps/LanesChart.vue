@@ -201,7 +201,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
         text: props.totals ? `total, ${unitWord.value}` : unitWord.value,
         color: ink.value.soft,
         align: 'end',
-        font: { size: 13 },
+        font: { size: 13, family: '"Overpass Variable", sans-serif' },
         padding: 0,
       },
     },

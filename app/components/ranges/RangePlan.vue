@@ -33,6 +33,14 @@ const frame = computed(() => still.value ?? live.value)
 const x = (sideM: number) => frame.value.bayX + sideM * frame.value.scale
 const y = (alongM: number) => frame.value.bayY - alongM * frame.value.scale
 
+const svg = useTemplateRef<SVGSVGElement>('svg')
+const { width: shownPx } = useElementSize(svg)
+const LARGEST = 1.7
+/** On a phone the plan shrinks and its words do not. */
+const bigger = computed(() =>
+  shownPx.value > 0 ? Math.min(LARGEST, Math.max(1, frame.value.width / shownPx.value)) : 1,
+)
+
 const arcs = computed(() => {
   const far = to(frame.value.farM)
   const step = far > 220 ? 50 : 25
@@ -56,7 +64,8 @@ const placed = computed(() => {
   // Words stand to the right of what they name, or to the left where another's words are.
   const taken: { y: number; left: boolean }[] = []
   return all.map(target => {
-    const isFree = (left: boolean) => !taken.some(one => one.left === left && Math.abs(one.y - target.y) < 20)
+    const isFree = (left: boolean) =>
+      !taken.some(one => one.left === left && Math.abs(one.y - target.y) < 20 * bigger.value)
     const wanted = target.x > frame.value.bayX * 1.35
     const left = isFree(wanted) ? wanted : isFree(!wanted) ? !wanted : wanted
     taken.push({ y: target.y, left })
@@ -77,7 +86,6 @@ function move(id: string, distanceM: number, rightDeg: number) {
   const least = from(1)
   emit('move', id, Math.min(CARRY_MAX_M, Math.max(least, distanceM)), Math.min(80, Math.max(-80, rightDeg)))
 }
-const svg = useTemplateRef<SVGSVGElement>('svg')
 function hold(event: PointerEvent, id: string) {
   if (!props.movable) return
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
@@ -124,7 +132,7 @@ function step(event: KeyboardEvent, { id, distanceM, rightDeg }: Target) {
       <path v-for="arc in arcs" :key="arc" :d="arcOf(arc).path" />
       <line :x1="frame.bayX" :x2="frame.bayX" :y1="frame.bayY" y2="8" stroke-dasharray="2 5" />
     </g>
-    <g fill="var(--soft-ink)" font-size="11">
+    <g fill="var(--soft-ink)" :font-size="11 * bigger">
       <text v-for="arc in arcs" :key="arc" :x="arcOf(arc).left - 5" :y="arcOf(arc).top + 4" text-anchor="end">
         {{ arc }}
       </text>
@@ -134,12 +142,12 @@ function step(event: KeyboardEvent, { id, distanceM, rightDeg }: Target) {
     </g>
     <g v-if="bearingDeg !== null" :transform="`translate(${frame.width - 26},30) rotate(${-bearingDeg})`">
       <path d="M0,-15 L5,9 L0,5 L-5,9 Z" fill="var(--ink)" />
-      <text y="-18" text-anchor="middle" font-size="11" font-weight="700" fill="var(--ink)">N</text>
+      <text y="-18" text-anchor="middle" :font-size="11 * bigger" font-weight="700" fill="var(--ink)">N</text>
     </g>
     <g :transform="`translate(${frame.bayX},${frame.bayY})`">
       <line x1="-26" x2="26" y1="6" y2="6" stroke="var(--ink)" stroke-width="4" stroke-linecap="round" />
       <circle r="3.5" fill="var(--ink)" />
-      <text y="24" text-anchor="middle" font-size="11" fill="var(--soft-ink)">bay</text>
+      <text :y="13 + 11 * bigger" text-anchor="middle" :font-size="11 * bigger" fill="var(--soft-ink)">bay</text>
     </g>
     <!-- A target is taken hold of, or moved with the arrow keys; the same figures are typed beside it. -->
     <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
@@ -188,8 +196,8 @@ function step(event: KeyboardEvent, { id, distanceM, rightDeg }: Target) {
         />
       </template>
       <text :x="target.left ? -18 : 18" y="0" :text-anchor="target.left ? 'end' : 'start'" fill="var(--ink)">
-        <tspan font-size="15" font-weight="700">{{ whole(target.distanceM) }}</tspan>
-        <tspan font-size="12" dx="4">{{ target.name }}{{ heightText(target.heightM) }}</tspan>
+        <tspan :font-size="15 * bigger" font-weight="700">{{ whole(target.distanceM) }}</tspan>
+        <tspan :font-size="12 * bigger" dx="4">{{ target.name }}{{ heightText(target.heightM) }}</tspan>
       </text>
     </g>
   </svg>

@@ -8,6 +8,7 @@ import { usePublished } from '~/composables/usePublished'
 import { dayText } from '#words/dates'
 import { useAccount } from '~/stores/account'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import PickHabits from '~/components/pick/Habits.vue'
 import PickStage from '~/components/pick/Stage.vue'
@@ -82,6 +83,6 @@ const line = computed(() =>
       action="To the published chart"
       :to="`/players/${playerId}/chart/published`"
     />
-    <p v-else class="soft py-14 text-center" role="status">Opening the chart…</p>
+    <FrameLinesSkeleton v-else :rows="8" label="The chart is being opened" />
   </FrameStagePage>
 </template>

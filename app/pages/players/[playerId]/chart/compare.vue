@@ -10,6 +10,7 @@ import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 import ChartOtherPlayer from '~/components/chart/OtherPlayer.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 
 /** Two days, or two published charts: what moved, by how much, how sure. */
@@ -166,7 +167,7 @@ const verdict = (one: Compared) =>
       </div>
       <p v-if="record.shots.length === 0" class="soft mt-3">No ball has been hit yet.</p>
     </template>
-    <p v-else class="soft" role="status">Comparing…</p>
+    <FrameLinesSkeleton v-else :rows="8" label="Both days are being compared" />
     <ChartOtherPlayer />
   </FrameStagePage>
 </template>

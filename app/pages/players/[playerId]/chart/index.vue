@@ -19,6 +19,7 @@ import { serverNowMs } from '~/utils/server-clock'
 import ChartCarryGrid from '~/components/chart/CarryGrid.vue'
 import ChartCellPanel from '~/components/chart/CellPanel.vue'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameNumbersGate from '~/components/frame/NumbersGate.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
@@ -258,7 +259,7 @@ const retestDue = computed(() =>
         caption="Carry chart of a past day: swing lengths down, clubs across"
         @open="navigateTo({ path: `/players/${playerId}/chart/compare`, query: { fromDay: asOf } })"
       />
-      <p v-else class="soft" role="status">Working out that day…</p>
+      <FrameLinesSkeleton v-else :rows="8" label="That day is being worked out" />
     </div>
     <FrameNumbersGate v-else>
       <p v-if="totalOn" class="raised mb-3 flex flex-wrap items-center gap-3 px-4 py-2">

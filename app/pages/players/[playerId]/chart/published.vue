@@ -7,6 +7,7 @@ import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { usePublished } from '~/composables/usePublished'
 import { useAccount } from '~/stores/account'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import PublishedFromAbove from '~/components/published/FromAbove.vue'
 import PublishedGrid from '~/components/published/Grid.vue'
@@ -75,7 +76,7 @@ async function make() {
         </section>
         <form class="raised space-y-3 p-4" novalidate @submit.prevent="make">
           <h2 class="text-xl font-bold">
-            {{ newest ? `Publish the chart of today as No. ${next}` : 'Nothing is published yet' }}
+            {{ newest ? `Publish today’s chart as No. ${next}` : 'Nothing is published yet' }}
           </h2>
           <p v-if="!anyNumber">
             No stock shot has a number yet. Hit a few balls first, or write a number in the carry chart.
@@ -127,7 +128,7 @@ async function make() {
           </ol>
         </section>
       </template>
-      <p v-else-if="!failure" class="soft" role="status">Fetching what was published…</p>
+      <FrameLinesSkeleton v-else-if="!failure" :rows="8" label="What was published is being fetched" />
     </div>
   </FrameStagePage>
 </template>

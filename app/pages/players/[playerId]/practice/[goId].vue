@@ -21,6 +21,7 @@ import { newGo } from '~/utils/new-go'
 import { shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import PracticeCount from '~/components/practice/Count.vue'
 import PracticeLive from '~/components/practice/Live.vue'
@@ -202,6 +203,6 @@ const end = () => put({ ...go.value!, endedAtMs: serverNowMs(), version: go.valu
       {{ practice.failure }}
       <UButton size="sm" color="neutral" variant="outline" @click="practice.load()">Try again</UButton>
     </p>
-    <p v-else class="soft py-14 text-center" role="status">Opening the go…</p>
+    <FrameLinesSkeleton v-else :rows="8" label="The go is being opened" />
   </FrameStagePage>
 </template>

@@ -5,6 +5,7 @@ import { useDistance } from '~/composables/useDistance'
 import { api } from '~/utils/api'
 import { dayOfInput, inputDay, shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
+import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 
 /** The coach's review: a player over a period, on one page that can be handed over as it is. */
@@ -144,6 +145,6 @@ const columns = computed(() => {
         </section>
       </div>
     </div>
-    <p v-else-if="busy" class="soft" role="status">Putting it together…</p>
+    <FrameLinesSkeleton v-else-if="busy" :rows="8" label="The review is being put together" />
   </FrameStagePage>
 </template>

@@ -170,18 +170,18 @@ async function start(session: SessionRecord) {
               class="min-h-11 rounded-md border border-(--ui-border-accented) bg-(--raised) px-2"
           /></label>
         </div>
-        <p v-if="found.length === 0" class="soft">None of them is like that.</p>
+        <p v-if="found.length === 0" class="soft">No session is like that.</p>
         <ul class="raised divide-y divide-default">
           <li v-for="session in found" :key="session.id">
             <NuxtLink
               :to="`/players/${playerId}/session/${session.id}`"
-              class="flex min-h-12 items-center gap-4 px-4 hover:bg-elevated"
+              class="flex min-h-12 flex-wrap items-center gap-x-4 px-4 hover:bg-elevated max-md:py-2 md:flex-nowrap"
             >
               <span class="w-28 shrink-0 font-bold">{{ shortDate(session.startedAtMs) }}</span>
-              <span class="w-20 shrink-0">{{ count(session) }}</span>
-              <span class="soft min-w-0 flex-1 truncate"
+              <span class="w-20 shrink-0 max-md:flex-1">{{ count(session) }}</span>
+              <span class="soft min-w-0 max-md:order-last max-md:basis-full max-md:text-sm md:flex-1 md:truncate"
                 ><b v-if="session.plan.name" class="text-default">{{ session.plan.name }}, </b>{{ whatFor(session)
-                }}{{ METHOD_WORDS[session.method] }}, {{ session.ball }} ball, {{ session.surface }}</span
+                }}{{ METHOD_WORDS[session.method].toLowerCase() }}, {{ session.ball }} ball, {{ session.surface }}</span
               >
               <span class="w-56 shrink-0 text-right max-md:hidden">{{ taught.get(session.id) }}</span>
               <UIcon name="i-lucide-chevron-right" class="soft" />
