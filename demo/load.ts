@@ -15,6 +15,7 @@ import { bagOfDemo, recordOfDemo, type DrawnPlayer } from './record'
 import { yardsToMetres } from '../core/units'
 import type { StockShot } from '../core/bag/bag'
 import { USUAL_LOCK_IN } from '../core/session/lock-in'
+import { USUAL_PLAN } from '../shared/session'
 import { ACADEMY, COACH, PLAYERS, RANGE, type DemoPlayer } from './scenario'
 
 const SEED = 20_261
@@ -77,9 +78,10 @@ async function load(url: string): Promise<void> {
     await insert('coaches', 'id, academy_id, name, email, password_hash, lock_in', [
       [coachId, academyId, COACH, DEMO_EMAIL, '', JSON.stringify({ alike: USUAL_LOCK_IN.alike })],
     ])
+    const rangeId = dice.id(nowMs)
     await insert('ranges', 'id, academy_id, name, altitude_m, bearing_deg, firmness, targets', [
       [
-        dice.id(nowMs),
+        rangeId,
         academyId,
         RANGE.name,
         RANGE.altitudeM,
@@ -132,7 +134,7 @@ async function load(url: string): Promise<void> {
       )
       await insert(
         'sessions',
-        'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air',
+        'id, player_id, coach_id, started_at, ended_at, method, ball, surface, air, plan',
         sessions.map(s => [
           s.id,
           playerId,
@@ -143,6 +145,7 @@ async function load(url: string): Promise<void> {
           s.visit.ball,
           s.visit.surface,
           JSON.stringify(s.air),
+          JSON.stringify({ ...USUAL_PLAN, rangeId }),
         ]),
       )
       await insert(

@@ -96,6 +96,7 @@ async function stryker(room, mutate, endsAtMs) {
       disableTypeChecks: false,
       // A busy machine kills no mutant; one that goes round for ever costs a minute.
       timeoutMS: 60_000,
+      dryRunTimeoutMinutes: 20,
     }),
   )
   const child = spawn(

@@ -29,7 +29,7 @@ export default defineNuxtPlugin(() => {
   return { provide: { newerUzzet: reactive({ isReady: isNewer, load: () => load.value() }) } }
 })
 
-/** Without the shell all works but for opening without a network; the next visit tries again. */
+/** A browser may refuse it: all works but for opening without a network, and the next visit tries again. */
 function noteFailure(error: unknown) {
-  console.error('offline shell:', error)
+  console.warn('offline shell:', error)
 }

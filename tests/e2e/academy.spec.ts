@@ -308,7 +308,7 @@ test('an account is opened by the address in the mail, and a second time it open
     await expect(page.getByText(/There is an account for ada-.* already/)).toBeVisible()
     await page.goto(`${server.url}/what-is-kept`)
     await page.goto(`${server.url}/sign-up#${token.slice(0, 50)}`)
-    await expect(page.getByText('This address opens nothing any more')).toBeVisible()
+    await expect(page.getByText('This link opens nothing any more')).toBeVisible()
   } finally {
     await server.stop()
     rmSync(mails, { recursive: true })

@@ -31,7 +31,7 @@ test('the air of a session is taken out of what was measured, said in words, cha
   await expect(
     page.getByText(/into 3 m\/s: 81 measured, (8[7-9]|9[0-4]) in neutral air, ± \d\.\d for the air\./),
   ).toBeVisible()
-  await expect(page.getByText(/calm or downwind is worth more than more of these/)).toBeVisible()
+  await expect(page.getByText(/calm, or downwind, helps more than more of these/)).toBeVisible()
 
   // It was from behind all along: back to the start.
   await page.getByRole('button', { name: 'It has changed' }).click()

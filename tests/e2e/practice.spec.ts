@@ -29,7 +29,7 @@ test('a plan within its balls, a go of stairs with undo and a ball apart, its sc
   await page.getByLabel('How many balls').fill('900')
   await expect(plan.getByText('"900" is not possible: 1 to 200 balls.')).toBeVisible()
   await page.getByLabel('How many balls').fill('5')
-  await expect(plan.getByText(/Six balls are the least/)).toBeVisible()
+  await expect(plan.getByText(/A block takes six balls/)).toBeVisible()
   await page.getByLabel('How many balls').fill('30')
   await expect(plan.getByText(/30 of 30 balls/)).toBeVisible()
   expect(await seriousOf(page)).toEqual([])

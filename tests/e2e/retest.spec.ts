@@ -46,7 +46,7 @@ test('a swing change makes a retest due, which the range begins with; marked pla
 
   // Taken away, the numbers are as sure as they were.
   await page.getByRole('link', { name: /Rounds/ }).click()
-  await retest.getByRole('button', { name: /^Take away: Swing change/ }).click()
+  await retest.getByRole('button', { name: /^Remove: Swing change/ }).click()
   await expect(retest.getByText(/^Retest by/)).toBeVisible()
 
   await page

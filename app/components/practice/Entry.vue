@@ -52,7 +52,7 @@ function submit() {
   if (byEyeOnly.value || props.blocked) return
   const read = readSeenBall(typed.value, measure.value, props.units)
   if ('fault' in read) {
-    fault.value = typed.value.trim() === '' ? 'Type the result first.' : read.fault
+    fault.value = typed.value.trim() === '' ? 'Type what came of it first.' : read.fault
     return
   }
   if (measure.value === 'call' && !call.value) {
