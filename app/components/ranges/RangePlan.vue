@@ -195,7 +195,16 @@ function step(event: KeyboardEvent, { id, distanceM, rightDeg }: Target) {
           stroke-width="1.6"
         />
       </template>
-      <text :x="target.left ? -18 : 18" y="0" :text-anchor="target.left ? 'end' : 'start'" fill="var(--ink)">
+      <text
+        :x="target.left ? -18 : 18"
+        y="0"
+        :text-anchor="target.left ? 'end' : 'start'"
+        fill="var(--ink)"
+        stroke="var(--raised)"
+        stroke-width="4"
+        stroke-linejoin="round"
+        paint-order="stroke"
+      >
         <tspan :font-size="15 * bigger" font-weight="700">{{ whole(target.distanceM) }}</tspan>
         <tspan :font-size="12 * bigger" dx="4">{{ target.name }}{{ heightText(target.heightM) }}</tspan>
       </text>
