@@ -5,7 +5,8 @@ import type { ChartCell } from '../../core/chart/chart-cell'
 import type { CellRemark, Remarks } from '../../core/history/coach-remarks'
 import type { GapFacts } from '../../core/gaps/facts'
 import type { Finding } from '../../core/gaps/flag'
-import { FLAG_RULES, flagRule } from '../../core/gaps/flags'
+import { checkRules, FLAG_RULES, flagRule, isUncovered } from '../../core/gaps/flags'
+import { SIDE, SIDE_OF_LEVEL } from '../../core/model/constants'
 import { oneFactOneFlag, withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
@@ -202,6 +203,7 @@ describe('flags that count', () => {
       cellOf('d', 'full', 40, { kind: 'predicted', balls: 0 }),
     ]
     expect(find('thin', ofChart(chart)).map(one => one.cells.map(cell => cell.clubId))).toEqual([['a', 'b']])
+    expect(find('thin', ofChart(chart))).toMatchObject([{ fromM: yardsToMetres(70), toM: yardsToMetres(90) }])
     expect(find('thin', ofChart(chart), { leastBalls: 6 })[0]!.cells).toHaveLength(3)
     expect(find('thin', ofChart(chart.slice(2)))).toEqual([])
     // Before enough is known, everything is thinly measured.
@@ -301,6 +303,7 @@ describe('flags with odds', () => {
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.06 })))).toMatchObject([
       { flag: 'side-bias', sureness: 'sure', data: { sideN: 33, sidesN: 40 } },
     ])
+    expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: 0.06 })))[0]!.variant).toBeUndefined()
     expect(find('side-bias', factsOf([], 0.9, sides({ playerBias: -0.035 })))).toMatchObject([
       { variant: 'left', sureness: 'likely', data: { sideN: 7, sidesN: 40 } },
     ])
@@ -452,6 +455,39 @@ describe('flags with odds', () => {
     expect(of([-1, -2, 2, 1])).toEqual([])
   })
 
+  it('misses count from the moment on that the chart was published', () => {
+    const shots = balls('52°', 'full', Array<number>(20).fill(84))
+    const published = (publishedAtMs: number) => ({
+      publishedAtMs,
+      cells: [{ clubId: '52°', rungId: 'full', carryM: yardsToMetres(95), modelM: yardsToMetres(95), lnVariance: -7 }],
+    })
+    const missed = (publishedAtMs: number) =>
+      calibrated(bagOf({ '52°': 52 }, ['full']), shots, {}, { ...USUAL_OPTIONS, published: published(publishedAtMs) })
+        .findings.filter(one => one.flag === 'short-bias')
+        .map(one => one.data.missesN)
+    expect(missed(shots[0]!.hitAtMs - 1)).toEqual([20])
+    // The eighth was hit in that very moment: twelve came after it.
+    expect(missed(shots[7]!.hitAtMs)).toEqual([12])
+    expect(missed(shots[19]!.hitAtMs)).toEqual([])
+  })
+
+  it("how wide a longer club lies is its own balls' variance, drawn to the level by the balls that the level is worth", () => {
+    const sides = Array.from({ length: 24 }, (_, i) => 0.04 + (i % 2 === 0 ? 0.16 : -0.16))
+    const shots = sides.map((side, i) => ({
+      ...balls('7 iron', 'full', [150])[0]!,
+      id: `${i}`,
+      hitAtMs: DAY_MS + i,
+      sideM: side * yardsToMetres(150),
+    }))
+    const bag = bagOf({ '7 iron': 31, '52°': 52 }, ['full'])
+    const [wide] = calibrated(bag, [...shots, ...tenBalls('52°', 'full', 100)], { level: 'good' }).findings.filter(
+      one => one.flag === 'wide' && one.cells.length > 0,
+    )
+    const usual = SIDE_OF_LEVEL.good
+    const variance = (SIDE.priorBalls * usual ** 2 + 24 * 0.16 ** 2) / (SIDE.priorBalls + 23)
+    expect(wide!.data.broaderPercent).toBeCloseTo(100 * (Math.sqrt(variance) / usual - 1), 6)
+  })
+
   it('flyers: club by club', () => {
     const chart = [cellOf('a', 'full', 90), cellOf('a', 'half', 60), cellOf('b', 'full', 110)]
     const flyers = new Map([
@@ -506,6 +542,14 @@ describe('weak and missing yards', () => {
     // The more balls it was counted from, the surer: doubt goes both ways.
     const odds = (balls: number) => weakOf({ balls, mishits: balls / 2 })[0]?.probability ?? 0
     expect(odds(60)).toBeGreaterThan(odds(14))
+  })
+
+  it('weak is likely before it is sure, by its own odds', () => {
+    const all = Array.from({ length: 60 }, (_, i) => weakOf({ looseness: 1 + i / 12 })).flat()
+    const odds = (sureness: string) => all.filter(one => one.sureness === sureness).map(one => one.probability!)
+    expect(odds('likely').length).toBeGreaterThan(0)
+    expect(odds('sure').length).toBeGreaterThan(0)
+    expect(Math.max(...odds('likely'))).toBeLessThan(Math.min(...odds('sure')))
   })
 
   it('weak needs odds: the same scatter from few balls is not said', () => {
@@ -600,6 +644,8 @@ describe("a coach's answer", () => {
     expect(state(finding, answer())).toMatchObject({ settled: true, lapsed: null })
     expect(state({ ...finding, figure: 18.7 }, answer())).toMatchObject({ settled: true })
     expect(state({ ...finding, figure: 18.8 }, answer())).toMatchObject({ settled: false, lapsed: 'changed' })
+    // A smaller step is another one too: the answer was to a step of sixteen.
+    expect(state({ ...finding, figure: 13.2 }, answer())).toMatchObject({ settled: false, lapsed: 'changed' })
     expect(
       state(
         {
@@ -620,6 +666,9 @@ describe("a coach's answer", () => {
       settled: false,
       lapsed: 'time',
     })
+    // To the last moment of it, and no other answer has a day.
+    expect(state(finding, answer({ answer: 'working', untilMs: 5_000 }))).toMatchObject({ settled: true, lapsed: null })
+    expect(state(finding, answer({ untilMs: 4_000 }))).toMatchObject({ settled: true, lapsed: null })
     expect(
       state(finding, answer({ answer: 'working', untilMs: 4_000 }), answer({ id: 'y', saidAtMs: 2_000 })),
     ).toMatchObject({ settled: true })
@@ -641,6 +690,7 @@ describe("a coach's answer", () => {
     expect(state({ ...hole, fromM: 71, toM: 71 }, toHole).settled).toBe(false)
     const thin = { ...finding, flag: 'thin', figure: 1, cells: finding.cells.slice(0, 1) }
     expect(state(thin, answer({ flag: 'thin', figure: 2 })).settled).toBe(true)
+    expect(state({ ...thin, figure: 5 }, answer({ flag: 'thin', figure: 2 }))).toMatchObject({ lapsed: 'changed' })
     expect(
       state(
         { ...thin, figure: 3, cells: [...finding.cells, { clubId: 'c', rungId: 'r' }] },
@@ -673,6 +723,17 @@ describe("a coach's answer", () => {
     // Where half of all chances come from it matters twice as much.
     expect(weightOf({ ...finding, asked: 0.5 })).toBe(8)
   })
+})
+
+it('a stretch that nothing serves is a hole, and no other flag is', () => {
+  const finding = { sureness: 'sure', probability: 1, cells: [], data: {}, fromM: 60, toM: 70, figure: 1 } as const
+  const uncovered = FLAG_RULES.map(({ meta }) => meta.id).filter(flag => isUncovered({ ...finding, flag }))
+  expect(uncovered).toEqual(['hole'])
+})
+
+it('a rule without an id is told so', () => {
+  const [rule] = FLAG_RULES as [(typeof FLAG_RULES)[number]]
+  expect(() => checkRules([{ ...rule, meta: { ...rule.meta, id: '' } }])).toThrow(/^a flag without an id: meta\.id/)
 })
 
 it('every rule can be worded from what it finds, in both units, in each of its variants', () => {
