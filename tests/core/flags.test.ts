@@ -726,7 +726,7 @@ describe("a coach's answer", () => {
 })
 
 it('a stretch that nothing serves is a hole, and no other flag is', () => {
-  const finding = { sureness: 'sure', probability: 1, cells: [], data: {}, fromM: 60, toM: 70, figure: 1 } as const
+  const finding = { sureness: 'sure' as const, probability: 1, cells: [], data: {}, fromM: 60, toM: 70, figure: 1 }
   const uncovered = FLAG_RULES.map(({ meta }) => meta.id).filter(flag => isUncovered({ ...finding, flag }))
   expect(uncovered).toEqual(['hole'])
 })
