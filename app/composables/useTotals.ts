@@ -1,9 +1,9 @@
 import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import type { Firmness } from '#core/flight/run-out'
-import { newMemo } from '#core/memo'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { usePlayerRecord } from '~/stores/record'
+import { pageMemo } from '~/utils/page-memo'
 
 /**
  * Carry and run of each stock shot, metres, by `cellKey`, while a ground is chosen. The flight is fetched when it is
@@ -12,7 +12,6 @@ import { usePlayerRecord } from '~/stores/record'
 export function useTotals(chart: () => CarryChart, ground: () => Firmness | undefined) {
   const record = usePlayerRecord()
   const { remarksOf } = useCellRemarks()
-  const memo = newMemo()
   const totals = shallowRef<ReadonlyMap<string, number>>(new Map())
   watch(
     [chart, ground, () => record.words],
@@ -25,7 +24,7 @@ export function useTotals(chart: () => CarryChart, ground: () => Firmness | unde
           const carryM = remarksOf(cell).written?.carryM ?? cell.carryM
           return carryM === null || cell.plain
             ? []
-            : [[cellKey(cell), carryM + runOf(lofts.get(cell.clubId)!, carryM, firmness, memo)]]
+            : [[cellKey(cell), carryM + runOf(lofts.get(cell.clubId)!, carryM, firmness, pageMemo)]]
         }),
       )
     },

@@ -1,23 +1,22 @@
 <script setup lang="ts">
-import { newMemo } from '#core/memo'
 import { scoreOf } from '#core/practice/score'
 import { ballsOfGo, type HomeworkRecord } from '#shared/practice'
 import { scoreText } from '#words/practice'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { usePractice } from '~/stores/practice'
 import { daysAgo, shortDate } from '~/utils/dates'
+import { pageMemo } from '~/utils/page-memo'
 
 /** What is set, what was done of it, and what came of it. */
 const practice = usePractice()
 const names = usePracticeNames()
-const memo = newMemo()
 const toast = useToast()
 const goesOf = (homework: HomeworkRecord) =>
   homework.blocks.map(block => ({
     block,
     goes: practice.done
       .filter(go => go.homeworkId === homework.id && go.name === block.name)
-      .map(go => scoreText(go.spec, scoreOf(go.spec, ballsOfGo(go), memo), names.value)),
+      .map(go => scoreText(go.spec, scoreOf(go.spec, ballsOfGo(go), pageMemo), names.value)),
   }))
 async function take(homework: HomeworkRecord, withdrawn: boolean) {
   try {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { CARRY_LIMITS } from '#core/limits'
-import { newMemo } from '#core/memo'
 import { scoreOf } from '#core/practice/score'
 import { leastLikedText } from '#words/practice'
 import { leavesAt } from '#core/practice/leaves-at'
@@ -10,6 +9,7 @@ import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 import { ballsOfGo } from '#shared/practice'
 import { typedNumber } from '~/utils/numbers'
+import { pageMemo } from '~/utils/page-memo'
 
 /** The yardage that the player likes least, and whether the record says that it really is the worst. */
 const record = usePlayerRecord()
@@ -17,7 +17,6 @@ const { changeThresholds } = useThresholds()
 const practice = usePractice()
 const { unit, unitWord, from, text } = useDistance()
 const toast = useToast()
-const memo = newMemo()
 const known = computed(() => record.player?.thresholds.leastLikedM)
 const typed = ref(known.value === undefined ? '' : text(known.value))
 watch(known, metres => {
@@ -41,7 +40,7 @@ async function save() {
 }
 const says = computed(() => {
   if (known.value === undefined) return ''
-  const judged = practice.done.flatMap(go => scoreOf(go.spec, ballsOfGo(go), memo).judged)
+  const judged = practice.done.flatMap(go => scoreOf(go.spec, ballsOfGo(go), pageMemo).judged)
   return leastLikedText(known.value, leavesAt(judged), unit.value)
 })
 </script>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { newMemo } from '#core/memo'
 import { scoreOf } from '#core/practice/score'
 import type { TypedUnits } from '#core/shot/typed-ball'
 import type { DistanceUnit } from '#core/units'
@@ -10,6 +9,7 @@ import { dayText } from '#words/dates'
 import { stockShotName } from '#words/stock-shot'
 import { useOwnGoes } from '~/composables/practice/useOwnGoes'
 import { newGo } from '~/utils/new-go'
+import { pageMemo } from '~/utils/page-memo'
 import PracticePlay from '~/components/practice/Play.vue'
 
 /** Homework on the player's own phone: what the coach set, done here, without a network too. */
@@ -28,7 +28,6 @@ const mark = computed(() => props.mark)
 const token = computed(() => props.token)
 const own = useOwnGoes(mark, token, told)
 const { goes, waiting, refused, failure } = own
-const memo = newMemo()
 const cells = computed(() => new Map((props.chart?.cells ?? []).map(cell => [`${cell.clubId}/${cell.rungId}`, cell])))
 const names = computed((): PracticeNames => ({
   unit: props.unit,
@@ -65,7 +64,7 @@ function start(homework: HomeworkRecord, block: HomeworkRecord['blocks'][number]
 }
 const goesOf = (homework: HomeworkRecord, name: string) =>
   goes.value.filter(go => go.homeworkId === homework.id && go.name === name)
-const textOf = (go: GoRecord) => scoreText(go.spec, scoreOf(go.spec, ballsOfGo(go), memo), names.value)
+const textOf = (go: GoRecord) => scoreText(go.spec, scoreOf(go.spec, ballsOfGo(go), pageMemo), names.value)
 const hasBalls = (go: GoRecord) => ballsOfGo(go).length > 0
 </script>
 

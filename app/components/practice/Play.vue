@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { StockShot } from '#core/bag/bag'
-import { newMemo } from '#core/memo'
 import { ballsOf } from '#core/practice/next-task'
 import { levelScores } from '#core/practice/level-score'
 import type { JudgedBall } from '#core/practice/judge'
@@ -21,6 +20,7 @@ import {
 import { goalText } from '#words/goals'
 import { useBeat } from '~/composables/practice/useBeat'
 import { useGo } from '~/composables/practice/useGo'
+import { pageMemo } from '~/utils/page-memo'
 import type { SeenBall } from '~/utils/seen-ball'
 import PracticeBalls from '~/components/practice/Balls.vue'
 import PracticeEntry from '~/components/practice/Entry.vue'
@@ -41,9 +41,8 @@ const props = defineProps<{
   nearest?: (targetM: number) => StockShot | null
 }>()
 const emit = defineEmits<{ put: [go: GoRecord] }>()
-const memo = newMemo()
 const go = computed(() => props.go)
-const desk = useGo(go, next => emit('put', next), memo)
+const desk = useGo(go, next => emit('put', next), pageMemo)
 const { score, spec, place, task, last, balls } = desk
 const typed = useSessionStorage(`uzzet-go-typed-${props.go.id}`, '')
 const title = computed(() => props.go.name || drillTexts(spec.value.drill).title)
@@ -107,9 +106,9 @@ const goalLines = computed(() =>
   }),
 )
 const isSame = (a: Partial<StockShot>, b: StockShot) => a.clubId === b.clubId && a.rungId === b.rungId
-const lines = computed(() => scoreLines(spec.value, score.value, props.names, memo))
+const lines = computed(() => scoreLines(spec.value, score.value, props.names, pageMemo))
 const level = computed(() => {
-  const bands = props.go.endedAtMs === null ? null : levelScores(spec.value, memo)
+  const bands = props.go.endedAtMs === null ? null : levelScores(spec.value, pageMemo)
   const own = bands?.find(one => one.level === spec.value.level)
   return own ? levelText(spec.value, own.level, own.value, props.names) : ''
 })
@@ -175,7 +174,7 @@ const routines = computed(() => {
           :task="spec.tasks[shownTask]!"
           :balls="ofTask"
           :last="isAboutShown ? last : null"
-          :memo="memo"
+          :memo="pageMemo"
           :label="`Balls about ${taskHead(spec.tasks[shownTask]!, named)} from above; each is told in the list.`"
         />
         <p v-if="last" class="min-h-8 text-xl font-bold" role="status">{{ ballText(last, spec, named) }}</p>

@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { newMemo } from '#core/memo'
 import type { GoRecord } from '#shared/practice'
 import { goSeries } from '#shared/practice-series'
 import { drillTexts, historyLines, scoreText, valueText } from '#words/practice'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { usePractice } from '~/stores/practice'
 import { shortDate } from '~/utils/dates'
+import { pageMemo } from '~/utils/page-memo'
 
 /** Every drill's scores over time: first, best, last, the band of luck, and whether it is really better. */
 defineProps<{ playerId: string }>()
 const practice = usePractice()
 const names = usePracticeNames()
-const memo = newMemo()
 /** A name of its own; that of its drill is none. */
 const ownName = (go: GoRecord) => (go.name === drillTexts(go.spec.drill).title ? '' : go.name)
 interface Row {
@@ -22,7 +21,7 @@ interface Row {
   lines: string[]
 }
 const rows = computed((): Row[] => {
-  return goSeries(practice.done, ownName, memo).map(({ key, goes: oldest, history }): Row => {
+  return goSeries(practice.done, ownName, pageMemo).map(({ key, goes: oldest, history }): Row => {
     const { go } = oldest.at(-1)!
     const value = (one: number) => valueText(go.spec, one, names.value)
     return {

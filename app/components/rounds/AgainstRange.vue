@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
 import { ballSdM } from '#core/chart/chart-cell'
-import { newMemo } from '#core/memo'
 import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '#core/model/constants'
 import { usualScatterM } from '#core/model/usual-scatter'
 import { COURSE_SCATTER } from '#core/pick/strokes'
@@ -15,6 +14,7 @@ import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
+import { pageMemo } from '~/utils/page-memo'
 
 /** Whether the course plays as the range does: how far, how wide, and what that costs. */
 const props = defineProps<{ played: readonly Played[] }>()
@@ -23,7 +23,6 @@ const { changeThresholds } = useThresholds()
 const { unit } = useDistance()
 const { readChart } = useNumbers()
 const toast = useToast()
-const memo = newMemo()
 const level = computed(() => record.player?.level ?? 'unknown')
 
 const cells = computed(() => new Map(readChart.value.map(cell => [cellKey(cell), cell])))
@@ -38,7 +37,7 @@ const shotOf: ShotOf = ({ clubId, rungId }) => {
 const shift = computed(() => courseShift(props.played))
 const taken = computed(() => record.player?.thresholds.pick?.courseScatter ?? COURSE_SCATTER)
 const windows = computed(() => windowsHeld(props.played, shotOf, taken.value))
-const strokes = computed(() => strokesAgainst(props.played, shotOf, level.value, memo))
+const strokes = computed(() => strokesAgainst(props.played, shotOf, level.value, pageMemo))
 /** The player's own course scatter, and what Pick goes by until another is taken. */
 const scatter = computed(() =>
   courseScatter(props.played, approach => {

@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
-import { newMemo } from '#core/memo'
 import type { Played } from '#core/rounds/approach'
 import { workFor } from '#core/rounds/work'
 import { noWorkText, workText } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
+import { pageMemo } from '~/utils/page-memo'
 
 /** Need times weakness: what an hour is worth most on. */
 const props = defineProps<{ played: readonly Played[] }>()
 const record = usePlayerRecord()
 const { unit } = useDistance()
 const { cellName } = useCellNames()
-const memo = newMemo()
 const MOST = 5
-const work = computed(() => workFor(props.played, record.player?.level ?? 'unknown', memo).slice(0, MOST))
+const work = computed(() => workFor(props.played, record.player?.level ?? 'unknown', pageMemo).slice(0, MOST))
 const isTold = computed(() => props.played.some(({ approaches }) => approaches.some(({ offM }) => offM !== undefined)))
 </script>
 

@@ -1,11 +1,11 @@
 import type { DrillSpec } from '#core/practice/drill-spec'
-import { newMemo } from '#core/memo'
 import { scoreOf } from '#core/practice/score'
 import { ballsOfGo, type GoRecord } from '#shared/practice'
 import { CLINIC_MOST } from '~/composables/useClinic'
 import { useAccount } from '~/stores/account'
 import { useOutbox } from '~/stores/outbox'
 import { newGo } from '~/utils/new-go'
+import { pageMemo } from '~/utils/page-memo'
 
 /** One of the players on the tee, with a go at the drill that all of them do. */
 export interface ClinicGo {
@@ -39,9 +39,8 @@ export const usePracticeClinic = createSharedComposable(() => {
     kept.value = [...kept.value.filter(member => member.coachId !== coachId.value), ...own]
   }
   const turn = useLocalStorage('uzzet-clinic-goes-turn', '')
-  const memo = newMemo()
   const rows = computed(() =>
-    members.value.map(member => ({ ...member, score: scoreOf(member.go.spec, ballsOfGo(member.go), memo) })),
+    members.value.map(member => ({ ...member, score: scoreOf(member.go.spec, ballsOfGo(member.go), pageMemo) })),
   )
   const isOver = ({ playerId }: { playerId: string }) => {
     const row = rows.value.find(one => one.playerId === playerId)
