@@ -41,20 +41,6 @@ async function start(spec: DrillSpec, name = '') {
       {{ practice.failure }}
       <UButton size="sm" color="neutral" variant="outline" @click="practice.load()">Try again</UButton>
     </p>
-    <section
-      v-for="go in running"
-      :key="go.id"
-      class="raised mb-4 flex flex-wrap items-center gap-x-6 gap-y-2 border-l-4! border-l-primary! px-5 py-3"
-    >
-      <div class="min-w-0 flex-1">
-        <h2 class="text-xl font-bold">{{ go.name || drillTexts(go.spec.drill).title }}, running</h2>
-        <p class="soft">
-          {{ ballsOfGo(go).length }} {{ ballsOfGo(go).length === 1 ? 'ball' : 'balls' }}, begun
-          {{ daysAgo(go.startedAtMs) }}
-        </p>
-      </div>
-      <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/practice/${go.id}`">Go on</UButton>
-    </section>
     <FrameEmptyStep
       v-if="known && practised && !hasNumber"
       icon="i-lucide-target"
@@ -67,6 +53,21 @@ async function start(spec: DrillSpec, name = '') {
       <!-- The plan goes above the drills by the numbers: neither stands before they are there. -->
       <FrameLinesSkeleton v-if="waits" :rows="8" />
       <div v-else class="min-w-0 space-y-8">
+        <!-- What is running is not known sooner than the plan: above it nothing would stand still. -->
+        <section
+          v-for="go in running"
+          :key="go.id"
+          class="raised flex flex-wrap items-center gap-x-6 gap-y-2 border-l-4! border-l-primary! px-5 py-3"
+        >
+          <div class="min-w-0 flex-1">
+            <h2 class="text-xl font-bold">{{ go.name || drillTexts(go.spec.drill).title }}, running</h2>
+            <p class="soft">
+              {{ ballsOfGo(go).length }} {{ ballsOfGo(go).length === 1 ? 'ball' : 'balls' }}, begun
+              {{ daysAgo(go.startedAtMs) }}
+            </p>
+          </div>
+          <UButton size="xl" icon="i-lucide-play" :to="`/players/${playerId}/practice/${go.id}`">Go on</UButton>
+        </section>
         <div v-if="hasNumber" class="space-y-3">
           <PracticePlan @start="start" />
           <PracticeLeastLiked />
