@@ -157,9 +157,9 @@ for (const [i, grid] of GRIDS.entries())
       for (const pile of grid.piles) {
         const cell = await onBoard(page, cellOf(pile))
         if ((await cell.getAttribute('aria-pressed')) !== 'true') {
-          const aimed = page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+          const aimed = page.waitForRequest(request => request.url().endsWith('/aim'))
           await cell.click()
-          await aimed
+          expect((await (await aimed).response())?.ok()).toBe(true)
         }
         for (const line of pile.balls) {
           expect(await send(sent(line))).toBe(202)

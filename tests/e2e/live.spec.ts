@@ -23,9 +23,10 @@ const ball = (carry_yd: number, more: object = {}) => ({ id: randomUUID(), carry
 
 /** Waits for the answer from before it is asked: a quick one is not missed. */
 async function aimAt(page: Page, cell: string) {
-  const answered = page.waitForResponse(reply => reply.url().endsWith('/aim') && reply.ok())
+  // What was asked after the click: an answer to the choice before may still be on its way.
+  const asked = page.waitForRequest(request => request.url().endsWith('/aim'))
   await page.getByRole('button', { name: cell, exact: true }).click()
-  await answered
+  expect((await (await asked).response())?.ok()).toBe(true)
 }
 
 test("a device's ball is on the screen within a second, with what was chosen there, and can be taken back", async ({
