@@ -456,7 +456,10 @@ describe('flags with odds', () => {
   })
 
   it('misses count from the moment on that the chart was published', () => {
-    const shots = balls('52°', 'full', Array<number>(20).fill(84))
+    const hit = balls('52°', 'full', Array<number>(20).fill(84))
+    // One that was left out, and a pile, are no misses of a ball.
+    const last = { ...hit[19]!, hitAtMs: hit[19]!.hitAtMs + 60_000 }
+    const shots = [...hit, { ...last, id: 'out', leftOut: 'mishit' }, { ...last, id: 'pile', balls: 5 }]
     const published = (publishedAtMs: number) => ({
       publishedAtMs,
       cells: [{ clubId: '52°', rungId: 'full', carryM: yardsToMetres(95), modelM: yardsToMetres(95), lnVariance: -7 }],
@@ -465,10 +468,10 @@ describe('flags with odds', () => {
       calibrated(bagOf({ '52°': 52 }, ['full']), shots, {}, { ...USUAL_OPTIONS, published: published(publishedAtMs) })
         .findings.filter(one => one.flag === 'short-bias')
         .map(one => one.data.missesN)
-    expect(missed(shots[0]!.hitAtMs - 1)).toEqual([20])
+    expect(missed(hit[0]!.hitAtMs - 1)).toEqual([20])
     // The eighth was hit in that very moment: twelve came after it.
-    expect(missed(shots[7]!.hitAtMs)).toEqual([12])
-    expect(missed(shots[19]!.hitAtMs)).toEqual([])
+    expect(missed(hit[7]!.hitAtMs)).toEqual([12])
+    expect(missed(hit[19]!.hitAtMs)).toEqual([])
   })
 
   it("how wide a longer club lies is its own balls' variance, drawn to the level by the balls that the level is worth", () => {
