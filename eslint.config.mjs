@@ -74,7 +74,7 @@ export default createConfigForNuxt({ features: { stylistic: false, tooling: fals
       'prefer-rest-params': 'error',
       'prefer-spread': 'error',
       'no-var': 'error',
-      'no-console': ['error', { allow: ['error', 'warn'] }],
+      'no-console': ['error', { allow: ['error'] }],
       'no-empty': ['error', { allowEmptyCatch: false }],
       'vue/max-len': [
         'error',

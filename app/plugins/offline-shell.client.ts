@@ -31,5 +31,7 @@ export default defineNuxtPlugin(() => {
 
 /** A browser may refuse it: all works but for opening without a network, and the next visit tries again. */
 function noteFailure(error: unknown) {
+  // No error of ours: a private window, or a coach's own settings.
+  // eslint-disable-next-line no-console
   console.warn('offline shell:', error)
 }

@@ -9,6 +9,7 @@ import type { Picked, PickQuestion } from '#core/pick/pick'
 import { pickPlayerOf, type PickPlayer } from '#core/pick/pick-player'
 import { pickAt, sweepTargets } from '#core/pick/sweep'
 import type { DistanceUnit } from '#core/units'
+import { nextTask } from '~/utils/next-task'
 
 /** Picks for every distance, so that the page has its answer before it is asked. */
 
@@ -34,7 +35,6 @@ let opened: { player: PickPlayer; shots: FlownShot[]; day: PickDay; unit: Distan
 let costs: { key: FlownShot[]; costs: LeaveCost[] } | undefined
 let round = 0
 const memo = newMemo()
-const breathe = () => new Promise<void>(resolve => setTimeout(resolve, 0))
 
 function known() {
   if (!opened) throw new Error('no chart was opened')
@@ -79,7 +79,7 @@ const api = {
       const answers = []
       for (const at of targets.slice(i, i + LOT)) {
         answers.push({ at, picked: pickAt(player, shots, question, at, unit, memo) })
-        await breathe()
+        await nextTask()
         if (round !== own) return
       }
       tell(answers)

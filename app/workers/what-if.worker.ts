@@ -10,14 +10,12 @@ import { remediesFor } from '#core/what-if/remedies'
 import { ownTargets, sceneOf, type Judging, type Scene } from '#core/what-if/scene'
 import { searchBags, type Progress, type SearchResult } from '#core/what-if/search'
 import { asItIs, type SearchLimits, type WhatIf } from '#core/what-if/thought-of'
+import { nextTask } from '~/utils/next-task'
 
 /** Thinks bags through, so that the page stays quick; a search tells how far it is and can be stopped. */
 let player: { layout: Layout; judging: Judging; today: Scene } | undefined
 let stopped = false
 const memo = newMemo()
-
-/** Lets a message in: a stop is only heard between two lots of bags. */
-const breathe = () => new Promise<void>(resolve => setTimeout(resolve, 0))
 
 function opened() {
   if (!player) throw new Error('no player was opened')
@@ -63,7 +61,8 @@ const api = {
     const from = performance.now()
     const result = await searchBags(layout, limits, judging.targetsM, async progress => {
       tell(progress)
-      await breathe()
+      // A stop is only heard between two lots of bags.
+      await nextTask()
       return stopped
     })
     return { ...result, seconds: (performance.now() - from) / 1000 }
