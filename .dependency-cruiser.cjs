@@ -51,6 +51,13 @@ module.exports = {
       to: { pathNot: ['^shared/', '^core/', '^node_modules/zod/'] },
     },
     {
+      name: 'pages-wait-for-no-schema',
+      severity: 'error',
+      comment: 'Schemas come when a form is checked: app/utils/form-schemas.ts. Types of them cost nothing.',
+      from: { path: '^app/', pathNot: '^app/workers/' },
+      to: { path: '^(shared/schemas/|node_modules/zod/)', dependencyTypesNot: ['type-only', 'dynamic-import'] },
+    },
+    {
       name: 'words-know-core-alone',
       severity: 'error',
       comment: 'Texts are put together from what the core says, for whoever shows them.',

@@ -15,7 +15,7 @@ import { bagOfDemo, recordOfDemo, type DrawnPlayer } from './record'
 import { yardsToMetres } from '../core/units'
 import type { StockShot } from '../core/bag/bag'
 import { USUAL_LOCK_IN } from '../core/session/lock-in'
-import { USUAL_PLAN } from '../shared/session'
+import { USUAL_PLAN } from '../shared/choices'
 import { ACADEMY, COACH, PLAYERS, RANGE, type DemoPlayer } from './scenario'
 
 const SEED = 20_261

@@ -6,7 +6,7 @@ import { drillById } from '../core/practice/drills'
 import { scoreOf } from '../core/practice/score'
 import type { PublishedChart } from '../core/history/published'
 import type { Dice } from '../devices/dice'
-import type { GoBall, GoRecord, HomeworkRecord } from '../shared/practice'
+import type { GoBall, GoRecord, HomeworkRecord } from '../shared/schemas/practice'
 import { drillTexts } from '../words/practice'
 import type { DemoPractice } from './scenario'
 

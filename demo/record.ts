@@ -1,6 +1,7 @@
 import type { Bag } from '../core/bag/bag'
 import type { SchoolId } from '../core/swing/schools'
-import { USUAL_PLAN, type SessionRecord, type ShotRecord } from '../shared/session'
+import { USUAL_PLAN } from '../shared/choices'
+import type { SessionRecord, ShotRecord } from '../shared/schemas/session'
 import type { Dice } from '../devices/dice'
 import { drawPlayer } from './draw'
 import type { DemoPlayer } from './scenario'

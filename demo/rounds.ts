@@ -6,7 +6,7 @@ import { COURSE_SCATTER } from '../core/pick/strokes'
 import type { PublishedChart } from '../core/history/published'
 import { yardsToMetres } from '../core/units'
 import type { Dice } from '../devices/dice'
-import type { ApproachRecord, RoundRecord } from '../shared/rounds'
+import type { ApproachRecord, RoundRecord } from '../shared/schemas/rounds'
 import type { DemoRounds } from './scenario'
 
 const DAY_MS = 86_400_000

@@ -1,6 +1,6 @@
 import type { SwingFlight } from '../core/swing/scale'
 import type { SchoolId } from '../core/swing/schools'
-import type { Level } from '../shared/player'
+import type { Level } from '../core/level'
 
 /** A made-up links academy. None of these people, places or numbers exist. */
 export const ACADEMY = 'Saltmarsh Links Academy'

@@ -10,7 +10,7 @@ import { readBagFile, readBelieved, type Believed } from '../core/files/bag-file
 import { readShotTable, type ShotRow } from '../core/files/shot-table'
 import { withStated } from '../core/flight/session-air'
 import type { Session, Shot } from '../core/shot/shot'
-import { BagFile } from '../shared/bag-file'
+import { BagFile } from '../shared/schemas/bag-file'
 import { rowFaultText } from '../words/row-faults'
 
 const MOST_BYTES = 25e6

@@ -11,7 +11,7 @@ import { GRIP_DOWN_M } from '../core/gaps/stretches'
 import { flownShots } from '../core/pick/flown'
 import { pick } from '../core/pick/pick'
 import { pickPlayerOf } from '../core/pick/pick-player'
-import { PickFile } from '../shared/pick-file'
+import { PickFile } from '../shared/schemas/pick-file'
 import { whyText } from '../words/pick'
 import { Fault, open, readArgs, readBag, readJson, readShots, sessionsOf, unitOf } from './door'
 

@@ -7,9 +7,11 @@ import type { PracticeLeave } from '../core/chart/practice-scatter'
 import type { Bag } from '../core/bag/bag'
 import type { DistanceUnit } from '../core/units'
 import type { Method } from '../core/shot/shot'
-import type { AcademyThresholds, Player, Thresholds } from './player'
+import type { AcademyThresholds, Thresholds } from './schemas/player'
+import type { Player } from './player'
 import type { RowFigures } from '../core/files/shot-table'
-import { toSession, toShot, type SessionRecord, type ShotRecord, type TakenRecord } from './session'
+import { toSession, toShot } from './session'
+import type { SessionRecord, ShotRecord, TakenRecord } from './schemas/session'
 
 /** The way the newest session measures: the next balls will be measured so. */
 export function newestMethod(sessions: readonly SessionRecord[]): Method {

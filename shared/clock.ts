@@ -1,4 +1,4 @@
-import type { SessionRecord, ShotRecord } from './session'
+import type { SessionRecord, ShotRecord } from './schemas/session'
 
 /**
  * Times that a device's own clock says. A tablet's clock may be a day ahead or years behind: no ball is refused for it.

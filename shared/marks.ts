@@ -1,6 +1,6 @@
 import type { Face, Strike } from '../core/shot/shot'
 import type { Readings } from '../core/shot/readings'
-import type { ShotRecord } from './session'
+import type { ShotRecord } from './schemas/session'
 
 /**
  * What can be said of a ball with one tap. A strike weighs it less; a face that was open or closed is told and the ball

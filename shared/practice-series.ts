@@ -2,7 +2,8 @@ import { groupBy } from '../core/group-by'
 import type { Memo } from '../core/memo'
 import { historyOf, seriesKey, type DrillHistory } from '../core/practice/history'
 import { SCORE_DIRECTION, scoreOf, type DrillScore } from '../core/practice/score'
-import { ballsOfGo, type GoRecord } from './practice'
+import { ballsOfGo } from './practice'
+import type { GoRecord } from './schemas/practice'
 
 /** Goes that can be held against one another, oldest first, with their scores and how they went. */
 export interface GoSeries {

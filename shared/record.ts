@@ -2,10 +2,11 @@ import type { Bag } from '../core/bag/bag'
 import type { METHODS, Strike } from '../core/shot/shot'
 import { CARRY_BASES, READING_NAMES, type ReadingName, type Readings } from '../core/shot/readings'
 import type { PublishedNumbers } from '../core/history/published-numbers'
-import type { CellRemarkRecord } from './cell-remark'
-import type { FlagAnswerRecord } from './flag-answer'
-import type { AcademyThresholds, Player } from './player'
-import type { SessionRecord, ShotRecord, TakenRecord } from './session'
+import type { CellRemarkRecord } from './schemas/cell-remark'
+import type { FlagAnswerRecord } from './schemas/flag-answer'
+import type { AcademyThresholds } from './schemas/player'
+import type { Player } from './player'
+import type { SessionRecord, ShotRecord, TakenRecord } from './schemas/session'
 
 /**
  * All shots of a player, column by column: one list a field, all of the same length. Five thousand shots are then

@@ -16,10 +16,12 @@ import { READING_NAMES, READING_RANGE } from '../core/shot/readings'
 import { METHODS, STRIKES } from '../core/shot/shot'
 import { FLIGHTS, rungName } from '../core/swing/scale'
 import { SCHOOL_IDS } from '../core/swing/schools'
-import { BagChange } from '../shared/bag'
-import { CellRemarkRecord } from '../shared/cell-remark'
-import { LEVELS, Thresholds } from '../shared/player'
-import { FIRMNESSES, GROUNDS, SessionRecord, ShotRecord, USUAL_PLAN, WINDS_JUDGED } from '../shared/session'
+import { BagChange } from '../shared/schemas/bag'
+import { CellRemarkRecord } from '../shared/schemas/cell-remark'
+import { LEVELS } from '../core/level'
+import { Thresholds } from '../shared/schemas/player'
+import { FIRMNESSES, GROUNDS, USUAL_PLAN, WINDS_JUDGED } from '../shared/choices'
+import { SessionRecord, ShotRecord } from '../shared/schemas/session'
 
 /** Any record that the schemas take, the ends and the odd weighted: what no person would enter, but somebody will. */
 

@@ -1,6 +1,5 @@
 import { v7 as newId } from 'uuid'
 import { cellKey, gridCells, type Bag, type StockShot } from '#core/bag/bag'
-import { BagForm } from '#shared/bag'
 import { changeOf, draftOf, fieldNumber, usualName, type BagDraft, type TypedBelief } from '~/utils/bag-draft'
 import { Refused, api } from '~/utils/api'
 import { useCellRemarks } from '~/composables/useCellRemarks'
@@ -8,6 +7,7 @@ import { useDraftHistory } from '~/composables/useDraftHistory'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useScaleDraft } from '~/composables/useScaleDraft'
 import { usePlayerRecord } from '~/stores/record'
+import { formSchemas } from '~/utils/form-schemas'
 
 interface Kept {
   version: number
@@ -71,11 +71,11 @@ export function useBagDraft(playerId: string) {
   }
 
   async function save(): Promise<void> {
-    const value = formErrors.check(BagForm, changeOf(draft.value, version.value))
-    if (!value) return
     busy.value = true
     const sent = JSON.stringify(draft.value)
     try {
+      const value = await formErrors.check(formSchemas.BagForm, changeOf(draft.value, version.value))
+      if (!value) return
       const saved = await api('/api/players/:playerId/bag', { params: { playerId }, method: 'PUT', body: value })
       record.takeBag(saved)
       await sayBelieved((JSON.parse(sent) as BagDraft).believed)

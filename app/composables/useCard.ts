@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid'
 import type { Method } from '#core/shot/shot'
-import { OWN_BALLS_AT_ONCE, type LinkView } from '#shared/player-link'
+import { OWN_BALLS_AT_ONCE } from '#shared/limits'
+import type { LinkView } from '#shared/player-link'
 import { ballToSend, markOfLink, ownBallStore } from '~/utils/own-ball-queue'
 import { NotOurs, api, isAway } from '~/utils/api'
 import { apiOrKept, forgetKept } from '~/utils/kept'

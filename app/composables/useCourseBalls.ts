@@ -1,8 +1,10 @@
 import { v5 } from 'uuid'
 import { CARRY_MAX_M, CARRY_MIN_M } from '#core/limits'
 import { yardsToMetres } from '#core/units'
-import { approachesOf, type ApproachRecord, type RoundRecord } from '#shared/rounds'
-import { newShot, USUAL_PLAN } from '#shared/session'
+import { approachesOf } from '#shared/rounds'
+import type { ApproachRecord, RoundRecord } from '#shared/schemas/rounds'
+import { newShot } from '#shared/session'
+import { USUAL_PLAN } from '#shared/choices'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Where a ball finished is told by eye: good to so much, one standard deviation. Our choice. */

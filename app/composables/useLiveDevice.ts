@@ -1,4 +1,5 @@
-import type { Device, DeviceAim, LiveMessage } from '#shared/device'
+import type { Device, LiveMessage } from '#shared/device'
+import type { DeviceAim } from '#shared/schemas/device'
 import type { StockShot } from '#core/bag/bag'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { Refused, api } from '~/utils/api'

@@ -1,4 +1,4 @@
-import type { RangeRecord, RangeTarget } from '#shared/range'
+import type { RangeRecord, RangeTarget } from '#shared/schemas/range'
 import { api } from '~/utils/api'
 
 /** The academy's ranges with their signs and targets; the last ones known are there without the network too. */

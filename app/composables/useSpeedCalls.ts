@@ -1,7 +1,7 @@
 import { cellKey } from '#core/bag/bag'
 import { CARRY_POWER_OF_SPEED, rungSpeedMs } from '#core/swing/called-speed'
 import { speedMissText } from '#words/speed-call'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useNumbers } from '~/composables/useNumbers'
 import { useAccount } from '~/stores/account'

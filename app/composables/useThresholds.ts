@@ -1,4 +1,4 @@
-import type { Thresholds } from '#shared/player'
+import type { Thresholds } from '#shared/schemas/player'
 import { usePlayerRecord } from '~/stores/record'
 import { api } from '~/utils/api'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import type { AcademyPeople, Person, PersonChange } from '#shared/academy'
-import type { AcademyChange } from '#shared/account'
+import type { AcademyPeople, Person } from '#shared/academy'
+import type { PersonChange } from '#shared/schemas/academy'
+import type { AcademyChange } from '#shared/schemas/account'
 import { KEEP_MONTHS, RESET_HOURS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES, mayDo, type CoachesSee, type Role } from '#shared/rights'
 import { api } from '~/utils/api'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useCharacterKeys } from '~/composables/useShortcuts'
-import { AccountChange, PasswordChange } from '#shared/account'
 import { PASSWORD_MIN } from '#shared/password'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
+import { formSchemas } from '~/utils/form-schemas'
 import AccountDevices from '~/components/account/Devices.vue'
 import AccountLockIn from '~/components/account/LockIn.vue'
 import AccountSecondFactor from '~/components/account/SecondFactor.vue'
@@ -22,7 +22,7 @@ const nameErrors = useFormErrors()
 const passwordErrors = useFormErrors()
 
 async function saveName() {
-  const value = nameErrors.check(AccountChange, { name: name.value })
+  const value = await nameErrors.check(formSchemas.AccountChange, { name: name.value })
   if (!value) return
   try {
     account.account = await api('/api/account', { method: 'PATCH', body: value })
@@ -33,7 +33,7 @@ async function saveName() {
 }
 
 async function savePassword() {
-  const value = passwordErrors.check(PasswordChange, passwords)
+  const value = await passwordErrors.check(formSchemas.PasswordChange, passwords)
   if (!value) return
   try {
     await api('/api/account/password', { method: 'POST', body: value })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { TypedUnits } from '#core/shot/typed-ball'
-import type { GoRecord } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import { drillTexts, namesOfGo, scoreText, taskHead, type PracticeNames } from '#words/practice'
 import { usePracticeClinic } from '~/composables/practice/usePracticeClinic'
 import { useDistance } from '~/composables/useDistance'

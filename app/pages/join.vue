@@ -3,6 +3,7 @@ import type { InvitedTo } from '#shared/academy'
 import { ROLE_WORDS } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useDoorForm } from '~/composables/useDoorForm'
+import { formSchemas } from '~/utils/form-schemas'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
@@ -27,8 +28,7 @@ onMounted(async () => {
 
 const submit = () =>
   enter(async () => {
-    const { Join } = await import('#shared/academy')
-    const value = check(Join, { ...form.value, token })
+    const value = await check(formSchemas.Join, { ...form.value, token })
     if (value) await api('/api/auth/join', { method: 'POST', body: value })
     return value !== null
   })

@@ -3,6 +3,7 @@ import type { ResetLook } from '#shared/academy'
 import { PASSWORD_MIN } from '#shared/password'
 import { api } from '~/utils/api'
 import { useDoorForm } from '~/composables/useDoorForm'
+import { formSchemas } from '~/utils/form-schemas'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 
 /** Where the owner's address for a lost password leads: a new one, and in. */
@@ -35,8 +36,11 @@ watch(errors, () => {
 
 const submit = () =>
   enter(async () => {
-    const { Reset } = await import('#shared/academy')
-    const value = check(Reset, { token, password: password.value, ...(asksCode.value && { code: code.value }) })
+    const value = await check(formSchemas.Reset, {
+      token,
+      password: password.value,
+      ...(asksCode.value && { code: code.value }),
+    })
     if (value) await api('/api/auth/reset', { method: 'POST', body: value })
     return value !== null
   })

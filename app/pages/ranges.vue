@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { RangeLandings, RangeRecord } from '#shared/range'
+import type { RangeLandings } from '#shared/range'
+import type { RangeRecord } from '#shared/schemas/range'
 import { api } from '~/utils/api'
 import { shortDate } from '~/utils/dates'
 import { useDistance } from '~/composables/useDistance'

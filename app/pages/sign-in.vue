@@ -3,6 +3,7 @@ import type { SignUpDoor } from '#shared/account'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
+import { formSchemas } from '~/utils/form-schemas'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 
 definePageMeta({ layout: 'plain' })
@@ -57,8 +58,7 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
 async function sendReset() {
   busy.value = true
   try {
-    const { LostPassword } = await import('#shared/academy')
-    const value = check(LostPassword, { email: form.email })
+    const value = await check(formSchemas.LostPassword, { email: form.email })
     if (!value) return
     await api('/api/auth/lost', { method: 'POST', body: value })
     sent.value = true
@@ -72,9 +72,8 @@ async function sendReset() {
 /** What checks a form comes when it is needed: the page stands before it. */
 async function submit() {
   try {
-    const { SignIn } = await import('#shared/account')
     const { code, ...known } = form
-    const value = check(SignIn, asksCode.value ? { ...known, code } : known)
+    const value = await check(formSchemas.SignIn, asksCode.value ? { ...known, code } : known)
     if (value) await enter('/api/auth/sign-in', value)
   } catch (error) {
     take(error)

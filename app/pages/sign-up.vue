@@ -3,6 +3,7 @@ import type { DistanceUnit } from '#core/units'
 import { SIGN_UP_HOURS } from '#shared/keep-times'
 import { api } from '~/utils/api'
 import { useDoorForm } from '~/composables/useDoorForm'
+import { formSchemas } from '~/utils/form-schemas'
 import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
 import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
 
@@ -35,8 +36,7 @@ onMounted(async () => {
 
 const submit = () =>
   enter(async () => {
-    const { SignUp } = await import('#shared/account')
-    const value = check(SignUp, form.value)
+    const value = await check(formSchemas.SignUp, form.value)
     if (!value) return false
     const { mailed } = await api('/api/auth/sign-up', { method: 'POST', body: value })
     if (mailed) mailedTo.value = value.email

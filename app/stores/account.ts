@@ -1,6 +1,7 @@
 import type { LockIn } from '#core/session/lock-in'
 import type { DistanceUnit } from '#core/units'
-import type { Account, CoachSettings, ReadingUnits } from '#shared/account'
+import type { Account } from '#shared/account'
+import type { CoachSettings, ReadingUnits } from '#shared/schemas/account'
 import { api, dropAhead, onSignedOut, Refused } from '~/utils/api'
 import { apiOrKept, forgetKept } from '~/utils/kept'
 

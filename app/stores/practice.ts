@@ -1,4 +1,5 @@
-import type { GoRecord, HomeworkRecord, OwnDrill, PracticeRecord } from '#shared/practice'
+import type { GoRecord, HomeworkRecord, OwnDrill } from '#shared/schemas/practice'
+import type { PracticeRecord } from '#shared/practice'
 import { mergedGo } from '#shared/practice'
 import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'

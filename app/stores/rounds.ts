@@ -1,4 +1,5 @@
-import { mergedRound, type RoundRecord } from '#shared/rounds'
+import { mergedRound } from '#shared/rounds'
+import type { RoundRecord } from '#shared/schemas/rounds'
 import { useOutbox } from '~/stores/outbox'
 import { usePlayerRecord } from '~/stores/record'
 import { apiOrKept, keepAnswer } from '~/utils/kept'

@@ -1,4 +1,4 @@
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 
 /**
  * What became of a list of balls: those to be put (new or changed) and the ids of those gone. A record is replaced,

@@ -7,7 +7,7 @@ import type { Scene } from '#core/what-if/scene'
 import type { DistanceUnit } from '#core/units'
 import { flagText } from '#words/flags'
 import { stockShotName } from '#words/stock-shot'
-import type { HandedBag } from '#shared/handed-bag'
+import type { HandedBag } from '#shared/schemas/handed-bag'
 
 /** What stock shots are called in a thought-of bag. */
 export function sceneNames(of: Scene) {

@@ -1,8 +1,8 @@
 import { bagAfter } from '#core/bag/bag-step'
 import type { Bag } from '#core/bag/bag'
-import type { BagStepRecord } from '#shared/bag'
+import type { BagStepRecord } from '#shared/schemas/bag'
 import { fromColumns, type PlayerRecord } from '#shared/record'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import type { Entry } from '~/utils/outbox-queue'
 
 /** Puts a record into a list by its id; an older version never takes the place of a newer one. */

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import type { DrillSpec } from '#core/practice/drill-spec'
-import type { GoRecord } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import { serverNowMs } from '~/utils/server-clock'
 
 /** A go at a drill, from now on. */

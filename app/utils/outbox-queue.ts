@@ -1,10 +1,10 @@
-import type { BagStepRecord } from '#shared/bag'
-import type { CellRemarkRecord } from '#shared/cell-remark'
-import type { FlagAnswerRecord } from '#shared/flag-answer'
+import type { BagStepRecord } from '#shared/schemas/bag'
+import type { CellRemarkRecord } from '#shared/schemas/cell-remark'
+import type { FlagAnswerRecord } from '#shared/schemas/flag-answer'
 import { CLOCK_GOOD_MS } from '#shared/clock'
-import type { GoRecord } from '#shared/practice'
-import type { RoundRecord } from '#shared/rounds'
-import type { SessionRecord, ShotRecord } from '#shared/session'
+import type { GoRecord } from '#shared/schemas/practice'
+import type { RoundRecord } from '#shared/schemas/rounds'
+import type { SessionRecord, ShotRecord } from '#shared/schemas/session'
 
 /** What can be entered without a connection. */
 export type Entry =

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, shallowRef, type Ref } from 'vue'
-import type { OwnBall } from '#shared/player-link'
+import type { OwnBall } from '#shared/schemas/player-link'
 import { CLOCK_GOOD_MS } from '#shared/clock'
 
 /** A player's own ball on its way: by which link it was logged, and by what clock. */

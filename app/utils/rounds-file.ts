@@ -5,7 +5,8 @@ import { readGpx } from '#core/files/gpx'
 import { readRoundTable } from '#core/files/round-table'
 import type { RowError, RowFault } from '#core/files/row-fault'
 import { markedShots } from '#core/rounds/marked-shots'
-import { APPROACHES_MAX, ROUND_NAME_MAX, type RoundRecord } from '#shared/rounds'
+import { APPROACHES_MAX, ROUND_NAME_MAX } from '#shared/limits'
+import type { RoundRecord } from '#shared/schemas/rounds'
 
 /** Rounds of a file, ready to be kept. */
 export interface RoundsRead {

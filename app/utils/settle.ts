@@ -1,6 +1,7 @@
 import { cellKey, gridCells, type Bag, type StockShot } from '#core/bag/bag'
 import { BLOCK_RANGE } from '#core/limits'
-import { SETTLE_MAX, type SessionPlan } from '#shared/session'
+import { SETTLE_MAX } from '#shared/limits'
+import type { SessionPlan } from '#shared/schemas/session'
 
 /** Balls with each where the address does not say. */
 const USUAL_BALLS = 6

@@ -6,7 +6,9 @@ import { planRows, type ImportChoices, type ImportPlan, type PlannedBall } from 
 import type { Fail } from '#core/files/row-fault'
 import { withStated } from '#core/flight/session-air'
 import { takenOf } from '#shared/calibration-input'
-import { AIRS_MAX, LABEL_LINE, ShotRecord, USUAL_PLAN, type SessionRecord } from '#shared/session'
+import { AIRS_MAX, LABEL_LINE } from '#shared/limits'
+import { ShotRecord, type SessionRecord } from '#shared/schemas/session'
+import { USUAL_PLAN } from '#shared/choices'
 
 /** What an import would do, and its sessions. */
 export interface PlannedFile extends ImportPlan {

@@ -1,4 +1,4 @@
-import { AcademyChange } from '../../shared/account'
+import { AcademyChange } from '../../shared/schemas/account'
 import { changeAcademy } from '../data/coaches'
 import { requireCoach } from '../request/coach'
 import { readChecked } from '../request/refuse'

@@ -1,4 +1,4 @@
-import { AccountChange } from '../../shared/account'
+import { AccountChange } from '../../shared/schemas/account'
 import { accountOf, changeAccount } from '../data/coaches'
 import { requireCoach } from '../request/coach'
 import { readChecked } from '../request/refuse'

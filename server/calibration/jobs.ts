@@ -28,7 +28,7 @@ import { dayOf } from '../../core/shot/player-shots'
 import type { PractisedRecord } from './practised-record'
 import { reviewOf } from './review'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import type { SessionRecord, ShotRecord } from '../../shared/session'
+import type { SessionRecord, ShotRecord } from '../../shared/schemas/session'
 
 /**
  * The heavy work of the server: from a player's record to numbers. Pure, and plain data in and out, since it runs in a

@@ -1,6 +1,6 @@
 import { asc, eq } from 'drizzle-orm'
 import { academies, drills, players } from '../db/schema'
-import type { AcademyFile } from '../../shared/player-file'
+import type { AcademyFile } from '../../shared/schemas/player-file'
 import { useDatabase } from '../db/database'
 import type { Coach } from './coaches'
 import { rangesOf } from './ranges'

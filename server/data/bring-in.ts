@@ -19,7 +19,8 @@ import {
   struckOut,
   whatIfs,
 } from '../db/schema'
-import type { AcademyFile, BroughtIn, PlayerFile } from '../../shared/player-file'
+import type { AcademyFile, PlayerFile } from '../../shared/schemas/player-file'
+import type { BroughtIn } from '../../shared/player-file'
 import type { FieldError } from '../../shared/errors'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, type Transaction } from '../db/database'

@@ -5,7 +5,7 @@ import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { columnsOf } from './sessions'
 import { checkBelongings, insertAll } from './shots'
-import type { SessionRecord, ShotRecord } from '../../shared/session'
+import type { SessionRecord, ShotRecord } from '../../shared/schemas/session'
 import { useDatabase, usePool } from '../db/database'
 
 /**

@@ -1,15 +1,9 @@
 import { and, asc, eq, gt, isNull, max, sql } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { academies, coaches, invitations, secondFactors, signIns } from '../db/schema'
-import {
-  INVITATIONS_MAX,
-  type AcademyPeople,
-  type Invitation,
-  type InvitedTo,
-  type NewInvitation,
-  type Person,
-  type PersonChange,
-} from '../../shared/academy'
+import { INVITATIONS_MAX } from '../../shared/limits'
+import type { AcademyPeople, Invitation, InvitedTo, Person } from '../../shared/academy'
+import type { NewInvitation, PersonChange } from '../../shared/schemas/academy'
 import { INVITATION_DAYS } from '../../shared/keep-times'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'

@@ -6,21 +6,13 @@ import { newestPublished } from './newest-published'
 import { homeworkOfLink } from './practice'
 import { toldOf } from './sessions'
 import { handedPages } from './what-ifs'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { possibleTime } from '../../shared/clock'
 import { isConsentOpen } from '../../shared/player'
-import {
-  OWN_BALLS_A_DAY,
-  OWN_BALLS_A_PAGE,
-  OWN_BALLS_WAITING,
-  type LinkStrength,
-  type LinkView,
-  type NewLink,
-  type OwnBall,
-  type OwnBallsTaken,
-  type PlayerLink,
-  type WaitingBalls,
-} from '../../shared/player-link'
+import { OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE, OWN_BALLS_WAITING } from '../../shared/limits'
+import type { LinkStrength } from '../../shared/choices'
+import type { LinkView, OwnBallsTaken, PlayerLink, WaitingBalls } from '../../shared/player-link'
+import type { NewLink, OwnBall } from '../../shared/schemas/player-link'
 import { v7 as newId } from 'uuid'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'

@@ -2,17 +2,9 @@ import { and, asc, count, desc, eq } from 'drizzle-orm'
 import { drills, goes, homework } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
-import {
-  GOES_TOLD,
-  goTimesRight,
-  HOMEWORK_MAX,
-  mergedGo,
-  OWN_DRILLS_MAX,
-  type GoRecord,
-  type HomeworkRecord,
-  type OwnDrill,
-  type PracticeRecord,
-} from '../../shared/practice'
+import { GOES_TOLD, HOMEWORK_MAX, OWN_DRILLS_MAX } from '../../shared/limits'
+import { goTimesRight, mergedGo, type PracticeRecord } from '../../shared/practice'
+import type { GoRecord, HomeworkRecord, OwnDrill } from '../../shared/schemas/practice'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase } from '../db/database'
 import { NotFound, Taken, Unfit } from './faults'

@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache'
 import type { Readings } from '../../core/shot/readings'
 import { addReadings, indexer, noShots, type ShotColumns } from '../../shared/record'
-import type { ShotRecord } from '../../shared/session'
+import type { ShotRecord } from '../../shared/schemas/session'
 import { usePool } from '../db/database'
 
 /** A ball as the driver reads it, in the order of `COLUMNS`. */

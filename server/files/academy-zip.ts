@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { ACADEMY_NAME } from '../../shared/archive-names'
-import type { AcademyFile } from '../../shared/player-file'
+import type { AcademyFile } from '../../shared/schemas/player-file'
 
 const ABOUT = `Everything that is kept of an academy.
 

@@ -11,8 +11,10 @@ import { scoreOf } from '../../core/practice/score'
 import { rungName } from '../../core/swing/scale'
 import type { Bag } from '../../core/bag/bag'
 import type { Player } from '../../shared/player'
-import { ballsOfGo, type GoRecord } from '../../shared/practice'
-import { approachesOf, type RoundRecord } from '../../shared/rounds'
+import { ballsOfGo } from '../../shared/practice'
+import type { GoRecord } from '../../shared/schemas/practice'
+import { approachesOf } from '../../shared/rounds'
+import type { RoundRecord } from '../../shared/schemas/rounds'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 
 /** The player's bag as the open bag file, with what is believed of it. */

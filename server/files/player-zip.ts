@@ -4,10 +4,10 @@ import { tableMetadata } from '../../core/files/table-metadata'
 import type { PublishedChart } from '../../core/history/published'
 import type { PracticeRecord } from '../../shared/practice'
 import { RECORD_NAME } from '../../shared/archive-names'
-import type { PlayerFileHead } from '../../shared/player-file'
+import type { PlayerFileHead } from '../../shared/schemas/player-file'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import type { RoundRecord } from '../../shared/rounds'
-import type { NewWhatIf } from '../../shared/what-if'
+import type { RoundRecord } from '../../shared/schemas/rounds'
+import type { NewWhatIf } from '../../shared/schemas/what-if'
 import { bagFileText, roundTableText, scoreTableText, shotTableText } from './player-files'
 
 /** What the files are, for whoever opens the archive years later. */

@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import { v7 as newId } from 'uuid'
 import { SIGN_UP_HOURS } from '../../shared/keep-times'
-import type { SignUp } from '../../shared/account'
+import type { SignUp } from '../../shared/schemas/account'
 import { createCoach } from '../data/coaches'
 import { enter } from './coach'
 import { refuse } from './refuse'

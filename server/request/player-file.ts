@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import type { H3Event } from 'h3'
-import { PlayerFileHead, ShotLot, type PlayerFile } from '../../shared/player-file'
-import { SHOTS_PER_REQUEST, type ShotRecord } from '../../shared/session'
+import { PlayerFileHead, ShotLot, type PlayerFile } from '../../shared/schemas/player-file'
+import { SHOTS_PER_REQUEST } from '../../shared/limits'
+import type { ShotRecord } from '../../shared/schemas/session'
 import { checked, fromJson, refuse } from './refuse'
 
 const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/g

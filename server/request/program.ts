@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import { noteUsed, programByToken } from '../data/programs'
 import { mayDo, rightNeeded, RIGHTS } from '../../shared/rights'
-import { SCOPE_WORDS } from '../../shared/program'
+import { SCOPE_WORDS } from '../../shared/choices'
 import type { Coach } from '../data/coaches'
 import { clientAddress } from './client-address'
 import { bearerOf, hashOfToken, PROGRAM_MARK } from './device'

@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import { NotFound } from '../data/faults'
 import type { Side } from '../data/published'
-import { Moment } from '../../shared/text'
+import { Moment } from '../../shared/schemas/text'
 import { checked } from './refuse'
 
 /** Number of a published chart in the address. @throws 404 */

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import { dayOf } from '../../core/shot/player-shots'
-import { ReviewQuery } from '../../shared/review'
+import { ReviewQuery } from '../../shared/schemas/review'
 import type { Review } from '../../words/review'
 import { workOut, type Asker } from '../calibration/pool'
 import { findPlayer } from '../data/players'

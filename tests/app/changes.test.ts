@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { changesSince } from '../../app/utils/changes'
-import type { ShotRecord } from '../../shared/session'
+import type { ShotRecord } from '../../shared/schemas/session'
 
 const ball = (id: string, deleted = false) => ({ id, deleted }) as ShotRecord
 

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { SessionRecord, ShotRecord } from '../../shared/session'
-import { USUAL_PLAN } from '../../shared/session'
+import type { SessionRecord, ShotRecord } from '../../shared/schemas/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { forgetServerTime } from '../../app/utils/server-clock'
 import { browser, refuses, settled, takesAll, type Answer, type Asked } from './browser'
 

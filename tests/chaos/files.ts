@@ -3,7 +3,7 @@ import { FileFault, openFile } from '../../app/workers/import-file'
 import { planImport } from '../../app/workers/importer'
 import { writeShotTable } from '../../core/files/shot-table'
 import { makeDice } from '../../devices/dice'
-import { ImportLot } from '../../shared/session'
+import { ImportLot } from '../../shared/schemas/session'
 import { mutatedText } from './mutate'
 
 const ID = '00000000-0000-7000-8000-000000000001'

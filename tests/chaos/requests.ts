@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { makeDice, type Dice } from '../../devices/dice'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { mutated, mutatedPath, mutatedText } from './mutate'
 
 interface Sent {

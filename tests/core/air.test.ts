@@ -24,7 +24,7 @@ import {
 } from '../../core/units'
 import { correct, todayOf, windThere } from '../../core/flight/neutral'
 import { correctionText, rangeBallText, windThereText } from '../../words/air'
-import { AirRecord, SessionRecord } from '../../shared/session'
+import { AirRecord, SessionRecord } from '../../shared/schemas/session'
 import type { RowFault } from '../../core/files/row-fault'
 import { rowFaultText } from '../../words/row-faults'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'

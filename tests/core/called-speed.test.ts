@@ -7,7 +7,7 @@ import type { Shot } from '../../core/shot/shot'
 import { calledSpeedMs } from '../../core/swing/called-speed'
 import { outOfOrder, rungFractions } from '../../core/swing/scale'
 import { mphToMps, yardsToMetres } from '../../core/units'
-import { BagChange, BagForm } from '../../shared/bag'
+import { BagChange, BagForm } from '../../shared/schemas/bag'
 import { speedCallText, speedMissText } from '../../words/speed-call'
 
 const rungs = (labels: string[], retired = false) =>

@@ -9,7 +9,7 @@ import { readShotTable, writeShotTable, type ShotRowOut } from '../../core/files
 import type { Readings } from '../../core/shot/readings'
 import { METHODS, STRIKES } from '../../core/shot/shot'
 import { yardsToMetres } from '../../core/units'
-import { BagFile } from '../../shared/bag-file'
+import { BagFile } from '../../shared/schemas/bag-file'
 import { rowFaultText } from '../../words/row-faults'
 import { bagOf, balls, calibrated } from './players'
 

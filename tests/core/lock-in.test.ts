@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { lockInMarks, type HabitBall, type LockIn } from '../../core/session/lock-in'
 import { habitText } from '../../words/habits'
-import { AccountChange } from '../../shared/account'
+import { AccountChange } from '../../shared/schemas/account'
 import { yardsToMetres } from '../../core/units'
 
 const WITHIN_M = yardsToMetres(3)

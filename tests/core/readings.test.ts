@@ -19,7 +19,7 @@ import { hit, makeGolfer, type SimulatedStrike } from '../../devices/golfer'
 import { read } from '../../devices/monitor'
 import { questionText } from '../../words/questions'
 import { readingTexts, sideText, speedText, spinText } from '../../words/readings'
-import { ReadingsRecord } from '../../shared/session'
+import { ReadingsRecord } from '../../shared/schemas/session'
 import { bagOf, balls, calibrated, DAY_MS } from './players'
 import { rowFaultText } from '../../words/row-faults'
 

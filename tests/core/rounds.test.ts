@@ -14,7 +14,8 @@ import { courseScatter } from '../../core/rounds/course-scatter'
 import { approachLine, readApproach } from '../../core/rounds/typed-approach'
 import { workFor } from '../../core/rounds/work'
 import { yardsToMetres as yd } from '../../core/units'
-import { mergedRound, playedOf, RoundRecord } from '../../shared/rounds'
+import { mergedRound, playedOf } from '../../shared/rounds'
+import { RoundRecord } from '../../shared/schemas/rounds'
 import {
   approachFaultText,
   asksLines,

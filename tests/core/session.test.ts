@@ -12,17 +12,11 @@ import { yardsToMetres } from '../../core/units'
 import { MARKS, markFields, marksOf, mended } from '../../shared/marks'
 import { runText, swungText, lastedText, oddBallsText } from '../../words/sessions'
 import { orderTexts } from '../../words/next'
-import { RangeRecord } from '../../shared/range'
+import { RangeRecord } from '../../shared/schemas/range'
 import { takenTexts } from '../../words/readings'
-import {
-  SessionPlan,
-  SessionRecord,
-  TakenRecord,
-  toSession,
-  toShot,
-  USUAL_PLAN,
-  type ShotRecord,
-} from '../../shared/session'
+import { SessionPlan, SessionRecord, TakenRecord, type ShotRecord } from '../../shared/schemas/session'
+import { toSession, toShot } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { whatWasLearned } from '../../core/history/learned'
 import { bagOf, balls, calibrated, DAY_MS, tenBalls } from './players'
 

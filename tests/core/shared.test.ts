@@ -1,13 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { z } from 'zod'
-import { SignIn, SignUp } from '../../shared/account'
+import { SignIn, SignUp } from '../../shared/schemas/account'
 import { yardsToMetres } from '../../core/units'
-import { BagChange } from '../../shared/bag'
-import { BagFile } from '../../shared/bag-file'
+import { BagChange } from '../../shared/schemas/bag'
+import { BagFile } from '../../shared/schemas/bag-file'
 import { calibrationOptions, flagOptions, newestMethod, playerShots } from '../../shared/calibration-input'
-import { NewPlayer, PlayerChange } from '../../shared/player'
+import { NewPlayer, PlayerChange } from '../../shared/schemas/player'
 import { addReadings, fromColumns, indexer, noReadings } from '../../shared/record'
-import { SessionRecord, ShotBatch, ShotRecord, toShot, USUAL_PLAN } from '../../shared/session'
+import { SessionRecord, ShotBatch, ShotRecord } from '../../shared/schemas/session'
+import { toShot } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 
 const id = (n: number) => `019e0000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const faults = (schema: z.ZodType, value: unknown) =>

@@ -5,7 +5,7 @@ import { remediesFor } from '../../core/what-if/remedies'
 import { ownTargets, sceneOf, type Judging } from '../../core/what-if/scene'
 import { searchBags } from '../../core/what-if/search'
 import { asItIs, bends, equalSteps, MADE_LOFTS, USUAL_LIMITS, type WhatIf } from '../../core/what-if/thought-of'
-import { WhatIfBody } from '../../shared/what-if'
+import { WhatIfBody } from '../../shared/schemas/what-if'
 import { changeText, effectText, remedyText } from '../../words/what-if'
 import { bagOf, calibrated, DAY_MS, tenBalls } from './players'
 

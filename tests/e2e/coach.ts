@@ -4,7 +4,7 @@ import mysql from 'mysql2/promise'
 import { v7 as newId } from 'uuid'
 import { starterRungs } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { startStack } from './stack'
 
 export { expect }

@@ -1,5 +1,5 @@
 import { v5, v7 as newId } from 'uuid'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { EXPERT_BAG, expertVisits } from '../core/expert'
 import { expect, test } from './coach'
 

@@ -1,6 +1,6 @@
 import { Agent, request, type IncomingMessage } from 'node:http'
 import { v7 as newId } from 'uuid'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 
 const LONGEST_MS = 60_000
 const agent = new Agent({ keepAlive: true, maxSockets: Infinity })

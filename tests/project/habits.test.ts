@@ -3,7 +3,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { ESLint } from 'eslint'
 import { describe, expect, it } from 'vitest'
 import { z } from 'zod'
-import { BagFile } from '../../shared/bag-file'
+import { BagFile } from '../../shared/schemas/bag-file'
 
 const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { encoding: 'utf8' })
   .trim()
@@ -62,8 +62,8 @@ describe('rooms', () => {
       ],
       { cwd: `${root}/tests/fixtures/planted`, encoding: 'utf8' },
     )
-    for (const rule of ['core-stands-alone', 'no-circles-of-rooms', 'shared-knows-core-and-zod', 'app-not-server'])
-      expect(done.stdout).toContain(rule)
+    const rules = ['core-stands-alone', 'no-circles-of-rooms', 'shared-knows-core-and-zod', 'app-not-server']
+    for (const rule of [...rules, 'pages-wait-for-no-schema']) expect(done.stdout).toContain(rule)
     // An import between modules, and one of a component.
     expect(done.stdout.match(/chart-keeps-to-itself/g)).toHaveLength(2)
     expect(done.status).not.toBe(0)

@@ -1,6 +1,7 @@
 import { unzipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { BroughtIn, PlayerFile } from '../../shared/player-file'
+import type { BroughtIn } from '../../shared/player-file'
+import type { PlayerFile } from '../../shared/schemas/player-file'
 import type { PlayerLine } from '../../shared/player'
 import { atTheRange, newCoach, newId, refusal, type Client } from './client'
 import { playerFile } from './player-file'

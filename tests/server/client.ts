@@ -4,7 +4,7 @@ import { v7 as newId } from 'uuid'
 import { inject } from 'vitest'
 import type { Role } from '../../shared/rights'
 import type { Refusal } from '../../shared/errors'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 
 export { newId }
 

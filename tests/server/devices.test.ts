@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { Device, LiveMessage, MadeDevice, TakenShots } from '../../shared/device'
 import type { PlayerRecord } from '../../shared/record'
 import { fromColumns } from '../../shared/record'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { atTheRange, Client, newCoach, newId, refusal, type Reply } from './client'
 
 /** A device as it comes over the wire: a token and nothing else. */

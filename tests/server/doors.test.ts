@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { SERVER_TIME_HEADER } from '../../shared/clock'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import type { SessionRecord } from '../../shared/session'
+import type { SessionRecord } from '../../shared/schemas/session'
 import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Client } from './client'
 
 type Range = Awaited<ReturnType<typeof atTheRange>>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { atTheRange, newCoach, newId, refusal } from './client'
 
 async function importing() {

@@ -1,4 +1,4 @@
-import type { GoBall, GoRecord, HomeworkRecord } from '../../shared/practice'
+import type { GoBall, GoRecord, HomeworkRecord } from '../../shared/schemas/practice'
 import { newId } from './client'
 
 export const aBall = (more: Partial<GoBall> = {}): GoBall => ({

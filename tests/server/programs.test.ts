@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { MadeProgram, Program, Scope } from '../../shared/program'
+import type { MadeProgram, Program } from '../../shared/program'
+import type { Scope } from '../../shared/choices'
 import { atTheRange, Client, joined, newCoach, newId, refusal } from './client'
 import { ROUTES } from './routes'
 

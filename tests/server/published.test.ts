@@ -5,18 +5,11 @@ import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Compared } from '../../core/history/compare'
 import type { PublishedChart } from '../../core/history/published'
-import {
-  OWN_BALLS_A_DAY,
-  OWN_BALLS_A_PAGE,
-  type LinkView,
-  type MadeLink,
-  type OwnBallsTaken,
-  type PlayerLink,
-  type WaitingBalls,
-} from '../../shared/player-link'
+import { OWN_BALLS_A_DAY, OWN_BALLS_A_PAGE } from '../../shared/limits'
+import type { LinkView, MadeLink, OwnBallsTaken, PlayerLink, WaitingBalls } from '../../shared/player-link'
 import type { PublishedLine } from '../../shared/published'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import { USUAL_PLAN } from '../../shared/session'
+import { USUAL_PLAN } from '../../shared/choices'
 import { aBag, atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
 
 type Range = Awaited<ReturnType<typeof atTheRange>>

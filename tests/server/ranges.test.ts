@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
-import type { RangeRecord, Recount } from '../../shared/range'
+import type { RangeRecord } from '../../shared/schemas/range'
+import type { Recount } from '../../shared/range'
 import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Client } from './client'
 
 const sign = (name: string, distanceM: number) => ({

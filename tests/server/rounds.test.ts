@@ -1,5 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { playedOf, ROUNDS_WAITING, type ApproachRecord, type RoundRecord } from '../../shared/rounds'
+import { playedOf } from '../../shared/rounds'
+import { ROUNDS_WAITING } from '../../shared/limits'
+import type { ApproachRecord, RoundRecord } from '../../shared/schemas/rounds'
 import { atTheRange, Client, newCoach, newId, newPlayer, refusal } from './client'
 
 let coach: Client

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { NewInvitation, type MadeInvitation } from '#shared/academy'
+import type { MadeInvitation } from '#shared/academy'
 import { INVITATION_DAYS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { formSchemas } from '~/utils/form-schemas'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
@@ -18,7 +19,10 @@ const roles = ROLES.map(value => ({ value, label: ROLE_WORDS[value].name }))
 const address = computed(() => (made.value ? `${window.location.origin}/join#${made.value.token}` : ''))
 
 async function invite() {
-  const value = check(NewInvitation, { id: newId(), ...form })
+  const value = await check(formSchemas.NewInvitation, {
+    id: newId(),
+    ...form,
+  })
   if (!value) return
   try {
     made.value = await api('/api/academy/invitations', { method: 'POST', body: value })

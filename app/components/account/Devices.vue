@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { NewDevice, type Device, type MadeDevice } from '#shared/device'
+import type { Device, MadeDevice } from '#shared/device'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { clockTime, shortDate } from '~/utils/dates'
+import { formSchemas } from '~/utils/form-schemas'
 import AccountRevokeDialog from '~/components/account/RevokeDialog.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
 
@@ -30,7 +31,10 @@ async function load() {
 onMounted(load)
 
 async function add() {
-  const value = check(NewDevice, { id: newId(), name: name.value })
+  const value = await check(formSchemas.NewDevice, {
+    id: newId(),
+    name: name.value,
+  })
   if (!value) return
   try {
     made.value = await api('/api/devices', { method: 'POST', body: value })

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { HABITS, LOCK_IN_RANGE, USUAL_LOCK_IN, type LockIn } from '#core/session/lock-in'
-import { LockInChange } from '#shared/account'
 import { habitTexts } from '#words/habits'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import { fieldNumber } from '~/utils/bag-draft'
+import { formSchemas } from '~/utils/form-schemas'
 
 /** By which habits this coach calls a number locked in: marked beside the certainty, never in its place. */
 const account = useAccount()
@@ -16,8 +16,8 @@ const rows = reactive(
 )
 
 async function save() {
-  const value = check(
-    LockInChange,
+  const value = await check(
+    formSchemas.LockInChange,
     Object.fromEntries(rows.filter(row => row.on).map(({ habit, balls }) => [habit, fieldNumber(balls) ?? ''])),
   )
   if (!value) return

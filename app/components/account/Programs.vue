@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { NewProgram, SCOPE_WORDS, SCOPES, type MadeProgram, type Program, type Scope } from '#shared/program'
+import { SCOPE_WORDS, SCOPES, type Scope } from '#shared/choices'
+import type { MadeProgram, Program } from '#shared/program'
 import { mayDo } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useAccount } from '~/stores/account'
 import { clockTime, shortDate } from '~/utils/dates'
+import { formSchemas } from '~/utils/form-schemas'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import AccountRevokeDialog from '~/components/account/RevokeDialog.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
@@ -38,7 +40,11 @@ async function load() {
 onMounted(load)
 
 async function add() {
-  const value = check(NewProgram, { id: newId(), name: name.value, scope: scope.value })
+  const value = await check(formSchemas.NewProgram, {
+    id: newId(),
+    name: name.value,
+    scope: scope.value,
+  })
   if (!value) return
   try {
     made.value = await api('/api/account/programs', { method: 'POST', body: value })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { FactorCode, OwnPassword, type FactorToSetUp, type SecondFactorState } from '#shared/account'
+import type { FactorToSetUp, SecondFactorState } from '#shared/account'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { api } from '~/utils/api'
+import { formSchemas } from '~/utils/form-schemas'
 
 /** A second step at sign-in: figures of an app on the coach's phone. Set up, and switched off again. */
 const state = shallowRef<SecondFactorState>()
@@ -37,7 +38,7 @@ async function tryTo(work: () => Promise<void>) {
 
 const begin = () =>
   tryTo(async () => {
-    const value = check(OwnPassword, { current: current.value })
+    const value = await check(formSchemas.OwnPassword, { current: current.value })
     if (!value) return
     const made = await api('/api/account/second-factor', { method: 'POST', body: value })
     const { toString } = await import('qrcode')
@@ -48,7 +49,7 @@ const begin = () =>
 
 const confirm = () =>
   tryTo(async () => {
-    const value = check(FactorCode, { code: code.value })
+    const value = await check(formSchemas.FactorCode, { code: code.value })
     if (!value) return
     codes.value = (await api('/api/account/second-factor/confirm', { method: 'POST', body: value })).codes
     code.value = ''
@@ -58,7 +59,7 @@ const confirm = () =>
 
 const off = () =>
   tryTo(async () => {
-    const value = check(OwnPassword, { current: current.value })
+    const value = await check(formSchemas.OwnPassword, { current: current.value })
     if (!value) return
     await api('/api/account/second-factor/off', { method: 'POST', body: value })
     current.value = ''

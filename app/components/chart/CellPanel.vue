@@ -2,7 +2,7 @@
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'

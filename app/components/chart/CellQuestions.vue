@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Calibration } from '#core/calibration/calibration'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { insteadText, questionText } from '#words/questions'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'

@@ -10,7 +10,7 @@ import {
 } from '~/utils/air-draft'
 import { HEIGHT_UNITS, TEMP_UNITS, WIND_UNITS } from '#core/units'
 import type { Metar } from '#core/files/metar'
-import { GROUNDS, WINDS_JUDGED } from '#shared/session'
+import { GROUNDS, WINDS_JUDGED } from '#shared/choices'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { api } from '~/utils/api'
 import { useAccount } from '~/stores/account'

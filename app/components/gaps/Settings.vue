@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Thresholds } from '#shared/player'
+import type { Thresholds } from '#shared/schemas/player'
 import { api } from '~/utils/api'
 import { usePlayerRecord } from '~/stores/record'
 import GapsThresholds from '~/components/gaps/Thresholds.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Guardian } from '#shared/player'
+import type { Guardian } from '#shared/schemas/player'
 import { dayOfInput, inputDay } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 

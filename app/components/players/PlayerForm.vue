@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { HANDS } from '#core/shot/hand'
-import { HAND_WORDS, LEVEL_HANDICAPS, LEVEL_WORDS, LEVELS, NewPlayer, PlayerChange, type Player } from '#shared/player'
+import { HAND_WORDS, LEVEL_HANDICAPS, LEVEL_WORDS } from '#shared/choices'
+import { LEVELS } from '#core/level'
+import type { Player } from '#shared/player'
 import { mayDo } from '#shared/rights'
 import { useAccount } from '~/stores/account'
 import { Refused, api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { formSchemas } from '~/utils/form-schemas'
 import PlayersGuardianField from '~/components/players/GuardianField.vue'
 import PlayersWhoseField from '~/components/players/WhoseField.vue'
 
@@ -38,12 +41,12 @@ const guarded = () =>
 const handedTo = () => (coachId.value && coachId.value !== props.player?.coachId ? { coachId: coachId.value } : {})
 
 async function save() {
-  const value = props.player
-    ? check(PlayerChange, { ...form, ...handedTo(), ...guarded(), version: version.value })
-    : check(NewPlayer, { ...form, ...guarded(), id })
-  if (!value) return
   busy.value = true
   try {
+    const value = props.player
+      ? await check(formSchemas.PlayerChange, { ...form, ...handedTo(), ...guarded(), version: version.value })
+      : await check(formSchemas.NewPlayer, { ...form, ...guarded(), id })
+    if (!value) return
     const saved = props.player
       ? await api('/api/players/:playerId', { params: { playerId: id }, method: 'PATCH', body: value })
       : await api('/api/players', { method: 'POST', body: value })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { schoolById, type SchoolId } from '#core/swing/schools'
-import { isConsentOpen, LEVEL_WORDS, type PlayerLine } from '#shared/player'
+import { isConsentOpen, type PlayerLine } from '#shared/player'
+import { LEVEL_WORDS } from '#shared/choices'
 import { daysAgo, shortDate } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 

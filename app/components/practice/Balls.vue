@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { APART } from '#core/practice/drill-spec'
 import type { TypedUnits } from '#core/shot/typed-ball'
-import type { GoBall } from '#shared/practice'
+import type { GoBall } from '#shared/schemas/practice'
 import { ballText, taskHead, taskMore, type PracticeNames } from '#words/practice'
 import type { GoDesk } from '~/composables/practice/useGo'
 import { readSeenBall } from '~/utils/seen-ball'

@@ -5,7 +5,7 @@ import { CARRY_LIMITS } from '#core/limits'
 import { drillTexts } from '#words/practice'
 import { useDistance } from '~/composables/useDistance'
 import { usePractice } from '~/stores/practice'
-import { GO_NAME_MAX, GO_TASKS_MAX } from '#shared/practice'
+import { GO_NAME_MAX, GO_TASKS_MAX } from '#shared/limits'
 import { typedNumber } from '~/utils/numbers'
 
 /** A drill of the coach's own from the parts of one that there is: its targets, balls, tolerance and order. */

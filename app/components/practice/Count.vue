@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Method } from '#core/shot/shot'
-import type { GoRecord } from '#shared/practice'
-import { METHOD_WORDS } from '#shared/session'
+import type { GoRecord } from '#shared/schemas/practice'
+import { METHOD_WORDS } from '#shared/choices'
 import { useCountGo } from '~/composables/practice/useCountGo'
 
 /** Practice stays practice until the coach says that its stock shots count for the chart. */

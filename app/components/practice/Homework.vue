@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { scoreOf } from '#core/practice/score'
-import { ballsOfGo, type HomeworkRecord } from '#shared/practice'
+import { ballsOfGo } from '#shared/practice'
+import type { HomeworkRecord } from '#shared/schemas/practice'
 import { scoreText } from '#words/practice'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'
 import { usePractice } from '~/stores/practice'

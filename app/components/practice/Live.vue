@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StockShot } from '#core/bag/bag'
-import type { GoRecord } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import type { GoDesk } from '~/composables/practice/useGo'
 import { useGoDevice } from '~/composables/practice/useGoDevice'
 import FrameDevice from '~/components/frame/Device.vue'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { DrillSpec } from '#core/practice/drill-spec'
 import type { TypedBall, TypedUnits } from '#core/shot/typed-ball'
-import { USUAL_PLAN, type SessionPlan } from '#shared/session'
+import { USUAL_PLAN } from '#shared/choices'
+import type { SessionPlan } from '#shared/schemas/session'
 import { rowErrorText } from '#words/row-faults'
 import { useDistance } from '~/composables/useDistance'
 import { useRanges } from '~/composables/useRanges'

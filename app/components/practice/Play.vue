@@ -5,7 +5,8 @@ import { levelScores } from '#core/practice/level-score'
 import type { JudgedBall } from '#core/practice/judge'
 import { goalCounts, type LaunchGoal } from '#core/shot/goal'
 import type { TypedUnits } from '#core/shot/typed-ball'
-import { GO_BALLS_MAX, type GoRecord } from '#shared/practice'
+import { GO_BALLS_MAX } from '#shared/limits'
+import type { GoRecord } from '#shared/schemas/practice'
 import {
   ballText,
   drillTexts,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GoRecord } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import { goSeries } from '#shared/practice-series'
 import { drillTexts, historyLines, scoreText, valueText } from '#words/practice'
 import { usePracticeNames } from '~/composables/practice/usePracticeNames'

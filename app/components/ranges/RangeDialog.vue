@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { fromHeight, toHeight } from '#core/units'
-import { RangeRecord, TARGET_KINDS, TARGETS_MAX } from '#shared/range'
-import { FIRMNESSES } from '#shared/session'
+import type { RangeRecord } from '#shared/schemas/range'
+import { TARGET_KINDS, FIRMNESSES } from '#shared/choices'
+import { TARGETS_MAX } from '#shared/limits'
 import { api } from '~/utils/api'
 import { useDistance } from '~/composables/useDistance'
 import { useFormErrors } from '~/composables/useFormErrors'
 import { useRanges } from '~/composables/useRanges'
 import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
+import { formSchemas } from '~/utils/form-schemas'
 import RangesRangePlan from '~/components/ranges/RangePlan.vue'
 
 /** A range with its signs and targets. A sign that moves offers to count the guesses made against it anew. */
@@ -122,7 +124,7 @@ async function recount(rangeId: string, signId: string) {
 }
 
 async function save(archived = props.range?.archived ?? false) {
-  const value = check(RangeRecord, {
+  const value = await check(formSchemas.RangeRecord, {
     id,
     name: form.name,
     altitudeM: fromHeight(typedNumber(form.altitude), account.heightUnit),

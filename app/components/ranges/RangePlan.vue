@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CARRY_MAX_M } from '#core/limits'
-import type { TARGET_KINDS } from '#shared/range'
+import type { TARGET_KINDS } from '#shared/choices'
 import { useDistance } from '~/composables/useDistance'
 import { distanceAndDirection, placeOf, rangePlanFrame } from '~/utils/range-plan'
 

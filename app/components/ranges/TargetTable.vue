@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RangeTarget } from '#shared/range'
+import type { RangeTarget } from '#shared/schemas/range'
 import { useDistance } from '~/composables/useDistance'
 
 /** The targets of a range as a table, the nearest first: what its plan draws. */

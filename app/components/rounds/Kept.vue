@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { approachesOf, type RoundRecord } from '#shared/rounds'
+import { approachesOf } from '#shared/rounds'
+import type { RoundRecord } from '#shared/schemas/rounds'
 import { approachesText } from '#words/rounds'
 import { useCourseBalls } from '~/composables/useCourseBalls'
 import { shortDate } from '~/utils/dates'

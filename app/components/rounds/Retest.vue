@@ -2,7 +2,7 @@
 import { cellKey } from '#core/bag/bag'
 import { CHANGES_MAX } from '#core/limits'
 import { CHANGE_KINDS, type ChangeKind } from '#core/model/constants'
-import type { Thresholds } from '#shared/player'
+import type { Thresholds } from '#shared/schemas/player'
 import { changeTexts, markedText, noRetestText, retestBallsText, retestDueText, retestWhyText } from '#words/retest'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { useThresholds } from '~/composables/useThresholds'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { approachesOf, type RoundRecord } from '#shared/rounds'
+import { approachesOf } from '#shared/rounds'
+import type { RoundRecord } from '#shared/schemas/rounds'
 import { approachesText, finishText } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useRounds } from '~/stores/rounds'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SessionPlan } from '#shared/session'
+import type { SessionPlan } from '#shared/schemas/session'
 import { type AirReading, USUAL_AIR, airDraft, readAirDraft } from '~/utils/air-draft'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useRanges } from '~/composables/useRanges'

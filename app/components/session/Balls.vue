@@ -2,7 +2,7 @@
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
 import { rungName } from '#core/swing/scale'
 import type { DropdownMenuItem } from '@nuxt/ui'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
 import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LABEL_LINE } from '#shared/session'
+import { LABEL_LINE } from '#shared/limits'
 import type { Done, RangeSession } from '~/composables/useRangeSession'
 import { usePlayerRecord } from '~/stores/record'
 import { allPlayers } from '~/utils/all-players'

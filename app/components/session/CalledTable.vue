@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { calledOffM } from '#core/session/called'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { offText, plusText } from '#words/called'
 import { useNamedByPick } from '~/composables/pick/useNamedByPick'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'

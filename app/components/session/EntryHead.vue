@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 

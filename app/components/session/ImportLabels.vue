@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ImportChoices } from '#core/files/import-plan'
 import { rungName } from '#core/swing/scale'
-import { BALL_KINDS, SURFACES } from '#shared/session'
+import { BALL_KINDS, SURFACES } from '#shared/choices'
 import type { Importer } from '~/composables/useImport'
 import { rowsWords } from '~/utils/import-words'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readingTexts } from '#words/readings'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import { useAccount } from '~/stores/account'

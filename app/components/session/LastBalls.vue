@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { marksOf } from '#shared/marks'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 import { useSpeedCalls } from '~/composables/useSpeedCalls'

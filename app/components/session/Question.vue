@@ -2,7 +2,7 @@
 import type { Question } from '#core/calibration/calibration'
 import type { StockShot } from '#core/bag/bag'
 import { insteadText, questionText, unitSlip } from '#words/questions'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
 

@@ -14,7 +14,7 @@ import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import SessionCalledTable from '~/components/session/CalledTable.vue'
-import { TOLD_LINE } from '#shared/session'
+import { TOLD_LINE } from '#shared/limits'
 import { clockTime, daysAgo } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
 

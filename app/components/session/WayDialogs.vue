@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { TypedBall } from '#core/shot/typed-ball'
-import type { SessionRecord, ShotRecord } from '#shared/session'
+import type { SessionRecord, ShotRecord } from '#shared/schemas/session'
 import SessionPileDialog from '~/components/session/PileDialog.vue'
 import ShotsSignDialog from '~/components/shots/SignDialog.vue'
 import ShotsWatchDialog from '~/components/shots/WatchDialog.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CARRY_MAX_M, CARRY_MIN_M } from '#core/limits'
 import type { TypedBall } from '#core/shot/typed-ball'
-import type { SessionPlan, ShotRecord } from '#shared/session'
+import type { SessionPlan, ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useRanges } from '~/composables/useRanges'
 import { typedNumber } from '~/utils/numbers'

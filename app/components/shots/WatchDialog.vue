@@ -2,7 +2,7 @@
 import { CARRY_MAX_M, CARRY_MIN_M } from '#core/limits'
 import { fixErrorM, placesApartM, WORST_FIX_SHARE } from '#core/shot/measuring'
 import type { TypedBall } from '#core/shot/typed-ball'
-import type { SessionPlan, ShotRecord } from '#shared/session'
+import type { SessionPlan, ShotRecord } from '#shared/schemas/session'
 import { takeFix, type Fix } from '~/composables/useFix'
 import { useDistance } from '~/composables/useDistance'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'

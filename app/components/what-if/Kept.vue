@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import type { WhatIf } from '#core/what-if/thought-of'
-import type { HandedBag } from '#shared/handed-bag'
-import { WHAT_IF_NAME_MAX, type KeptWhatIf } from '#shared/what-if'
+import type { HandedBag } from '#shared/schemas/handed-bag'
+import { WHAT_IF_NAME_MAX } from '#shared/limits'
+import type { KeptWhatIf } from '#shared/what-if'
 import { api } from '~/utils/api'
 import { usePlayerRecord } from '~/stores/record'
 import { shortDate } from '~/utils/dates'

@@ -1,4 +1,5 @@
-import { mergedGo, type GoRecord } from '#shared/practice'
+import { mergedGo } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import { useOwnDocuments } from '~/composables/useOwnDocuments'
 import { api } from '~/utils/api'
 

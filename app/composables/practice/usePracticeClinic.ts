@@ -1,6 +1,7 @@
 import type { DrillSpec } from '#core/practice/drill-spec'
 import { scoreOf } from '#core/practice/score'
-import { ballsOfGo, type GoRecord } from '#shared/practice'
+import { ballsOfGo } from '#shared/practice'
+import type { GoRecord } from '#shared/schemas/practice'
 import { CLINIC_MOST } from '~/composables/useClinic'
 import { useAccount } from '~/stores/account'
 import { useOutbox } from '~/stores/outbox'

@@ -1,6 +1,6 @@
 import { cellKey } from '#core/bag/bag'
 import { mended } from '#shared/marks'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import type { Done, TakingBack } from '~/composables/session/useTakingBack'
 import { Z_80 } from '#core/stats/quantiles'

@@ -1,7 +1,7 @@
 import type { Called } from '#core/shot/shot'
 import type { TypedBall } from '#core/shot/typed-ball'
 import { markFields, type BallMark } from '#shared/marks'
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { markNames } from '#words/marks'
 import { useClinic } from '~/composables/useClinic'
 import { useDistance } from '~/composables/useDistance'

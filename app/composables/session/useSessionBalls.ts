@@ -1,4 +1,4 @@
-import type { ShotRecord } from '#shared/session'
+import type { ShotRecord } from '#shared/schemas/session'
 import { usePlayerRecord } from '~/stores/record'
 
 /** One range session of the open player, and its balls. */

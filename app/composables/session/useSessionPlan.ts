@@ -1,6 +1,6 @@
 import { clockOnLine } from '#core/flight/air'
 import { withAir } from '#core/flight/session-air'
-import type { SessionPlan } from '#shared/session'
+import type { SessionPlan } from '#shared/schemas/session'
 import type { SessionBalls } from '~/composables/session/useSessionBalls'
 import { useSessionEnd } from '~/composables/session/useSessionEnd'
 import type { Done, TakingBack } from '~/composables/session/useTakingBack'

@@ -2,7 +2,7 @@ import { cellKey } from '#core/bag/bag'
 import type { CarryChart } from '#core/chart/chart-cell'
 import { whatWasLearned, type Learned } from '#core/history/learned'
 import { calibrationOptions, playerShots } from '#shared/calibration-input'
-import type { SessionRecord } from '#shared/session'
+import type { SessionRecord } from '#shared/schemas/session'
 import { calibrateOnce } from '~/composables/useCalibrateOnce'
 import { usePlayerRecord } from '~/stores/record'
 

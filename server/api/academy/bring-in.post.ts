@@ -1,4 +1,4 @@
-import { AcademyFile } from '../../../shared/player-file'
+import { AcademyFile } from '../../../shared/schemas/player-file'
 import { bringInAcademy } from '../../data/bring-in'
 import { requireCoach } from '../../request/coach'
 import { withOwnIds } from '../../request/player-file'

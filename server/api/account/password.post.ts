@@ -1,4 +1,4 @@
-import { PasswordChange } from '../../../shared/account'
+import { PasswordChange } from '../../../shared/schemas/account'
 import { changePassword } from '../../data/coaches'
 import { endOtherSignIns } from '../../data/sign-ins'
 import { enter, requireCoach, requireSession } from '../../request/coach'

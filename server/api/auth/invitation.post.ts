@@ -1,4 +1,5 @@
-import { InvitationLook, type InvitedTo } from '../../../shared/academy'
+import { InvitationLook } from '../../../shared/schemas/academy'
+import type { InvitedTo } from '../../../shared/academy'
 import { invitedTo } from '../../data/people'
 import { hashOfToken } from '../../request/device'
 import { readChecked } from '../../request/refuse'

@@ -1,4 +1,4 @@
-import { Join } from '../../../shared/academy'
+import { Join } from '../../../shared/schemas/academy'
 import { invitedTo, join } from '../../data/people'
 import { enter } from '../../request/coach'
 import { hashOfToken } from '../../request/device'

@@ -1,4 +1,4 @@
-import { LostPassword } from '../../../shared/academy'
+import { LostPassword } from '../../../shared/schemas/academy'
 import { RESET_HOURS } from '../../../shared/keep-times'
 import { resetMail } from '../../../words/mail'
 import { makeResetByMail } from '../../data/resets'

@@ -1,4 +1,4 @@
-import { OpenAccount } from '../../../shared/account'
+import { OpenAccount } from '../../../shared/schemas/account'
 import { openAccount, unsealSignUp } from '../../request/new-account'
 import { readChecked, refuse } from '../../request/refuse'
 import { beginSignUp } from '../../request/sign-in-limit'

@@ -1,4 +1,5 @@
-import { ResetToken, type ResetLook } from '../../../shared/academy'
+import { ResetToken } from '../../../shared/schemas/academy'
+import type { ResetLook } from '../../../shared/academy'
 import { resetFor } from '../../data/resets'
 import { hashOfToken } from '../../request/device'
 import { readChecked } from '../../request/refuse'

@@ -1,4 +1,4 @@
-import { Reset } from '../../../shared/academy'
+import { Reset } from '../../../shared/schemas/academy'
 import { guessable } from '../../../shared/password'
 import { applyReset, resetFor } from '../../data/resets'
 import { secondFactorOf } from '../../data/second-factors'

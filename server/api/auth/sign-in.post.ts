@@ -1,4 +1,4 @@
-import { SignIn } from '../../../shared/account'
+import { SignIn } from '../../../shared/schemas/account'
 import { coachByEmail } from '../../data/coaches'
 import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../request/coach'

@@ -1,5 +1,5 @@
 import { SIGN_UP_HOURS } from '../../../shared/keep-times'
-import { SignUp } from '../../../shared/account'
+import { SignUp } from '../../../shared/schemas/account'
 import { knownMail, signUpMail } from '../../../words/mail'
 import { isTaken } from '../../data/coaches'
 import { mailSettings, sendMail } from '../../mail'

@@ -1,4 +1,5 @@
-import { NewDevice, type MadeDevice } from '../../../shared/device'
+import { NewDevice } from '../../../shared/schemas/device'
+import type { MadeDevice } from '../../../shared/device'
 import { addDevice } from '../../data/devices'
 import { requireCoach } from '../../request/coach'
 import { hashOfToken, newToken } from '../../request/device'

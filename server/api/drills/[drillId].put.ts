@@ -1,4 +1,4 @@
-import { OwnDrill } from '../../../shared/practice'
+import { OwnDrill } from '../../../shared/schemas/practice'
 import { putDrill } from '../../data/practice'
 import { requireCoach } from '../../request/coach'
 import { readChecked } from '../../request/refuse'

@@ -1,4 +1,4 @@
-import { OwnBalls } from '../../../shared/player-link'
+import { OwnBalls } from '../../../shared/schemas/player-link'
 import { putOwnBalls } from '../../data/player-links'
 import { requireLink } from '../../request/link'
 import { readChecked, refuse } from '../../request/refuse'

@@ -1,4 +1,4 @@
-import { GoRecord } from '../../../shared/practice'
+import { GoRecord } from '../../../shared/schemas/practice'
 import { putOwnGo } from '../../data/practice'
 import { requireLink } from '../../request/link'
 import { readChecked, refuse } from '../../request/refuse'

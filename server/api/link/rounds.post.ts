@@ -1,4 +1,4 @@
-import { RoundRecord } from '../../../shared/rounds'
+import { RoundRecord } from '../../../shared/schemas/rounds'
 import { putOwnRound } from '../../data/rounds'
 import { requireLink } from '../../request/link'
 import { readChecked, refuse } from '../../request/refuse'

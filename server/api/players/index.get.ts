@@ -1,5 +1,5 @@
 import { PLAYERS_A_PAGE } from '../../../shared/pages'
-import { PlayersQuery } from '../../../shared/player'
+import { PlayersQuery } from '../../../shared/schemas/player'
 import { listPlayers } from '../../data/player-list'
 import { requireCoach } from '../../request/coach'
 import { checked } from '../../request/refuse'

@@ -1,4 +1,4 @@
-import { NewPlayer } from '../../../shared/player'
+import { NewPlayer } from '../../../shared/schemas/player'
 import { createPlayer } from '../../data/players'
 import { requireCoach } from '../../request/coach'
 import { readChecked } from '../../request/refuse'

@@ -1,4 +1,5 @@
-import { NewInvitation, type MadeInvitation } from '../../../../shared/academy'
+import { NewInvitation } from '../../../../shared/schemas/academy'
+import type { MadeInvitation } from '../../../../shared/academy'
 import { invite } from '../../../data/people'
 import { requireCoach } from '../../../request/coach'
 import { hashOfToken, newToken } from '../../../request/device'

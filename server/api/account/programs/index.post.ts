@@ -1,4 +1,6 @@
-import { NewProgram, SCOPE_WORDS, type MadeProgram } from '../../../../shared/program'
+import { NewProgram } from '../../../../shared/schemas/program'
+import { SCOPE_WORDS } from '../../../../shared/choices'
+import type { MadeProgram } from '../../../../shared/program'
 import { mayDo } from '../../../../shared/rights'
 import { addProgram } from '../../../data/programs'
 import { requireCoach } from '../../../request/coach'

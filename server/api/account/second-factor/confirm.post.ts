@@ -1,4 +1,5 @@
-import { FactorCode, type SpareCodes } from '../../../../shared/account'
+import { FactorCode } from '../../../../shared/schemas/account'
+import type { SpareCodes } from '../../../../shared/account'
 import { confirmSecondFactor, waitingSecondFactor } from '../../../data/second-factors'
 import { NotFound } from '../../../data/faults'
 import { endOtherSignIns } from '../../../data/sign-ins'

@@ -1,4 +1,5 @@
-import { OwnPassword, type FactorToSetUp } from '../../../../shared/account'
+import { OwnPassword } from '../../../../shared/schemas/account'
+import type { FactorToSetUp } from '../../../../shared/account'
 import { beginSecondFactor } from '../../../data/second-factors'
 import { requireCoach } from '../../../request/coach'
 import { checkOwnPassword } from '../../../request/own-password'

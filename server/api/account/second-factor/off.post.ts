@@ -1,4 +1,4 @@
-import { OwnPassword } from '../../../../shared/account'
+import { OwnPassword } from '../../../../shared/schemas/account'
 import { endSecondFactor } from '../../../data/second-factors'
 import { requireCoach } from '../../../request/coach'
 import { noticeOf } from '../../../request/notice'

@@ -1,4 +1,4 @@
-import { DeviceAim } from '../../../../shared/device'
+import { DeviceAim } from '../../../../shared/schemas/device'
 import { aimDevice } from '../../../data/devices'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

@@ -1,4 +1,4 @@
-import { FlagAnswerRecord } from '../../../../shared/flag-answer'
+import { FlagAnswerRecord } from '../../../../shared/schemas/flag-answer'
 import { addAnswer } from '../../../data/flag-answers'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

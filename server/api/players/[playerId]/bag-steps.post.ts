@@ -1,4 +1,4 @@
-import { BagStepRecord } from '../../../../shared/bag'
+import { BagStepRecord } from '../../../../shared/schemas/bag'
 import { takeBagStep } from '../../../data/bags'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

@@ -1,4 +1,4 @@
-import { BagChange } from '../../../../shared/bag'
+import { BagChange } from '../../../../shared/schemas/bag'
 import { saveBag } from '../../../data/bags'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

@@ -3,7 +3,7 @@ import { dayOf } from '../../../../core/shot/player-shots'
 import { askerOf, workOut } from '../../../calibration/pool'
 import { bagOf } from '../../../data/bags'
 import { findPlayer } from '../../../data/players'
-import { Id } from '../../../../shared/text'
+import { Id } from '../../../../shared/schemas/text'
 import { requireCoach } from '../../../request/coach'
 import { checked, idFromRoute } from '../../../request/refuse'
 

@@ -1,4 +1,4 @@
-import { PlayerChange } from '../../../../shared/player'
+import { PlayerChange } from '../../../../shared/schemas/player'
 import { changePlayer } from '../../../data/players'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

@@ -1,5 +1,5 @@
 import { groupBy } from '../../../../core/group-by'
-import { ShotBatch } from '../../../../shared/session'
+import { ShotBatch } from '../../../../shared/schemas/session'
 import { ballsKept } from '../../../counters'
 import { logBall, putShots } from '../../../data/shots'
 import { requireCoach, requireSession } from '../../../request/coach'

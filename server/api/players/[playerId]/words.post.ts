@@ -1,4 +1,4 @@
-import { CellRemarkRecord } from '../../../../shared/cell-remark'
+import { CellRemarkRecord } from '../../../../shared/schemas/cell-remark'
 import { addWord } from '../../../data/cell-remarks'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

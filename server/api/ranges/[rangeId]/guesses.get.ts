@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Recount } from '../../../../shared/range'
-import { Id } from '../../../../shared/text'
+import { Id } from '../../../../shared/schemas/text'
 import { countGuesses } from '../../../data/ranges'
 import { requireCoach } from '../../../request/coach'
 import { checked, idFromRoute } from '../../../request/refuse'

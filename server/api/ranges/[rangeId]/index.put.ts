@@ -1,4 +1,4 @@
-import { RangeRecord } from '../../../../shared/range'
+import { RangeRecord } from '../../../../shared/schemas/range'
 import { putRange } from '../../../data/ranges'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked, refuse } from '../../../request/refuse'

@@ -1,4 +1,5 @@
-import { SignRecount, type Recount } from '../../../../shared/range'
+import { SignRecount } from '../../../../shared/schemas/range'
+import type { Recount } from '../../../../shared/range'
 import { recountGuesses } from '../../../data/ranges'
 import { requireCoach } from '../../../request/coach'
 import { idFromRoute, readChecked } from '../../../request/refuse'

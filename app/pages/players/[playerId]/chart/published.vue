@@ -2,7 +2,7 @@
 import { isHandedOut, PUBLISHED_WHICH, type PublishedWhich } from '#core/history/published'
 import { airOfChartText, figuresText, heldBackText, publishedWhichTexts } from '#words/published'
 import { dayText } from '#words/dates'
-import { PUBLISHED_NOTE_MAX } from '#shared/published'
+import { PUBLISHED_NOTE_MAX } from '#shared/limits'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { usePublished } from '~/composables/usePublished'

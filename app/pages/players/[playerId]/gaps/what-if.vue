@@ -3,13 +3,14 @@ import { useShortcuts } from '~/composables/useShortcuts'
 import { isUncovered } from '#core/gaps/flags'
 import type { Scene } from '#core/what-if/scene'
 import type { WhatIf } from '#core/what-if/thought-of'
-import { WhatIfBody, type KeptWhatIf } from '#shared/what-if'
+import type { KeptWhatIf } from '#shared/what-if'
 import { useDistance } from '~/composables/useDistance'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { useWhatIf } from '~/composables/useWhatIf'
 import { flagChanges, handedPage, sceneNames } from '~/utils/handed-page'
+import { bagInLink } from '~/utils/bag-in-link'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import WhatIfEditor from '~/components/what-if/Editor.vue'
@@ -47,18 +48,10 @@ const { undo, redo, canUndo, canRedo, clear } = useRefHistory(bag, { capacity: 1
 const refused = ref('')
 
 /** From the address, where a remedy put it; else the bag as it is. */
-function fromAddress(): WhatIf {
+async function fromAddress(): Promise<WhatIf> {
   if (typeof route.query.bag !== 'string') return asIs()
-  const read = WhatIfBody.safeParse(
-    (() => {
-      try {
-        return JSON.parse(route.query.bag)
-      } catch {
-        return null
-      }
-    })(),
-  )
-  if (read.success) return read.data
+  const read = await bagInLink(route.query.bag)
+  if (read) return read
   refused.value = 'The bag in this link cannot be read; this is the bag as it is.'
   return asIs()
 }
@@ -68,7 +61,9 @@ watch(
     if (!player || asIs().clubs.length === 0) return
     open()
     if (bag.value) return look(bag.value)
-    bag.value = fromAddress()
+    const first = await fromAddress()
+    if (bag.value) return look(bag.value)
+    bag.value = first
     await nextTick()
     clear()
   },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { chancesOf } from '#core/rounds/approach'
-import { approachesOf, playedOf, type RoundRecord } from '#shared/rounds'
+import { approachesOf, playedOf } from '#shared/rounds'
+import type { RoundRecord } from '#shared/schemas/rounds'
 import { approachesText } from '#words/rounds'
 import { useCourseBalls } from '~/composables/useCourseBalls'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'

@@ -1,4 +1,5 @@
-import { PersonChange, type AcademyPeople } from '../../../../../shared/academy'
+import { PersonChange } from '../../../../../shared/schemas/academy'
+import type { AcademyPeople } from '../../../../../shared/academy'
 import { changePerson } from '../../../../data/people'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

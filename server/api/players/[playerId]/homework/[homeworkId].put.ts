@@ -1,4 +1,4 @@
-import { HomeworkRecord } from '../../../../../shared/practice'
+import { HomeworkRecord } from '../../../../../shared/schemas/practice'
 import { putHomework } from '../../../../data/practice'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

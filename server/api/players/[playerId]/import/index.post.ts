@@ -1,4 +1,4 @@
-import { ImportDecision } from '../../../../../shared/session'
+import { ImportDecision } from '../../../../../shared/schemas/session'
 import { showImport } from '../../../../data/imports'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

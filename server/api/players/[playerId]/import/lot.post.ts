@@ -1,4 +1,4 @@
-import { ImportLot } from '../../../../../shared/session'
+import { ImportLot } from '../../../../../shared/schemas/session'
 import { ballsKept } from '../../../../counters'
 import { stageLot } from '../../../../data/imports'
 import { requireCoach } from '../../../../request/coach'

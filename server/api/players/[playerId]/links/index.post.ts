@@ -1,4 +1,5 @@
-import { NewLink, type MadeLink } from '../../../../../shared/player-link'
+import { NewLink } from '../../../../../shared/schemas/player-link'
+import type { MadeLink } from '../../../../../shared/player-link'
 import { addLink } from '../../../../data/player-links'
 import { requireCoach } from '../../../../request/coach'
 import { hashOfToken, newToken } from '../../../../request/device'

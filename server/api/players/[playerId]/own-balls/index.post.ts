@@ -1,4 +1,4 @@
-import { OwnBallDecision } from '../../../../../shared/player-link'
+import { OwnBallDecision } from '../../../../../shared/schemas/player-link'
 import { decideOwnBalls } from '../../../../data/player-links'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

@@ -1,4 +1,4 @@
-import { NewPublished } from '../../../../../shared/published'
+import { NewPublished } from '../../../../../shared/schemas/published'
 import { askerOf } from '../../../../calibration/pool'
 import { publishChart } from '../../../../data/published'
 import { requireCoach } from '../../../../request/coach'

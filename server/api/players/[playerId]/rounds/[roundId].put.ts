@@ -1,4 +1,4 @@
-import { RoundRecord } from '../../../../../shared/rounds'
+import { RoundRecord } from '../../../../../shared/schemas/rounds'
 import { putRound } from '../../../../data/rounds'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

@@ -1,4 +1,4 @@
-import { SessionRecord } from '../../../../../shared/session'
+import { SessionRecord } from '../../../../../shared/schemas/session'
 import { putSession } from '../../../../data/sessions'
 import { requireCoach } from '../../../../request/coach'
 import { tell } from '../../../../live'

@@ -1,4 +1,4 @@
-import { NewWhatIf } from '../../../../../shared/what-if'
+import { NewWhatIf } from '../../../../../shared/schemas/what-if'
 import { keepWhatIf, keptWhatIfs } from '../../../../data/what-ifs'
 import { requireCoach } from '../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../request/refuse'

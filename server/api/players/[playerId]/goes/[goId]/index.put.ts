@@ -1,4 +1,4 @@
-import { GoRecord } from '../../../../../../shared/practice'
+import { GoRecord } from '../../../../../../shared/schemas/practice'
 import { putCoachedGo } from '../../../../../data/practice'
 import { requireCoach } from '../../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../../request/refuse'

@@ -1,5 +1,5 @@
 import { rungName } from '../../../../../../core/swing/scale'
-import { SheetQuery } from '../../../../../../shared/print-query'
+import { SheetQuery } from '../../../../../../shared/schemas/print-query'
 import { drillTexts } from '../../../../../../words/practice'
 import { stockShotName } from '../../../../../../words/stock-shot'
 import { bagOf } from '../../../../../data/bags'

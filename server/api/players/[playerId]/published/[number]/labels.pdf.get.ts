@@ -1,7 +1,7 @@
 import { findPlayer } from '../../../../../data/players'
 import { findPublished } from '../../../../../data/published'
 import { labelsPdf } from '../../../../../print/labels'
-import { LabelQuery } from '../../../../../../shared/print-query'
+import { LabelQuery } from '../../../../../../shared/schemas/print-query'
 import { requireCoach } from '../../../../../request/coach'
 import { fileName, sendAsFile } from '../../../../../request/files'
 import { inksOf } from '../../../../../print/inks'

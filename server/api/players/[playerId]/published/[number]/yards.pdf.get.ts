@@ -1,4 +1,4 @@
-import { YardsQuery } from '../../../../../../shared/print-query'
+import { YardsQuery } from '../../../../../../shared/schemas/print-query'
 import { askerOf, workOut } from '../../../../../calibration/pool'
 import { findPlayer } from '../../../../../data/players'
 import { findPublished } from '../../../../../data/published'

@@ -1,4 +1,4 @@
-import { SessionMove } from '../../../../../../shared/session'
+import { SessionMove } from '../../../../../../shared/schemas/session'
 import { moveSession } from '../../../../../data/session-move'
 import { requireCoach } from '../../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../../request/refuse'

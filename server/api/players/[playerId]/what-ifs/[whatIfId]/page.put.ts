@@ -1,4 +1,4 @@
-import { HandOver } from '../../../../../../shared/handed-bag'
+import { HandOver } from '../../../../../../shared/schemas/handed-bag'
 import { handOver, keptWhatIfs } from '../../../../../data/what-ifs'
 import { requireCoach } from '../../../../../request/coach'
 import { idFromRoute, readChecked } from '../../../../../request/refuse'

@@ -1,11 +1,12 @@
 import { z } from 'zod'
-import type { BagFile as CoreBagFile } from '../core/files/bag-file'
-import { CARRY_MAX_M, CARRY_MIN_M, CLUBS_MAX, LABEL_MAX, RUNGS_MAX } from '../core/limits'
-import { rungName } from '../core/swing/scale'
-import { SCHOOL_IDS } from '../core/swing/schools'
+import type { BagFile as CoreBagFile } from '../../core/files/bag-file'
+import { CARRY_MAX_M, CARRY_MIN_M, CLUBS_MAX, LABEL_MAX, RUNGS_MAX } from '../../core/limits'
+import { rungName } from '../../core/swing/scale'
+import { SCHOOL_IDS } from '../../core/swing/schools'
 import { clubFields, refuseRepeats, rungFields } from './bag'
-import { LEVELS } from './player'
-import { boundedNumber, lineOfText, oneOf, quoted } from './text'
+import { LEVELS } from '../../core/level'
+import { boundedNumber, lineOfText, oneOf } from './text'
+import { quoted } from '../text'
 
 /** The bag file of `docs/formats.md`. Keys it does not know are left alone: a later version may add some. */
 export const BagFile = z.object({

@@ -1,9 +1,8 @@
 import { z } from 'zod'
-import { REMARK_KINDS } from '../core/history/coach-remarks'
-import { CARRY_MAX_M, CARRY_MIN_M } from '../core/limits'
+import { REMARK_KINDS } from '../../core/history/coach-remarks'
+import { CARRY_MAX_M, CARRY_MIN_M } from '../../core/limits'
 import { boundedNumber, Id, lineOfText, ClockTime, oneOf } from './text'
-
-export const WHY_MAX = 300
+import { WHY_MAX } from '../limits'
 
 export const CellRemarkRecord = z
   .strictObject({

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { AIR_RANGE } from '../core/flight/air'
-import { LABEL_SHEET_IDS, MOST_SKIPPED } from './label-sheets'
+import { AIR_RANGE } from '../../core/flight/air'
+import { LABEL_SHEET_IDS, MOST_SKIPPED } from '../label-sheets'
 import { boundedNumber, oneOf } from './text'
+import { YARDS_MOST } from '../limits'
 
 /** A number in an address is text. */
 const asNumber = (schema: z.ZodType<number>) =>
@@ -15,8 +16,6 @@ export const HomeAirQuery = z.object({
   altitudeM: asNumber(boundedNumber('Altitude', ...AIR_RANGE.altitudeM, ' m')),
 })
 export const SheetQuery = z.object({ unit, black })
-/** Every distance of a stretch; a page has room for so many. */
-export const YARDS_MOST = 120
 export const YardsQuery = z
   .object({
     from: asNumber(boundedNumber('From', 1, 400, '').int({ error: 'From must be a whole number.' })),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { ANSWERS, type FlagAnswer } from '../core/gaps/answers'
-import { FLAG_RULES } from '../core/gaps/flags'
+import { ANSWERS, type FlagAnswer } from '../../core/gaps/answers'
+import { FLAG_RULES } from '../../core/gaps/flags'
 import { Id, lineOfText, ClockTime, oneOf } from './text'
+import { ANSWER_NOTE_MAX } from '../limits'
 
-export const ANSWER_NOTE_MAX = 300
 /** More stock shots than a grid has. */
 const CELLS_MAX = 600
 

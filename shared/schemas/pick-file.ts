@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { AIR_RANGE, ROUGHNESS_M } from '../core/flight/air'
-import { FIRMNESS_MS2, type Firmness } from '../core/flight/run-out'
-import { CARRY_MAX_M, COURSE_SCATTER_RANGE } from '../core/limits'
-import { TROUBLE_SIDES } from '../core/pick/around'
-import { LIE_NAMES } from '../core/pick/lies'
+import { AIR_RANGE, ROUGHNESS_M } from '../../core/flight/air'
+import { FIRMNESS_MS2, type Firmness } from '../../core/flight/run-out'
+import { CARRY_MAX_M, COURSE_SCATTER_RANGE } from '../../core/limits'
+import { TROUBLE_SIDES } from '../../core/pick/around'
+import { LIE_NAMES } from '../../core/pick/lies'
 import { boundedNumber, oneOf } from './text'
 
 const FAR_M = 200

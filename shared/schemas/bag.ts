@@ -9,12 +9,13 @@ import {
   LOFT_MIN_DEG,
   NAME_MAX,
   RUNGS_MAX,
-} from '../core/limits'
-import { CALLED_SPEED, rungSpeedMs } from '../core/swing/called-speed'
-import { FLIGHTS, rungName } from '../core/swing/scale'
-import { SCHOOL_IDS } from '../core/swing/schools'
-import { mpsToMph } from '../core/units'
-import { boundedNumber, Id, lineOfText, oneOf, quoted, Version } from './text'
+} from '../../core/limits'
+import { CALLED_SPEED, rungSpeedMs } from '../../core/swing/called-speed'
+import { FLIGHTS, rungName } from '../../core/swing/scale'
+import { SCHOOL_IDS } from '../../core/swing/schools'
+import { mpsToMph } from '../../core/units'
+import { boundedNumber, Id, lineOfText, oneOf, Version } from './text'
+import { quoted } from '../text'
 
 export const clubFields = {
   label: lineOfText('Label', LABEL_MAX),

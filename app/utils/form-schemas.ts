@@ -1,0 +1,21 @@
+/** What checks each form: fetched when it is asked for, so that no page waits for it. */
+export const formSchemas = {
+  Join: async () => (await import('#shared/schemas/academy')).Join,
+  LostPassword: async () => (await import('#shared/schemas/academy')).LostPassword,
+  NewInvitation: async () => (await import('#shared/schemas/academy')).NewInvitation,
+  Reset: async () => (await import('#shared/schemas/academy')).Reset,
+  AccountChange: async () => (await import('#shared/schemas/account')).AccountChange,
+  FactorCode: async () => (await import('#shared/schemas/account')).FactorCode,
+  LockInChange: async () => (await import('#shared/schemas/account')).LockInChange,
+  OwnPassword: async () => (await import('#shared/schemas/account')).OwnPassword,
+  PasswordChange: async () => (await import('#shared/schemas/account')).PasswordChange,
+  SignIn: async () => (await import('#shared/schemas/account')).SignIn,
+  SignUp: async () => (await import('#shared/schemas/account')).SignUp,
+  BagForm: async () => (await import('#shared/schemas/bag')).BagForm,
+  NewDevice: async () => (await import('#shared/schemas/device')).NewDevice,
+  NewPlayer: async () => (await import('#shared/schemas/player')).NewPlayer,
+  PlayerChange: async () => (await import('#shared/schemas/player')).PlayerChange,
+  NewProgram: async () => (await import('#shared/schemas/program')).NewProgram,
+  RangeRecord: async () => (await import('#shared/schemas/range')).RangeRecord,
+  WhatIfBody: async () => (await import('#shared/schemas/what-if')).WhatIfBody,
+}
