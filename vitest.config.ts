@@ -17,8 +17,19 @@ export default defineConfig({
         resolve,
         test: {
           name: 'core',
+          // The core keeps nothing: its modules are read once a worker, not once a file.
+          isolate: false,
           setupFiles: 'tests/seed.ts',
-          include: ['tests/{core,app,project}/**/*.test.ts'],
+          include: ['tests/core/**/*.test.ts'],
+          testTimeout: PATIENCE_MS,
+        },
+      },
+      {
+        resolve,
+        test: {
+          name: 'app',
+          setupFiles: 'tests/seed.ts',
+          include: ['tests/{app,project}/**/*.test.ts'],
           testTimeout: PATIENCE_MS,
         },
       },

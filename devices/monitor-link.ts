@@ -20,7 +20,8 @@ export const TEMPERS = {
 export type Temper = keyof typeof TEMPERS
 
 export type LinkOutcome =
-  { ok: true; taken: number; asked: Asked | null } | { ok: false; status: number; words: string; retryS: number | null }
+  | { ok: true; taken: number; asked: Asked | null }
+  | { ok: false; status: number; words: string; retryS: number | null }
 
 /** One request. A failure to reach the server is an outcome too: status 0. */
 export async function post(

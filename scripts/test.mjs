@@ -1,6 +1,6 @@
 /**
- * npm test: all set-up, then lint, format, borders and types beside the build; core beside server tests; browser tests
- * on three workers. Ends with "N passed, N failed".
+ * npm test: all set-up, then the build and the server's tests beside lint, types, borders and the core's tests; then
+ * browser tests on three workers. Ends with "N passed, N failed".
  */
 import { ensureBuild } from './lib/build.mjs'
 import { bin, browser, check, conclude, ensureForTests, longLane, vitest } from './lib/lanes.mjs'
@@ -24,28 +24,30 @@ async function twoAtATime(works) {
   return done
 }
 
-/** What reads the source, while it is built in a folder of its own. The longest first. */
-async function read() {
+/**
+ * What needs no browser. The build, and the server's tests on it, keep one core until they are done; what reads the
+ * source takes the other, the longest first.
+ */
+async function withoutBrowser() {
   // Types of the framework's own names: the linter and the checker of types ask for them.
   const names = await check('names of the framework', bin('nuxt/bin/nuxt.mjs', 'prepare', '--logLevel=silent'))
-  const checks = await twoAtATime([
-    () => ensureBuild().then(() => ({ passed: 0, failed: 0 })),
+  const rest = await twoAtATime([
+    () => check('format', bin('oxfmt/bin/oxfmt', '--check', '.')),
+    () => ensureBuild().then(() => vitest('server tests', ['server'])),
     () => check('types of the pages', bin('vue-tsc/bin/vue-tsc.js', '-p', '.nuxt/tsconfig.app.json', '--noEmit')),
+    () => vitest('core and app tests', ['core', 'app']),
     () => check('lint', bin('eslint/bin/eslint.js', '.')),
     () => check('types', bin('typescript-native/bin/tsc', '-b', 'tsconfig.native.json', '--noEmit')),
     () => check('lint that knows the types', bin('oxlint/bin/oxlint', '--type-aware', ...TYPED_ROOMS)),
-    () => check('format', bin('prettier/bin/prettier.cjs', '--check', '.', '--log-level=warn')),
     () => check('borders between rooms', bin('dependency-cruiser/bin/dependency-cruise.mjs', ...borders)),
   ])
-  return [names, ...checks]
+  return [names, ...rest]
 }
 
-/** Three stages, each with both cores to itself: what waits for a page is not held up by what counts. */
+/** The browser has both cores to itself: what waits for a page is not held up by what counts. */
 async function stages() {
-  const reading = await read()
-  const counting = await Promise.all([vitest('core tests', 'core'), vitest('server tests', 'server')])
-  const driving = await browser('browser tests')
-  return [...reading, ...counting, driving]
+  const results = await withoutBrowser()
+  return [...results, await browser('browser tests')]
 }
 
 /** `npm test -- --long-within 20`: then the long lane too, as far as it begins within so many minutes. */

@@ -121,9 +121,8 @@ const until = (ms: number) =>
       <ul class="raised mt-6 divide-y divide-default">
         <li v-for="person in here" :key="person.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2.5">
           <p class="min-w-0 flex-1 basis-60">
-            <strong class="text-lg">{{ person.name }}</strong><template v-if="person.id === account.account?.id">
-              (you)</template
-            >
+            <strong class="text-lg">{{ person.name }}</strong
+            ><template v-if="person.id === account.account?.id"> (you)</template>
             <span class="soft block truncate text-sm">{{ person.email }}, {{ seenText(person) }}</span>
           </p>
           <template v-if="isOwner">
@@ -213,8 +212,7 @@ const until = (ms: number) =>
             class="flex min-h-12 flex-wrap items-center gap-x-4"
           >
             <span class="min-w-0 flex-1"
-              ><strong>{{ invitation.forWhom }}</strong
-              >, as {{ ROLE_WORDS[invitation.role].name.toLowerCase() }}
+              ><strong>{{ invitation.forWhom }}</strong>, as {{ ROLE_WORDS[invitation.role].name.toLowerCase() }}
               <span class="soft">open until {{ until(invitation.expiresAtMs) }}</span></span
             >
             <UButton

@@ -82,8 +82,7 @@ const kinds = computed(() =>
         <li v-for="(row, i) in shown" :key="i">
           <NuxtLink :to="`/players/${row.player.id}/gaps`" class="block px-4 py-2.5 hover:bg-elevated">
             <span class="flex flex-wrap items-baseline gap-x-3"
-              ><strong class="text-lg">{{ row.player.name }}</strong
-              ><span class="font-semibold">{{ row.title }}</span
+              ><strong class="text-lg">{{ row.player.name }}</strong><span class="font-semibold">{{ row.title }}</span
               ><span class="soft text-sm sm:ml-auto">{{ row.odds }}</span></span
             >
             <span class="soft block">{{ row.why }}</span>

@@ -15,4 +15,5 @@ export interface CalibrationAsk {
 
 /** What comes back. `full` is false for the quick answer that a full one follows. */
 export type CalibrationAnswer =
-  { turn: number; full: boolean; calibration: Calibration } | { turn: number; failure: string }
+  | { turn: number; full: boolean; calibration: Calibration }
+  | { turn: number; failure: string }

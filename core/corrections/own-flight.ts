@@ -64,12 +64,14 @@ export function byOwnFlight(
   if (!here) return null
   const { carryOverFlight, spinShare } = FLIGHT_LIMITS
   const share = there.launch.spinRpm / deliver(loftDeg, there.launch.speedMs).spinRpm
-  if (!(
-    carryM >= carryOverFlight[0] * here.carryM &&
-    carryM <= carryOverFlight[1] * here.carryM &&
-    share >= spinShare[0] &&
-    share <= spinShare[1]
-  ))
+  if (
+    !(
+      carryM >= carryOverFlight[0] * here.carryM &&
+      carryM <= carryOverFlight[1] * here.carryM &&
+      share >= spinShare[0] &&
+      share <= spinShare[1]
+    )
+  )
     return null
   return correctFlight({ carryM, sideM }, here, there.landing)
 }

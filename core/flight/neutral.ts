@@ -6,7 +6,8 @@ import { solveSpeed } from './solve-speed'
 
 /** `beyond`, `unreachable`: as `solveSpeed`. */
 export type Carried =
-  { ok: true; carryM: number; ballSpeedMs: number } | { ok: false; reason: 'beyond' | 'unreachable' }
+  | { ok: true; carryM: number; ballSpeedMs: number }
+  | { ok: false; reason: 'beyond' | 'unreachable' }
 
 /** The same clean strike in one day's conditions and in another's. */
 function carriedOver(

@@ -30,7 +30,8 @@ export interface TypedUnits {
 
 /** What is wrong, and with which part of what was typed. */
 export type BallFault =
-  { fault: CarryFault; part: string } | { fault: TypedReading | 'feltPercent' | 'unit' | 'extra'; part: string }
+  | { fault: CarryFault; part: string }
+  | { fault: TypedReading | 'feltPercent' | 'unit' | 'extra'; part: string }
 
 /** How full a swing may feel, per cent. */
 export const FELT_RANGE = [1, 150] as const

@@ -45,13 +45,13 @@ async function suite(title, args, file, count, env) {
   return { passed, failed: failed === 0 && (!well || passed === 0) ? 1 : failed }
 }
 
-/** One project of the unit tests. */
-export function vitest(title, project, env) {
-  const file = fromRoot(`.data/test/${project}.json`)
+/** Projects of the unit tests, side by side. */
+export function vitest(title, projects, env) {
+  const file = fromRoot(`.data/test/${projects.join('-')}.json`)
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`]
   return suite(
     title,
-    bin('vitest/vitest.mjs', 'run', `--project=${project}`, ...reporters),
+    bin('vitest/vitest.mjs', 'run', ...projects.map(project => `--project=${project}`), ...reporters),
     file,
     ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
     env,
@@ -89,7 +89,7 @@ export async function longLane(started, minutes = Infinity) {
   const results = []
   for (const part of [
     () => browser('long browser tests, desk', env, '--project=desk'),
-    () => vitest('long tests', 'long', env),
+    () => vitest('long tests', ['long'], env),
     () => browser('long browser tests, phone', env, '--project=phone'),
   ]) {
     if (Date.now() - started > minutes * 60_000) say('\nNo time left for the rest of the long lane: npm run test:long.')

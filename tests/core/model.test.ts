@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs'
-import { describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it } from 'vitest'
 import { MODEL } from '../../core/model/constants'
 import { cellEstimate } from '../../core/model/estimate'
 import { fitModel, USUAL_SPREAD, type ModelSession } from '../../core/model/fit'
-import { carryAtSpeed, fitSpeedLine } from '../../core/model/club-speed'
+import { carryAtSpeed, fitCleanLine, fitSpeedLine } from '../../core/model/club-speed'
+import { continueFit, foldSessions } from '../../core/model/live'
+import { pileExtent } from '../../core/model/pile-extent'
 import { ballsToGo, gains, goodEnough, hitNext } from '../../core/model/next-shot'
 import { sidePattern } from '../../core/model/side'
 import {
@@ -17,6 +19,7 @@ import { yardsToMetres } from '../../core/units'
 import { normalCdf, normalDensity, quickNormalCdf, studentQuantile, SURE_Z, Z_80 } from '../../core/stats/normal'
 import { priorCovariance, priorMean, type ModelCell } from '../../core/model/prior'
 import { kindsOfShot } from '../../core/model/kinds'
+import { drawPlayer } from '../bench/simulation/player'
 
 interface FitCase {
   id: string
@@ -39,7 +42,9 @@ interface FitCase {
 }
 
 // The second implementation was made with these; ours were chosen wider since.
+const usual = { ...MODEL }
 Object.assign(MODEL, { curvatureSd: 0.03, tiltSd: 0.1, regularityWeights: [0.25, 0.5, 0.25] })
+afterAll(() => void Object.assign(MODEL, usual))
 
 const { cases } = JSON.parse(readFileSync('tests/fixtures/model-cases.json', 'utf8')) as { cases: FitCase[] }
 const fits = cases.filter(c => c.kind === 'fit')
@@ -203,6 +208,31 @@ describe('the pooled model', () => {
     close(pattern.variance, side.output.biasVar, 'variance of bias')
     close([pattern.sd, pattern.playerBias], [side.output.sd, side.output.playerBias], 'side')
     expect(sidePattern([], 2).bias).toEqual([0, 0])
+  })
+
+  it('leaves balls far off the line out of it, unless too few clean ones are left', () => {
+    const clean = [80, 84, 88, 92].map(speedMph => ({ speedMph, carryM: speedMph * 1.1, measSdM: 1 }))
+    const all = [...clean, { speedMph: 86, carryM: 60, measSdM: 1 }]
+    expect(fitCleanLine(all, 4)).toEqual(fitSpeedLine(clean))
+    expect(fitCleanLine(all, 5)).toEqual(fitSpeedLine(all))
+  })
+
+  it('a pile tells its scatter by its length; one without a length, or of one ball, tells nothing', () => {
+    for (const none of [0, -2, Number.NaN, Number.POSITIVE_INFINITY]) expect(pileExtent(none, 5, 1)).toBeNull()
+    expect(pileExtent(6, 1, 1)).toBeNull()
+    // d₂ of 2 and of 5 balls: 1.128 and 2.326. (ISO 8258, table of factors for control charts; from memory.)
+    expect(6 / pileExtent(6, 2, 1)!.sd).toBeCloseTo(1.128, 2)
+    expect(6 / pileExtent(6, 5, 1)!.sd).toBeCloseTo(2.326, 2)
+  })
+
+  it('a session laid over folded ones leaves them as they were: asked twice, it says the same', () => {
+    const { cells } = drawPlayer(6)
+    const ball = (carryM: number) => ({ cell: 0, carryM, measSdM: 1, balls: 1 })
+    const folded = foldSessions(cells, [{ day: 0, shots: [ball(50), ball(52)] }], USUAL_SPREAD)!
+    const once = continueFit(folded, { day: 3, shots: [ball(58), ball(57)] }, 4)
+    const other = continueFit(folded, { day: 3, shots: [ball(44)] }, 4)
+    expect(continueFit(folded, { day: 3, shots: [ball(58), ball(57)] }, 4)).toEqual(once)
+    expect(other.mean[0]).toBeLessThan(once.mean[0]!)
   })
 
   it('gives the same chart for the shots of a session in any order', () => {

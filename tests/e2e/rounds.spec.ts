@@ -1,6 +1,6 @@
 import { areKept, expect, hit, openAccount, packBag, addPlayer, seriousOf, startSession, test } from './coach'
 
-test('a round of approaches by keyboard, mended, deleted and brought back; it works without a network, and practice hears of it', async ({
+test('a round of approaches by keyboard, mended, deleted and brought back; it works without a network, and practice hears of it @long', async ({
   page,
   context,
 }) => {

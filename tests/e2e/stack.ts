@@ -24,9 +24,29 @@ export async function serve(databaseUrl: string, port?: number, env: Record<stri
   })
 }
 
-/** Playwright's global set-up: one database server, and the weather. */
+/** The demo data are loaded once; each worker gets a copy. */
+const TEMPLATE = 'uzzet_template'
+
+function databaseAt(server: string, name: string): string {
+  const url = new URL(server)
+  url.pathname = `/${name}`
+  return url.href
+}
+
+async function fillTemplate(server: string): Promise<void> {
+  const connection = await mysql.createConnection(server)
+  await connection.query(`drop database if exists ${TEMPLATE}`)
+  await connection.query(`create database ${TEMPLATE}`)
+  await connection.end()
+  const url = databaseAt(server, TEMPLATE)
+  await migrateDatabase(url)
+  loadDemo(url)
+}
+
+/** Playwright's global set-up: one database server with the demo data, and the weather. */
 export default async function setup() {
   const database = await startDatabase('browser', { fresh: true })
+  await fillTemplate(database.url)
   const station = await startStation(0, 7)
   process.env.UZZET_WEATHER = station.url
   process.env.E2E_DATABASE_SERVER = database.url
@@ -36,23 +56,30 @@ export default async function setup() {
   }
 }
 
-/** An empty database of its own for a worker. */
+/** A database of its own for a worker: the template's tables, with their keys and rows. */
 async function ownDatabase(): Promise<string> {
-  const url = new URL(process.env.E2E_DATABASE_SERVER!)
+  const server = process.env.E2E_DATABASE_SERVER!
   const name = `uzzet_${workerNumber()}`
-  const connection = await mysql.createConnection(url.href)
+  const url = databaseAt(server, name)
+  const connection = await mysql.createConnection(server)
   await connection.query(`drop database if exists ${name}`)
   await connection.query(`create database ${name}`)
+  await connection.changeUser({ database: name })
+  // Tables come by name, not in the order of their keys.
+  await connection.query('set foreign_key_checks = 0')
+  const [tables] = await connection.query<mysql.RowDataPacket[]>(`show tables from ${TEMPLATE}`)
+  for (const table of tables.map(row => String(Object.values(row)[0]))) {
+    const [[made]] = await connection.query<mysql.RowDataPacket[]>(`show create table ${TEMPLATE}.\`${table}\``)
+    await connection.query(String(made!['Create Table']))
+    await connection.query(`insert into \`${table}\` select * from ${TEMPLATE}.\`${table}\``)
+  }
   await connection.end()
-  url.pathname = `/${name}`
-  return url.href
+  return url
 }
 
 /** What a worker's tests stand on: a database with the demo data, and the built server. @returns how to end it */
 export async function startStack(): Promise<() => Promise<void>> {
   const databaseUrl = await ownDatabase()
-  await migrateDatabase(databaseUrl)
-  loadDemo(databaseUrl)
   const server = await serve(databaseUrl)
   process.env.E2E_URL = server.url
   process.env.E2E_DATABASE_URL = databaseUrl

@@ -161,12 +161,8 @@ const cost = computed(() =>
           class="w-full"
       /></UFormField>
       <div class="flex gap-2">
-        <UButton type="submit">{{ form === 'struck' ? 'Stop using it' : 'Save' }}</UButton><UButton
-          color="neutral"
-          variant="outline"
-          @click="form = undefined"
-          >Cancel</UButton
-        >
+        <UButton type="submit">{{ form === 'struck' ? 'Stop using it' : 'Save' }}</UButton
+        ><UButton color="neutral" variant="outline" @click="form = undefined">Cancel</UButton>
       </div>
     </form>
     <div v-else class="flex flex-wrap gap-2">

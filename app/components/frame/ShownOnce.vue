@@ -6,11 +6,10 @@ const { copy, copied } = useClipboard({ legacy: true })
 
 <template>
   <div class="mb-4 border-l-[5px] border-(--sound) pl-3" role="status">
-    <p>
-      <b>{{ of }}</b>, shown this once:
-    </p>
+    <p><b>{{ of }}</b>, shown this once:</p>
     <p class="my-2 flex flex-wrap items-center gap-2">
-      <code class="rounded bg-elevated px-2 py-1 break-all">{{ secret }}</code><UButton
+      <code class="rounded bg-elevated px-2 py-1 break-all">{{ secret }}</code
+      ><UButton
         color="neutral"
         variant="outline"
         :icon="copied ? 'i-lucide-check' : 'i-lucide-copy'"

@@ -55,8 +55,6 @@ const stock = computed(() => {
       Point at a yardage or a patch, or use the arrow keys: left and right go by the
       {{ unit === 'yd' ? 'yard' : 'metre' }}, up and down by the stock shot.
     </p>
-    <p v-if="stock">
-      <strong>{{ stock.name }}:</strong> {{ stock.carry }}, {{ stock.rest }}.
-    </p>
+    <p v-if="stock"><strong>{{ stock.name }}:</strong> {{ stock.carry }}, {{ stock.rest }}.</p>
   </div>
 </template>

@@ -60,9 +60,7 @@ function step(event: KeyboardEvent): void {
       @keydown="step"
     >
       <caption class="sr-only">
-        {{
-          caption
-        }}
+        {{ caption }}
       </caption>
       <thead>
         <tr>

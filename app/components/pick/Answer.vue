@@ -62,9 +62,7 @@ const grounded = computed(() => opened.value?.grounded.map(one => stockShotName(
         :chosen="drawn.chosen === told(one, i)"
         @choose="answer.choose"
       />
-      <p class="px-4 py-2 text-sm">
-        <b>{{ why }}</b> {{ nearer }}
-      </p>
+      <p class="px-4 py-2 text-sm"><b>{{ why }}</b> {{ nearer }}</p>
     </div>
     <div v-else class="raised h-72 overflow-hidden p-5"><FrameLinesSkeleton :rows="5" /></div>
     <p v-if="served" class="mt-2 text-sm">{{ served }}</p>

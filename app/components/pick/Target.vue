@@ -107,8 +107,7 @@ function clean(event: Event): void {
       </button>
       <p class="col-span-3 min-h-6 text-center leading-tight lg:min-h-14 lg:text-left" role="status">
         <span class="font-bold lg:block lg:text-xl"
-          ><span class="lg:hidden">{{ unit }} to the {{ told }}{{ says ? ', ' : '' }}</span
-          >{{ says }}</span
+          ><span class="lg:hidden">{{ unit }} to the {{ told }}{{ says ? ', ' : '' }}</span>{{ says }}</span
         >
         <span class="soft text-sm"> {{ parts }} {{ day }}</span>
       </p>

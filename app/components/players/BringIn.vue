@@ -95,9 +95,7 @@ const close = () => !busy.value && emit('close')
         <p v-if="brought.length > 0" class="mb-2">{{ howMany(brought.length) }} came in.</p>
         <p class="font-semibold text-error">Not brought in:</p>
         <ul class="mt-1 space-y-1">
-          <li v-for="(one, i) in failed" :key="i">
-            <strong>{{ one.name }}.</strong> {{ one.why }}
-          </li>
+          <li v-for="(one, i) in failed" :key="i"><strong>{{ one.name }}.</strong> {{ one.why }}</li>
         </ul>
       </div>
     </template>

@@ -56,9 +56,8 @@ const due = computed(() => {
         >
       </p>
       <p class="min-w-0 max-sm:text-sm" :class="player.clubs === 0 && 'soft'">
-        <span class="block truncate">{{ work }}</span><span class="soft block truncate text-sm">{{
-          state ?? ' '
-        }}</span>
+        <span class="block truncate">{{ work }}</span
+        ><span class="soft block truncate text-sm">{{ state ?? ' ' }}</span>
       </p>
       <p class="min-w-0 max-sm:text-sm sm:text-right">
         <span class="soft block truncate">{{

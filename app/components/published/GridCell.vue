@@ -53,8 +53,6 @@ const below = computed(() => {
       <span class="text-2xl" :class="FIGURE_CLASSES[kind]">{{ readFigure(cell, unit) }}</span>
       <span class="soft mt-1 truncate text-xs">{{ below }}</span>
     </template>
-    <span v-else class="soft text-xs"
-      ><span class="bg-default px-0.5">{{ below }}</span></span
-    >
+    <span v-else class="soft text-xs"><span class="bg-default px-0.5">{{ below }}</span></span>
   </component>
 </template>

@@ -56,9 +56,7 @@ const rows = computed(() => {
     <table class="mt-3 w-full">
       <caption class="sr-only">
         Today's bag and
-        {{
-          bag.name
-        }}
+        {{ bag.name }}
       </caption>
       <thead class="soft text-left text-sm">
         <tr>

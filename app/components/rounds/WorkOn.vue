@@ -25,8 +25,8 @@ const isTold = computed(() => props.played.some(({ approaches }) => approaches.s
       <li v-for="(one, i) in work" :key="cellKey(one)" class="flex gap-4 px-4 py-2.5">
         <span class="soft text-xl font-extrabold">{{ i + 1 }}</span>
         <span class="min-w-0 flex-1 leading-snug"
-          ><b class="block text-lg">{{ cellName(one) }}</b
-          >{{ workText(one, unit).why }} <span class="soft">{{ workText(one, unit).worth }}</span></span
+          ><b class="block text-lg">{{ cellName(one) }}</b>{{ workText(one, unit).why }}
+          <span class="soft">{{ workText(one, unit).worth }}</span></span
         >
       </li>
     </ol>

@@ -24,9 +24,7 @@ const { typed, unit } = useDistance()
       >
         <span class="truncate">{{ name }}</span><UIcon name="i-lucide-chevron-down" class="size-5 shrink-0" />
       </button>
-      <template v-else
-        >{{ name }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></template
-      >
+      <template v-else>{{ name }} <span v-if="cue" class="soft text-base font-normal">{{ cue }}</span></template>
     </h2>
     <UButton
       color="neutral"

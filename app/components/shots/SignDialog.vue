@@ -88,8 +88,8 @@ function save() {
           </div>
         </div>
         <p class="mt-3 min-h-12" role="status">
-          <span v-if="fault" class="font-semibold text-error">{{ fault }}</span><template
-            v-else-if="carryM !== undefined && !Number.isNaN(carryM)"
+          <span v-if="fault" class="font-semibold text-error">{{ fault }}</span
+          ><template v-else-if="carryM !== undefined && !Number.isNaN(carryM)"
             ><span class="text-5xl font-extrabold">{{ typed(carryM) }}</span>
             <span class="soft text-xl">{{ unit }}, a guess</span></template
           >

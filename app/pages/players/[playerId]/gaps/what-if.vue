@@ -194,9 +194,7 @@ const print = () => window.print()
           <div v-if="rows.length > 0" class="overflow-x-auto">
             <table class="raised w-full">
               <caption class="sr-only">
-                {{
-                  besideName ?? "Today's bag"
-                }}
+                {{ besideName ?? "Today's bag" }}
                 and the bag to try
               </caption>
               <thead class="soft text-left text-sm">

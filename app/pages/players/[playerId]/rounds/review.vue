@@ -82,10 +82,7 @@ const columns = computed(() => {
         <ol class="raised mt-2 divide-y divide-default">
           <li v-for="(one, i) in review.next" :key="one.title" class="flex gap-4 px-4 py-2.5">
             <span class="soft text-xl font-extrabold">{{ i + 1 }}</span>
-            <span class="min-w-0 flex-1 leading-snug"
-              ><b class="block text-lg">{{ one.title }}</b
-              >{{ one.why }}</span
-            >
+            <span class="min-w-0 flex-1 leading-snug"><b class="block text-lg">{{ one.title }}</b>{{ one.why }}</span>
           </li>
         </ol>
       </section>
@@ -102,9 +99,7 @@ const columns = computed(() => {
             </colgroup>
             <caption class="sr-only">
               Numbers on both days,
-              {{
-                review.unit
-              }}
+              {{ review.unit }}
             </caption>
             <thead :class="i > 0 && 'max-md:hidden'">
               <tr class="soft border-b border-default text-sm">
