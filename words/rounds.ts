@@ -29,6 +29,10 @@ export function finishText({ offM, sideM, penalty }: Approach, unit: DistanceUni
   return [length, side, penalty ? 'penalty' : ''].filter(Boolean).join(', ')
 }
 
+/** A band of distances by the whole figures in it. @example bandText({ fromM: 70, toM: 80 }, 'm') // => '70 to 79' */
+export const bandText = ({ fromM, toM }: { fromM: number; toM: number }, unit: DistanceUnit): string =>
+  write(ROUNDS.band, { from: distanceText(fromM, unit), to: String(Number(distanceText(toM, unit)) - 1) })
+
 /** Where chances come from, in a sentence or two. */
 export function asksLines(
   chances: number,

@@ -58,6 +58,7 @@ async function change(person: Person, to: PersonChange, title: string, back: Per
 }
 const setRole = (person: Person, next: Role) =>
   change(person, { role: next }, `${person.name}: ${ROLE_WORDS[next].name.toLowerCase()}`, { role: person.role })
+const isMe = ({ id }: Person) => id === account.account?.id
 const setLeft = (person: Person, left: boolean) =>
   change(person, { left }, left ? `${person.name} has left` : `${person.name} is back`, { left: !left })
 
@@ -121,8 +122,7 @@ const until = (ms: number) =>
       <ul class="raised mt-6 divide-y divide-default">
         <li v-for="person in here" :key="person.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2.5">
           <p class="min-w-0 flex-1 basis-60">
-            <strong class="text-lg">{{ person.name }}</strong
-            ><template v-if="person.id === account.account?.id"> (you)</template>
+            <strong class="text-lg">{{ person.name }}</strong><template v-if="isMe(person)"> (you)</template>
             <span class="soft block truncate text-sm">{{ person.email }}, {{ seenText(person) }}</span>
           </p>
           <template v-if="isOwner">
@@ -134,7 +134,7 @@ const until = (ms: number) =>
                 @update:model-value="setRole(person, $event as Role)"
             /></span>
             <UButton
-              v-if="person.id !== account.account?.id"
+              v-if="!isMe(person)"
               color="neutral"
               variant="ghost"
               icon="i-lucide-key-round"
@@ -146,9 +146,9 @@ const until = (ms: number) =>
               color="neutral"
               variant="ghost"
               icon="i-lucide-log-out"
-              :aria-label="`${person.name} leaves`"
+              :aria-label="isMe(person) ? undefined : `Mark ${person.name} as left`"
               @click="setLeft(person, true)"
-              >Leaves</UButton
+              >{{ isMe(person) ? 'Leave the academy' : 'Mark as left' }}</UButton
             >
           </template>
           <span v-else class="soft">{{ ROLE_WORDS[person.role].name }}</span>

@@ -49,7 +49,7 @@ async function savePassword() {
   <main class="mx-auto w-full max-w-xl px-4 py-6">
     <h1 class="text-3xl font-bold">Account</h1>
     <p class="soft">{{ account.account?.academy }}, {{ account.account?.email }}</p>
-    <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="saveName">
+    <form class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="saveName">
       <UFormField
         label="Your name"
         name="name"
@@ -59,7 +59,7 @@ async function savePassword() {
       /></UFormField>
       <UButton type="submit">Save name</UButton>
     </form>
-    <form class="raised mt-6 space-y-1 p-5" novalidate @submit.prevent="savePassword">
+    <form class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="savePassword">
       <p
         v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0"
         role="alert"

@@ -38,7 +38,7 @@ const submit = () =>
   <FrameDoorFrame :title="invited ? `Join ${invited.academy}` : 'Invitation'">
     <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
     <p v-else-if="!invited" class="soft min-h-40" role="status">Looking at the invitation…</p>
-    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
+    <form v-else class="space-y-2" novalidate @submit.prevent="submit">
       <p class="mb-3">
         As <strong>{{ ROLE_WORDS[invited.role].name.toLowerCase() }}</strong>. {{ ROLE_WORDS[invited.role].may }}
       </p>

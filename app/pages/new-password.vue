@@ -50,7 +50,7 @@ const submit = () =>
   <FrameDoorFrame title="A new password">
     <p v-if="failure" role="alert" class="font-semibold text-error">{{ failure }}</p>
     <p v-else-if="!whose" class="soft min-h-40" role="status">Looking whose it is…</p>
-    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
+    <form v-else class="space-y-2" novalidate @submit.prevent="submit">
       <p class="mb-3">
         For <strong>{{ whose.name }}</strong> of {{ whose.academy }}, signing in as {{ whose.email }}. It signs you out
         everywhere else.

@@ -89,7 +89,7 @@ async function submit() {
       >
       <p class="soft mt-2 mb-6 text-center text-sm">As the coach of a made-up academy, with eight made-up players.</p>
     </template>
-    <form class="space-y-1" novalidate @submit.prevent="submit">
+    <form class="space-y-2" novalidate @submit.prevent="submit">
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
       <UFormField label="E-mail" name="email" :error="of('email')" help=" "
         ><UInput v-model="form.email" type="email" autocomplete="username" class="w-full"

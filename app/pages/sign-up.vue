@@ -55,7 +55,7 @@ const submit = () =>
         <UButton variant="link" class="min-h-0 p-0 underline" @click="mailedTo = ''">check what you typed</UButton>.
       </p>
     </div>
-    <form v-else class="space-y-1" novalidate @submit.prevent="submit">
+    <form v-else class="space-y-2" novalidate @submit.prevent="submit">
       <p v-if="general && errors.length === 0" role="alert" class="mb-3 font-semibold text-error">{{ general }}</p>
       <FrameNewAccountFields v-model="form" :fault-of="of" />
       <UFormField

@@ -1,7 +1,7 @@
 import { groupBy } from '../group-by'
 import type { Lie } from '../pick/lies'
 import { Z_80 } from '../stats/quantiles'
-import { fromUnit, yardsToMetres, type DistanceUnit } from '../units'
+import { distanceText, fromUnit, yardsToMetres, type DistanceUnit } from '../units'
 import { chancesOf, type Played } from './approach'
 
 /** A band of distances: how many chances came from it, and what share will, with 8-in-10 bounds. Metres. */
@@ -36,7 +36,8 @@ const overlap = (a: number, b: number, [c, d]: readonly [number, number]) =>
 /**
  * What the course asks for: the share of chances from each band of ten yards or metres. Chances are smoothed a little
  * and pooled with a wide prior (20 to 200 yd alike, worth eight chances); the bounds are those of a beta distribution
- * taken as normal. Bands before the first and beyond the last chance are left away.
+ * taken as normal. A chance is counted where the figure lies that it is read as: 129.6 yd, read 130, among those from
+ * 130. Bands before the first and beyond the last chance are left out.
  * @returns nothing without a chance
  * @example askedBands([{ approaches: [{ chance: true, distanceM: 75 }] }], 'm').find(band => band.chances > 0)?.toM // => 80
  */
@@ -44,8 +45,9 @@ export function askedBands(rounds: readonly Played[], unit: DistanceUnit): Asked
   const distances = chancesOf(rounds).map(({ distanceM }) => distanceM)
   if (distances.length === 0) return []
   const width = fromUnit(BAND, unit)
-  const first = Math.floor(Math.min(...distances) / width + 1e-9)
-  const last = Math.floor(Math.max(...distances) / width + 1e-9)
+  const bandOf = (atM: number) => Math.floor(Number(distanceText(atM, unit)) / BAND)
+  const first = bandOf(Math.min(...distances))
+  const last = bandOf(Math.max(...distances))
   const all = distances.length + PRIOR_CHANCES
   const prior = PRIOR_CHANCES / (ANYWHERE_M[1] - ANYWHERE_M[0])
   return Array.from({ length: last - first + 1 }, (_, i) => {
@@ -56,7 +58,7 @@ export function askedBands(rounds: readonly Played[], unit: DistanceUnit): Asked
     return {
       fromM,
       toM,
-      chances: distances.filter(at => Math.floor(at / width + 1e-9) === first + i).length,
+      chances: distances.filter(at => bandOf(at) === first + i).length,
       share,
       least: Math.max(0, share - half),
       most: Math.min(1, share + half),

@@ -37,7 +37,8 @@ const anyShots = fc
       carryM: yardsToMetres(yd),
       method: 'monitor',
       balls: 1,
-      hitAtMs: DAY_MS + visit * 20 * ONE_DAY + i * 60_000,
+      // Two visits on each day: which of them is the earlier is not known.
+      hitAtMs: DAY_MS + (visit >> 1) * 20 * ONE_DAY + i * 60_000,
       leftOut: null,
       strike: null,
     })),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Bag } from '../../core/bag/bag'
 import { bagAfter } from '../../core/bag/bag-step'
 import { calibrate } from '../../core/calibration/calibrate'
-import { calledFor, carryOnCurve, curveOf, rungCurves, type RungPoint } from '../../core/chart/between-rungs'
+import { calledBy, calledFor, carryOnCurve, curveOf, rungCurves, type RungPoint } from '../../core/chart/between-rungs'
 import type { Shot } from '../../core/shot/shot'
 import { calledSpeedMs } from '../../core/swing/called-speed'
 import { outOfOrder, rungFractions } from '../../core/swing/scale'
@@ -51,6 +51,20 @@ const calibrated = (shots: Shot[], of: Bag = bag) =>
 const TOO_FAST = [73, 72, 74, 73, 71]
 
 describe('club speed as a school', () => {
+  it('a name calls a speed or a share of full wherever it stands; a bare figure calls nothing', () => {
+    expect(calledBy('70 mph')).toEqual({ scale: 'speed', value: mphToMps(70) })
+    expect(calledBy('75%')).toEqual({ scale: 'feel', value: 75 })
+    expect(calledBy(' 80 % ')).toEqual({ scale: 'feel', value: 80 })
+    for (const name of ['75', 'about 75%', '1000%', '%', 'half']) expect(calledBy(name), name).toBeNull()
+  })
+
+  it('a curve is the same from points in any order; two names of one value are one point, and one is no curve', () => {
+    const at = (value: number, carryM: number): RungPoint => ({ value, carryM, window80M: [carryM - 3, carryM + 3] })
+    const [slow, middle, fast] = [at(28, 80), at(30, 90), at(32, 100)]
+    expect(curveOf('46°', 'speed', [fast, slow, middle])!.points).toEqual([slow, middle, fast])
+    expect(curveOf('46°', 'speed', [slow, at(28.001, 81)])).toBeNull()
+  })
+
   it('a name calls a speed in any of three units, and nothing else does', () => {
     expect(calledSpeedMs('69 mph')).toBeCloseTo(30.85, 2)
     expect(calledSpeedMs('111 km/h')).toBeCloseTo(30.83, 2)

@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid'
 import { describe, expect, it } from 'vitest'
 import type { StockShot } from '../../core/bag/bag'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
-import type { PracticeLeave } from '../../core/chart/practice-scatter'
+import { practised, type PracticeLeave } from '../../core/chart/practice-scatter'
 import { servedAt, servedBest } from '../../core/chart/served-best'
 import { publish } from '../../core/history/published'
 import type { DrillSpec } from '../../core/practice/drill-spec'
@@ -57,6 +57,17 @@ describe('what practice tells of a stock shot', () => {
     expect(weak(leaves([...like, ...like, ...like]))).toEqual([])
     expect(weak(leaves([30, -30, 25]))).toEqual([])
     expect(weak(leaves(like.map(off => off - 12)))).toEqual([])
+  })
+
+  it('a ball far off all the others is a mishit and widens nothing; the others count for half, less one of them', () => {
+    const told = (offsYd: number[]) => practised(leaves(offsYd), 0.03).get(`${at.clubId}/${at.rungId}`)!
+    const usual = [-2, -1, 0, 1, 2, -2, -1, 1, 2]
+    const [without, with_] = [told(usual), told([...usual, 40])]
+    expect(without).toMatchObject({ degrees: 4, balls: 4.5, mishits: 0, told: 9 })
+    expect(with_).toMatchObject({ degrees: 4, balls: 5, mishits: 0.5, told: 10 })
+    expect(with_.squares / without.squares).toBeCloseTo(1, 1)
+    // Far off, but all alike: it lies wide, and no ball of it is a mishit.
+    expect(told([-30, 30, -28, 28, -32, 32]).mishits).toBe(0)
   })
 
   it('of 60 unchanged players who also try for a yard or two more or less, at most three are called weak', () => {

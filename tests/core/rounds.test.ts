@@ -19,6 +19,7 @@ import { RoundRecord } from '../../shared/schemas/rounds'
 import {
   approachFaultText,
   asksLines,
+  bandText,
   courseScatterFoundText,
   finishText,
   shiftText,
@@ -96,6 +97,16 @@ describe('what the course asks', () => {
     expect(many[0]!.share).toBeGreaterThan(0.5)
     expect(askedBands([{ approaches: [{ chance: false, distanceM: 90 }] }], 'yd')).toEqual([])
     expect(mostNeeded(many)[0]).toBe(many[0])
+  })
+
+  it('a chance stands where it is read: 129.6 yd is read 130, and none is longer than the last band says', () => {
+    const bands = askedBands([at(118, 129.4, 129.6)], 'yd')
+    expect(bands.map(band => [bandText(band, 'yd'), band.chances])).toEqual([
+      ['110 to 119', 1],
+      ['120 to 129', 1],
+      ['130 to 139', 1],
+    ])
+    expect(asksLines(3, 1, yd(129.6), null, 'yd')[0]).toContain('None longer than 130 yd')
   })
 
   it('shares are never below 0, nor all of them above 1, in either unit', () => {

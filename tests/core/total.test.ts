@@ -64,6 +64,18 @@ describe('by total', () => {
     expect(off(byTotal)!.isM! - off(byCarry)!.isM!).toBeGreaterThan(1)
   })
 
+  it('the number of the balls beside a written one runs as far as that; one that is not used has none, written or not', () => {
+    const not = { ...written, id: 'y', clubId: '60°', rungId: 'full' }
+    const other = { ...player, bag: { ...bag, struckOut: [{ clubId: '60°', rungId: 'full' }] } }
+    const all = calibrate(other, { ...options, words: [written, not], totalOn: 'firm' })
+    const at = (chart: typeof all.chart, key: string) => chart.find(cell => cellKey(cell) === key)!
+    const [carry, total] = [at(readChart(all), '54°/full'), at(all.totals, '54°/full')]
+    expect(total.carryM! - carry.carryM!).toBeGreaterThan(1)
+    expect(total.ballsM! - carry.ballsM!).toBeCloseTo(total.carryM! - carry.carryM!, 9)
+    expect(at(readChart(all), '60°/full')).toMatchObject({ kind: 'struck-out', carryM: null })
+    expect(at(all.totals, '48°/full')).not.toHaveProperty('ballsM')
+  })
+
   it('what has moved is the same stock shot, by as much', () => {
     const published = {
       number: 1,

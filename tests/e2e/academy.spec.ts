@@ -57,7 +57,7 @@ test('somebody is invited as an assistant, logs a ball and packs no bag, becomes
   await bo.getByRole('button', { name: 'Save the bag' }).click()
   await expect(bo.getByText('Bag saved').first()).toBeVisible()
 
-  await page.getByRole('button', { name: 'Bo the Assistant leaves' }).click()
+  await page.getByRole('button', { name: 'Mark Bo the Assistant as left' }).click()
   await expect(page.getByText('Bo the Assistant has left; what they did stays.')).toBeVisible()
   await bo.goto('/players')
   await expect(bo.getByRole('heading', { name: 'Sign in' })).toBeVisible()

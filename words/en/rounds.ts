@@ -10,6 +10,7 @@ export const ROUNDS = {
   most: '{tenths} in ten of your chances come from {from} to {to}.',
   chances: '{n, plural, one {# chance} other {# chances}} in {rounds, plural, one {one round} other {# rounds}}.',
   longest: 'None longer than {to}.',
+  band: '{from} to {to}',
   from: 'From {list}.',
   par3: '{n, plural, one {one par 3} other {# par 3s}}',
   par4: '{n, plural, one {one par 4 that was driven at is} other {# par 4s that were driven at are}} counted apart.',

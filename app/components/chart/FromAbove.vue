@@ -56,7 +56,7 @@ const one = computed(() => which.value !== 'club' && which.value !== 'all')
 
 <template>
   <details class="raised px-3 py-1">
-    <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">From above</summary>
+    <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Landing plan</summary>
     <div class="mb-2 flex flex-wrap gap-2">
       <USelect v-model="which" :items="whichItems" aria-label="Which balls" class="min-w-40 flex-1" />
       <USelect v-if="one" v-model="over" :items="others" aria-label="Laid over it" class="min-w-40 flex-1" />

@@ -6,7 +6,7 @@ import { useCellNames, useNumbers } from '~/composables/useNumbers'
 
 /** The cover in a few sentences, and what it counts. */
 const props = defineProps<{ cover: Cover; lineM: number }>()
-const { withUnit, text, unit, unitWord } = useDistance()
+const { withUnit, unit, unitWord } = useDistance()
 const { cellName } = useCellNames()
 const { unproven } = useNumbers()
 const sum = computed(() => sumCover(props.cover.at, props.lineM))
@@ -33,7 +33,7 @@ const open = computed(() => unprovenText(unproven.value, unit.value, cellName))
       ten more than {{ worst.bad }}.
     </p>
     <p>
-      Over all of them the best shot leaves {{ text(sum.meanM) }} on average where it pitches; mishits count,
+      Over all of them the best shot leaves {{ withUnit(sum.meanM) }} on average where it pitches; mishits count,
       {{ Math.round(100 * cover.mishitShare) }} in 100.
     </p>
     <p v-if="open"><span class="unproven mr-1 inline-block h-3 w-5 align-baseline" aria-hidden="true" />{{ open }}</p>

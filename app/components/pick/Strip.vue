@@ -20,8 +20,14 @@ const said = computed(() => {
   const here = props.stretches.find(one => props.at !== null && props.at >= one.from && props.at <= one.to)
   return here ? `${props.at} ${unit.value}: ${nameOf(here)}` : `${props.at ?? props.range.from} ${unit.value}`
 })
-const MOST_BESIDE = 9
-const roomy = (one: SweepStretch) => ((one.to - one.from + 1) / span.value) * 100 > MOST_BESIDE
+const bar = useTemplateRef('bar')
+const { width: barPx } = useElementSize(bar)
+/** A letter of a name, and what is left free beside it, px. */
+const LETTER_PX = 7
+const BESIDE_PX = 10
+/** A name is written where there is room for the whole of it. */
+const roomy = (one: SweepStretch) =>
+  ((one.to - one.from + 1) / span.value) * barPx.value > nameOf(one).length * LETTER_PX + BESIDE_PX
 </script>
 
 <template>
@@ -31,7 +37,7 @@ const roomy = (one: SweepStretch) => ((one.to - one.from + 1) / span.value) * 10
       }}<span v-if="!complete">, being worked out…</span>
     </h2>
     <div class="relative mt-1">
-      <div class="flex h-9 border border-default bg-(--raised)" aria-hidden="true">
+      <div ref="bar" class="flex h-9 border border-default bg-(--raised)" aria-hidden="true">
         <div class="relative h-full w-full">
           <div
             v-for="(one, i) in stretches"
@@ -40,7 +46,7 @@ const roomy = (one: SweepStretch) => ((one.to - one.from + 1) / span.value) * 10
             :class="i % 2 ? 'bg-elevated' : 'bg-(--ui-bg-muted)'"
             :style="{ left: left(one.from), width: width(one) }"
           >
-            <span v-if="roomy(one)" class="truncate px-1">{{ nameOf(one) }}</span>
+            <span v-if="roomy(one)">{{ nameOf(one) }}</span>
           </div>
           <div v-if="at !== null" class="absolute -bottom-2 h-13 w-1 bg-primary" :style="{ left: left(at) }" />
         </div>

@@ -31,7 +31,7 @@ const patches = computed(() =>
 
 <template>
   <details v-if="shot" class="raised px-3 py-1">
-    <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">From above</summary>
+    <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Landing plan</summary>
     <div class="mb-2 flex flex-wrap gap-2">
       <USelect
         :model-value="shot.key"

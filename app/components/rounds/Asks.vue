@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { askedBands, askedFrom, LEAST_TO_NAME, mostAsked } from '#core/rounds/asks'
 import { chancesOf, type Played } from '#core/rounds/approach'
-import { askedFromText, asksLines } from '#words/rounds'
+import { askedFromText, asksLines, bandText } from '#words/rounds'
 import { useDistance } from '~/composables/useDistance'
 import { useThresholds } from '~/composables/useThresholds'
 import { usePlayerRecord } from '~/stores/record'
 
 /** Where chances come from: counted, and what share will come from each band, as surely as so few rounds tell. */
 const props = defineProps<{ played: readonly Played[] }>()
-const { unit, text } = useDistance()
+const { unit } = useDistance()
 const bands = computed(() => askedBands(props.played, unit.value))
 const chances = computed(() => chancesOf(props.played))
 const most = computed(() => Math.max(0.01, ...bands.value.map(band => band.most)))
@@ -51,7 +51,7 @@ const width = (share: number) => `${(100 * share) / most.value}%`
       <tbody>
         <tr v-for="band in bands" :key="band.fromM">
           <th scope="row" class="w-24 py-0.5 pr-2 text-right font-semibold whitespace-nowrap">
-            {{ text(band.fromM) }} to {{ text(band.toM) }}
+            {{ bandText(band, unit) }}
           </th>
           <td class="w-8 pr-2 text-right font-bold">{{ band.chances }}</td>
           <td class="relative h-7">
@@ -79,7 +79,7 @@ const width = (share: number) => `${(100 * share) / most.value}%`
       v-if="chances.length >= LEAST_TO_NAME"
       class="mt-3"
       :model-value="!record.player?.thresholds.alikeNeed"
-      label="Hit next goes by it"
+      label="Hit next goes by the rounds"
       description="Of two stock shots that teach as much, the one that rounds ask for is proposed first."
       @update:model-value="byNeed"
     />

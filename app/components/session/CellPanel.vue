@@ -88,7 +88,7 @@ const method = computed(() => {
       :open="above"
       @toggle="above = ($event.target as HTMLDetailsElement).open"
     >
-      <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">From above</summary>
+      <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">Landing plan</summary>
       <MarksLandingPlan v-if="above" :patches="patchesOf([cell])" :balls="landed" :targets="targets" />
       <MarksSideOfShot v-if="side" :side="side" :name="cellName(cell)" />
     </details>
