@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import type { BagFile as CoreBagFile } from '../../core/files/bag-file'
 import { CARRY_MAX_M, CARRY_MIN_M, CLUBS_MAX, LABEL_MAX, RUNGS_MAX } from '../../core/limits'
-import { rungName } from '../../core/swing/scale'
+import { rungName, type SwingFlight } from '../../core/swing/scale'
 import { SCHOOL_IDS } from '../../core/swing/schools'
-import { clubFields, refuseRepeats, rungFields } from './bag'
+import { clubFields, noRepeats, rungFields } from './bag'
 import { LEVELS } from '../../core/level'
 import { boundedNumber, lineOfText, oneOf } from './text'
 import { quoted } from '../text'
@@ -28,14 +28,7 @@ export const BagFile = z.object({
     })
     .min(1, { error: 'clubs is empty: one club or more is needed.' })
     .max(CLUBS_MAX, { error: `clubs has more than ${CLUBS_MAX}.` })
-    .superRefine((clubs, ctx) =>
-      refuseRepeats(
-        clubs,
-        c => c.label,
-        'Club',
-        (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
-      ),
-    ),
+    .superRefine(noRepeats<{ label: string }>('Club', club => club.label)),
   scale: z.object(
     {
       school: oneOf('school', SCHOOL_IDS),
@@ -51,12 +44,9 @@ export const BagFile = z.object({
         )
         .min(1, { error: 'rungs is empty: one swing length or more is needed.' })
         .max(RUNGS_MAX, { error: `rungs has more than ${RUNGS_MAX}.` })
-        .superRefine((rungs, ctx) =>
-          refuseRepeats(
-            rungs,
-            r => rungName({ label: r.label, flight: r.flight ?? 'normal' }),
-            'Swing length',
-            (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
+        .superRefine(
+          noRepeats<{ label: string; flight?: SwingFlight }>('Swing length', ({ label, flight = 'normal' }) =>
+            rungName({ label, flight }),
           ),
         ),
     },

@@ -51,25 +51,19 @@ function speedFault(label: string): string {
 
 const retired = z.boolean({ error: 'Retired is yes or no.' })
 
-interface Named {
-  label: string
-}
-
-/** Puts an error at each entry that repeats the name of an earlier one. Case does not tell two names apart. */
-export function refuseRepeats<T extends Named>(
-  entries: readonly T[],
-  nameOf: (entry: T) => string,
-  what: string,
-  report: (index: number, message: string) => void,
-): void {
-  const seen = new Set<string>()
-  entries.forEach((entry, i) => {
-    const name = nameOf(entry)
-    const key = name.toLowerCase()
-    if (seen.has(key)) report(i, `${what} "${name}" is there twice: each needs a name of its own.`)
-    seen.add(key)
-  })
-}
+/** Refuses each entry that repeats the name of an earlier one. Case does not tell two names apart. */
+export const noRepeats =
+  <T>(what: string, nameOf: (entry: T) => string) =>
+  (entries: readonly T[], ctx: z.RefinementCtx): void => {
+    const seen = new Set<string>()
+    entries.forEach((entry, i) => {
+      const name = nameOf(entry)
+      const key = name.toLowerCase()
+      const message = `${what} "${name}" is there twice: each needs a name of its own.`
+      if (seen.has(key)) ctx.addIssue({ code: 'custom', path: [i, 'label'], message })
+      seen.add(key)
+    })
+  }
 
 /** One change of a bag made from the board, with an id of its own: sent twice it is made once. */
 export const BagStepRecord = z.object({
@@ -103,25 +97,14 @@ export const BagChange = z
     clubs: z
       .array(z.object({ id: Id, ...clubFields, retired }), { error: 'Clubs must be a list.' })
       .max(CLUBS_MAX, { error: `At most ${CLUBS_MAX} clubs are allowed, retired ones included.` })
-      .superRefine((clubs, ctx) =>
-        refuseRepeats(
-          clubs,
-          c => c.label,
-          'Club',
-          (i, message) => ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
-        ),
-      ),
+      .superRefine(noRepeats<{ label: string }>('Club', club => club.label)),
     scale: z.object(
       {
         school: oneOf('School', SCHOOL_IDS),
         rungs: z
           .array(z.object({ id: Id, ...rungFields, retired }), { error: 'Swing lengths must be a list.' })
           .max(RUNGS_MAX, { error: `At most ${RUNGS_MAX} swing lengths are allowed, retired ones included.` })
-          .superRefine((rungs, ctx) =>
-            refuseRepeats(rungs, rungName, 'Swing length', (i, message) =>
-              ctx.addIssue({ code: 'custom', path: [i, 'label'], message }),
-            ),
-          ),
+          .superRefine(noRepeats('Swing length', rungName)),
       },
       { error: 'The swing scale is missing.' },
     ),
