@@ -59,7 +59,12 @@ describe('club speed as a school', () => {
   })
 
   it('a curve is the same from points in any order; two names of one value are one point, and one is no curve', () => {
-    const at = (value: number, carryM: number): RungPoint => ({ value, carryM, window80M: [carryM - 3, carryM + 3] })
+    const at = (value: number, carryM: number): RungPoint => ({
+      rungId: `${value}`,
+      value,
+      carryM,
+      window80M: [carryM - 3, carryM + 3],
+    })
     const [slow, middle, fast] = [at(28, 80), at(30, 90), at(32, 100)]
     expect(curveOf('46°', 'speed', [fast, slow, middle])!.points).toEqual([slow, middle, fast])
     expect(curveOf('46°', 'speed', [slow, at(28.001, 81)])).toBeNull()
