@@ -122,7 +122,10 @@ describe('really measured players get the flags that a coach gave (common practi
       ['54°', 'full', 110],
       ['58°', 'full', 92],
     ])
-    expect(said(flags, 'crowded').map(one => one.cells.map(cell => cell.clubId))).toEqual([['54°', '50°', '46°']])
+    const [one, ...more] = said(flags, 'crowded')
+    expect([one!.cells.map(cell => cell.clubId), more]).toEqual([['54°', '50°', '46°'], []])
+    expect(one!.figure).toBeCloseTo(one!.toM - one!.fromM, 9)
+    expect(one!.figure).toBeGreaterThan(0)
   })
 
   it("a 90 % swing that lands on the next club's number is two ways, the fuller one steeper, and no overlap", () => {
@@ -315,6 +318,19 @@ describe('flags with odds', () => {
     expect(find('wide', factsOf([], 0.9, { level: 'expert', ...sides({ sd: 0.07 }) }))).toHaveLength(1)
     expect(find('wide', factsOf([], 0.9, { level: 'beginner', ...sides({ sd: 0.07 }) }))).toEqual([])
     expect(find('wide', factsOf([], 0.9, { level: 'expert', ...sides({ sd: 0.07, measured: 7 }) }))).toEqual([])
+  })
+
+  it('wide: likely before it is sure, by the odds that are said, and as wide as the figure says', () => {
+    const steps = Array.from({ length: 60 }, (_, i) => 0.03 + 0.001 * i)
+    const said = steps.flatMap(sd => find('wide', factsOf([], 0.9, { level: 'expert', ...sides({ sd }) })))
+    expect([...new Set(said.map(({ sureness }) => sureness))]).toEqual(['likely', 'sure'])
+    for (const { sureness, probability, figure, data } of said) {
+      expect(probability).toBeGreaterThanOrEqual(0.95)
+      expect(sureness).toBe(probability! >= 0.99 ? 'sure' : 'likely')
+      // Eight in ten of a normal scatter lie within 1.2816 of its standard deviation, either way.
+      expect(data.eitherPercent).toBeCloseTo(128.16 * figure, 1)
+    }
+    expect(said.map(({ figure }) => figure)).toEqual(steps.slice(-said.length))
   })
 
   it('a longer club by its own balls: longer, broader or both, and never without a level', () => {
