@@ -48,7 +48,12 @@ function threads() {
 
 export const waitingWork = () => turns.waiting
 
+let closing = false
+/** True once the server ends: what is cut off then is no failure. */
+export const isClosing = () => closing
+
 export async function closeThreads(): Promise<void> {
+  closing = true
   await pool?.destroy()
   pool = undefined
 }

@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm'
-import { workOut } from '../calibration/pool'
+import { isClosing, workOut } from '../calibration/pool'
 import { players } from '../db/schema'
 import type { Coach } from './coaches'
 import type { PlayerSummary } from '../../shared/player'
@@ -43,7 +43,7 @@ function enqueue(coach: Coach, { id, stamp }: Stale): Promise<PlayerSummary | nu
       return await renew(coach, id, stamp)
     } catch (error) {
       // The list stands without it and the next request tries again; the reason is for whoever reads the log.
-      log.error(`summary of a player: ${describeError(error)}`)
+      if (!isClosing()) log.error(`summary of a player: ${describeError(error)}`)
       return null
     } finally {
       queue.delete(id)
