@@ -295,7 +295,7 @@ describe('comparing', () => {
     const second = publish(made, remarksAt([word('written', 100, 1, at('48°', '9:00'))], DAY_MS), head)
     const named = (cell: { clubId: string; rungId: string }) => `${cell.clubId} ${cell.rungId}`
     expect(changesText(null, { cells: first.cells, compared: [] }, 'yd', named)).toBe('The first published chart.')
-    expect(changesText(first, { cells: first.cells, compared: [] }, 'yd', named)).toBe('Nothing moved.')
+    expect(changesText(first, { cells: first.cells, compared: [] }, 'yd', named)).toBe('No number has moved for sure.')
     expect(changesText(first, { cells: second.cells, compared: [] }, 'yd', named)).toBe(
       'New: 56° full. Written: 48° 9:00.',
     )

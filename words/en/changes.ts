@@ -1,7 +1,7 @@
 /** What changed between two published charts. */
 export const CHANGES = {
   first: 'The first published chart.',
-  none: 'Nothing moved.',
+  none: 'No number has moved for sure.',
   moved: 'Moved: {list}',
   fresh: 'New: {list}',
   written: 'Written: {list}',

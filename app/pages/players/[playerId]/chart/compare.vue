@@ -113,7 +113,7 @@ const verdict = (one: Compared) =>
             moved.length === 0
               ? judged.length === 0
                 ? 'No new ball to judge by.'
-                : 'Nothing moved.'
+                : 'No number has moved for sure.'
               : moved.length === 1
                 ? 'One number moved.'
                 : `${moved.length} numbers moved.`
