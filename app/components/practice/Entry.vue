@@ -37,14 +37,14 @@ const CURVES = [
   { value: 2, label: 'Far right' },
 ]
 const FIGURES: Record<string, string> = {
-  side: 'off the line',
-  speed: 'club speed',
-  launch: 'launch',
+  side: 'Off the line',
+  speed: 'Club speed',
+  launch: 'Launch',
 }
 const what = computed(() => {
   const { distance, speed } = props.units
   const unit = measure.value === 'speed' ? speed : measure.value === 'launch' ? 'degrees' : distance
-  return `${FIGURES[measure.value] ?? (props.spec.toRest ? 'where it stops' : 'carry')}, ${unit}`
+  return `${FIGURES[measure.value] ?? (props.spec.toRest ? 'Where it stops' : 'Carry')}, ${unit}`
 })
 const withSide = computed(() => ['leave', 'side', 'call'].includes(measure.value))
 

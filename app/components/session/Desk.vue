@@ -225,7 +225,7 @@ const open = (shot: ShotRecord) => {
       <SessionLastBalls
         v-if="running && newestFirst.length > 0"
         :balls="newestFirst"
-        :most="isPhone ? 4 : 5"
+        :most="isPhone ? 3 : 5"
         @open="open"
       />
       <SessionHitNext v-if="running && isPhone" compact :range="range" />
