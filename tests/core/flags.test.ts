@@ -6,7 +6,7 @@ import type { CellRemark, Remarks } from '../../core/history/coach-remarks'
 import type { GapFacts } from '../../core/gaps/facts'
 import type { Finding } from '../../core/gaps/flag'
 import { checkRules, FLAG_RULES, flagRule, isUncovered } from '../../core/gaps/flags'
-import { SIDE, SIDE_OF_LEVEL } from '../../core/model/constants'
+import { SAY, SIDE, SIDE_OF_LEVEL } from '../../core/model/constants'
 import { oneFactOneFlag, withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
@@ -173,6 +173,22 @@ describe('really measured players get the flags that a coach gave (common practi
     )
   })
 
+  it('a belief that is a span is wrong by how far its nearer end is off, short of it or beyond', () => {
+    const of = (yd: number, toYd: number) => {
+      const belief = { carryM: yardsToMetres(yd), carryToM: yardsToMetres(toYd) }
+      const said = new Map([['a/full', { believed: belief }]]) as unknown as GapFacts['said']
+      return find('believed-wrong', factsOf([], 0.9, { chart: [cellOf('a', 'full', 100)], said }))
+    }
+    const [long] = of(115, 120)
+    expect(long).toMatchObject({ variant: 'span-long', sureness: 'sure' })
+    expect(long!.figure).toBeCloseTo(yardsToMetres(-15), 9)
+    expect(long!.data.offM).toBeCloseTo(yardsToMetres(15), 9)
+    const [short] = of(80, 88)
+    expect(short).toMatchObject({ variant: 'span' })
+    expect(short!.figure).toBeCloseTo(yardsToMetres(12), 9)
+    expect(of(97, 120)).toEqual([])
+  })
+
   it('a stock shot of one club swung further that carries no further is out of order', () => {
     const flags = flagsOf(bagOf({ '50°': 50, '56°': 56 }, ['9:00', '10:00']), [
       ['50°', '9:00', 85],
@@ -327,6 +343,7 @@ describe('flags with odds', () => {
     for (const { sureness, probability, figure, data } of said) {
       expect(probability).toBeGreaterThanOrEqual(0.95)
       expect(sureness).toBe(probability! >= 0.99 ? 'sure' : 'likely')
+      expect(data.usualPercent).toBeCloseTo(128.16 * SIDE_OF_LEVEL.expert, 1)
       // Eight in ten of a normal scatter lie within 1.2816 of its standard deviation, either way.
       expect(data.eitherPercent).toBeCloseTo(128.16 * figure, 1)
     }
@@ -466,7 +483,8 @@ describe('flags with odds', () => {
 
   it('misses short when trusted: by the count of misses, not of balls', () => {
     const of = (offsM: number[]) => find('short-bias', factsOf([], 0.9, { trusted: { offsM } }))
-    expect(of([...Array(10).fill(-5), 4, 0, 0, 1])).toMatchObject([{ data: { missesN: 11, shortN: 10 } }])
+    const misses = [...Array<number>(9).fill(-5), -15, 4, 0, 0, 1]
+    expect(of(misses)).toMatchObject([{ data: { missesN: 11, shortN: 10, meanM: 6 }, figure: 10 / 11 }])
     expect(of([-5, -5, -5, 5, 5])).toEqual([])
     expect(of([-1, -2, 2, 1])).toEqual([])
   })
@@ -517,6 +535,14 @@ describe('flags with odds', () => {
     expect(find('flyer-prone', ofChart(chart, { flyers }))).toMatchObject([
       { cells: [{ clubId: 'a' }, { clubId: 'a' }], data: { ballsN: 40, flyersN: 10 } },
     ])
+    const more = Array.from({ length: 21 }, (_, n) =>
+      find('flyer-prone', ofChart(chart, { flyers: new Map([['a/full', { balls: 40, flyers: n }]]) })),
+    ).flat()
+    expect([...new Set(more.map(({ sureness }) => sureness))]).toEqual(['likely', 'sure'])
+    for (const { sureness, probability, figure, data } of more) {
+      expect(sureness).toBe(probability! >= SAY.biasSure ? 'sure' : 'likely')
+      expect(figure).toBe(data.flyersN! / 40)
+    }
   })
 
   it('moved: as the comparison with the published chart says', () => {
@@ -688,6 +714,8 @@ describe("a coach's answer", () => {
     // To the last moment of it, and no other answer has a day.
     expect(state(finding, answer({ answer: 'working', untilMs: 5_000 }))).toMatchObject({ settled: true, lapsed: null })
     expect(state(finding, answer({ untilMs: 4_000 }))).toMatchObject({ settled: true, lapsed: null })
+    // Worked on without a day holds until something changes.
+    expect(state(finding, answer({ answer: 'working', untilMs: null }))).toMatchObject({ settled: true, lapsed: null })
     expect(
       state(finding, answer({ answer: 'working', untilMs: 4_000 }), answer({ id: 'y', saidAtMs: 2_000 })),
     ).toMatchObject({ settled: true })
@@ -732,8 +760,8 @@ describe("a coach's answer", () => {
     const list: Finding[] = [
       { ...finding, flag: 'thin', sureness: 'counted' },
       { ...finding, flag: 'two-ways', sureness: 'likely' },
-      finding,
       { ...finding, flag: 'hole', sureness: 'likely', fromM: 90, toM: 95 },
+      finding,
       { ...finding, flag: 'overlap', sureness: 'sure' },
     ]
     const open = openFlags(answered(list, [answer({ flag: 'overlap' })], 5_000))

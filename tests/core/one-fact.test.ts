@@ -148,6 +148,9 @@ describe('the verdict', () => {
 
   it('is the longest stretch that nothing is said against', () => {
     expect(verdictOf(even, 6, [], [])).toMatchObject({ whole: true })
+    // Five yardages are a stretch to speak of, four are none.
+    expect(verdictOf(even.slice(0, 5), 6, [], [])).toMatchObject({ whole: true })
+    expect(verdictOf(even.slice(0, 4), 6, [], [])).toEqual({ sound: null, whole: false })
     const step = finding('step', 60, 64, ['54°', '50°'])
     expect(verdictOf(even, 6, [step], []).sound).toMatchObject({ fromM: yardsToMetres(50), toM: yardsToMetres(59) })
     const thin = { ...unproven, fromM: yardsToMetres(50), toM: yardsToMetres(58) }
