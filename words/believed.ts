@@ -3,11 +3,18 @@ import { BELIEVED, PATTERN } from './en/believed'
 import { write } from './message'
 
 /**
+ * How far a ball that is trusted to a belief lands over its target, as it is read; less than nothing is short of it.
+ * @example missAsRead(54.86, 57.6, 'yd') // => 3
+ */
+export const missAsRead = (believedM: number, measuredM: number, unit: DistanceUnit): number =>
+  Number(distanceText(measuredM, unit)) - Number(distanceText(believedM, unit))
+
+/**
  * What a belief costs: a target chosen by it is missed by the difference. Differences of what is read, so that they
  * add up.
  */
 export function beliefCostText(believedM: number, measuredM: number, unit: DistanceUnit): string {
-  const off = Number(distanceText(measuredM, unit)) - Number(distanceText(believedM, unit))
+  const off = missAsRead(believedM, measuredM, unit)
   if (off === 0) return write(BELIEVED.right)
   return write(off > 0 ? BELIEVED.over : BELIEVED.short, { off: `${Math.abs(off)} ${unit}` })
 }

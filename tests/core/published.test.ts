@@ -10,7 +10,7 @@ import { callAt, clubsBySpeed, speedFor } from '../../core/chart/speed-lines'
 import { figureOf, lnVariances, publish, type PublishedWhich } from '../../core/history/published'
 import type { AnyStageShot } from './players'
 import { distanceText, mphToMps, yardsToMetres } from '../../core/units'
-import { beliefCostText, contradictionText, patternText } from '../../words/believed'
+import { beliefCostText, contradictionText, missAsRead, patternText } from '../../words/believed'
 import { changesText } from '../../words/changes'
 import { figuresText, heldBackText, sentText } from '../../words/published'
 import { inAir, inOrder } from '../../core/history/hand-over'
@@ -107,6 +107,9 @@ describe('what is said of a stock shot', () => {
     expect(beliefCostText(yardsToMetres(80), yardsToMetres(87), 'yd')).toBe('trusted, it lands 7 yd over the back')
     expect(beliefCostText(yardsToMetres(104.6), yardsToMetres(95.4), 'yd')).toBe('trusted, it lands 10 yd short')
     expect(beliefCostText(yardsToMetres(87), yardsToMetres(87.3), 'yd')).toBe('right')
+    // 3.9 apart, read 60 and 63: it is counted by what is read.
+    expect(missAsRead(yardsToMetres(59.5), yardsToMetres(63.4), 'yd')).toBe(3)
+    expect(missAsRead(yardsToMetres(63.4), yardsToMetres(59.5), 'yd')).toBe(-3)
     expect(contradictionText(yardsToMetres(80), yardsToMetres(87), 0.9799, yardsToMetres(3), 'yd')).toBe(
       '80 is written, the balls say 87: 97 in 100 that it is more than 3 yd off.',
     )

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { cellKey, clubsInUse, rungsInUse } from '#core/bag/bag'
 import { nearestBelieved } from '#core/history/coach-remarks'
-import { beliefCostText } from '#words/believed'
+import { beliefCostText, missAsRead } from '#words/believed'
 import { rungName } from '#core/swing/scale'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
@@ -14,7 +14,7 @@ import GridClubSwingGrid from '~/components/grid/ClubSwingGrid.vue'
 
 /** What the player believes, taken before the first ball and kept for ever, against what the balls said. */
 const { playerId, record } = usePlayerRoute()
-const { doubt, text, believed, unit, to } = useDistance()
+const { doubt, text, believed, unit } = useDistance()
 const { chart } = useNumbers()
 const { cellName } = useCellNames()
 const { remarksOf } = useCellRemarks()
@@ -38,7 +38,12 @@ const compared = computed(() =>
     })
     .sort((a, b) => Math.abs(b.offM) - Math.abs(a.offM)),
 )
-const within = computed(() => compared.value.filter(one => Math.abs(to(one.offM)) <= 3).length)
+/** Yards or metres, whichever are read. */
+const NEAR = 3
+const within = computed(
+  () =>
+    compared.value.filter(({ nearM, cell }) => Math.abs(missAsRead(nearM, cell.carryM!, unit.value)) <= NEAR).length,
+)
 </script>
 
 <template>
@@ -62,7 +67,7 @@ const within = computed(() => compared.value.filter(one => Math.abs(to(one.offM)
     <template v-else>
       <section v-if="compared.length > 0" class="mb-8" aria-labelledby="cost-title">
         <h2 id="cost-title" class="mb-2 text-xl font-bold">
-          {{ within }} of {{ compared.length }} beliefs are within 3 {{ unit }}
+          {{ within }} of {{ compared.length }} beliefs are within {{ NEAR }} {{ unit }}
         </h2>
         <div class="overflow-x-auto">
           <table class="w-full border-collapse text-left">

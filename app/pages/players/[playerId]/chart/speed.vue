@@ -73,6 +73,8 @@ const calls = computed(() => {
       return mph === null ? [] : [{ carry, speed: Math.round(speedOf(mph)), window: club.value!.at(mph).window80M }]
     })
 })
+const carryOf = (rungId: string) =>
+  readChart.value.find(cell => cell.clubId === club.value?.clubId && cell.rungId === rungId)?.carryM ?? null
 /** Swing lengths by the speed they are really swung with: the middle of their balls. */
 const swings = computed(() =>
   rungsInUse(record.bag)
@@ -88,6 +90,8 @@ const swings = computed(() =>
           name: rungName(rung),
           speed: Math.round(speedOf(mph)),
           carryM: club.value!.at(mph).carryM,
+          // The number itself leans on the other clubs' balls too: both are told, each as what it is.
+          chartM: carryOf(rung.id),
           balls: speeds.length,
         },
       ]
@@ -174,7 +178,8 @@ const line = computed(() => {
               <tr class="soft border-b border-default text-sm">
                 <th class="py-1 font-normal">Swing</th>
                 <th class="font-normal">Middle speed, {{ speedUnit }}</th>
-                <th class="font-normal">Carries, {{ unit }}</th>
+                <th class="font-normal">By this line, {{ unit }}</th>
+                <th class="font-normal">Chart, {{ unit }}</th>
                 <th class="font-normal">Balls</th>
               </tr>
             </thead>
@@ -183,6 +188,7 @@ const line = computed(() => {
                 <th scope="row" class="py-1.5">{{ swing.name }}</th>
                 <td class="text-lg font-bold">{{ swing.speed }}</td>
                 <td>{{ text(swing.carryM) }}</td>
+                <td>{{ swing.chartM === null ? '–' : text(swing.chartM) }}</td>
                 <td class="soft">{{ swing.balls }}</td>
               </tr>
             </tbody>
