@@ -714,6 +714,8 @@ describe("a coach's answer", () => {
     // To the last moment of it, and no other answer has a day.
     expect(state(finding, answer({ answer: 'working', untilMs: 5_000 }))).toMatchObject({ settled: true, lapsed: null })
     expect(state(finding, answer({ untilMs: 4_000 }))).toMatchObject({ settled: true, lapsed: null })
+    // Of one rule, another of its forms is another flag.
+    expect(state({ ...finding, variant: 'plain' }, answer())).toMatchObject({ settled: false, answer: null })
     // Worked on without a day holds until something changes.
     expect(state(finding, answer({ answer: 'working', untilMs: null }))).toMatchObject({ settled: true, lapsed: null })
     expect(

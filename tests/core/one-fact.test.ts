@@ -148,6 +148,9 @@ describe('the verdict', () => {
 
   it('is the longest stretch that nothing is said against', () => {
     expect(verdictOf(even, 6, [], [])).toMatchObject({ whole: true })
+    // A hole is a stretch too; what is said of a club or of one stock shot stands for itself.
+    expect(verdictOf(even, 6, [finding('hole', 60, 64, [])], []).sound!.toM).toBeCloseTo(yardsToMetres(59), 9)
+    expect(verdictOf(even, 6, [finding('loose', 55, 60, ['54°'])], [])).toMatchObject({ whole: true })
     // Five yardages are a stretch to speak of, four are none.
     expect(verdictOf(even.slice(0, 5), 6, [], [])).toMatchObject({ whole: true })
     expect(verdictOf(even.slice(0, 4), 6, [], [])).toEqual({ sound: null, whole: false })

@@ -23,7 +23,8 @@ export function find({ sides, sidesCounted: { balls, right }, odds }: GapFacts, 
   if (sides.measured < LEAST_SIDES) return []
   const { playerBias, playerVariance } = sides
   const probability = odds.below((Math.abs(playerBias) - biasPercent / 100) / Math.sqrt(playerVariance))
-  if (Math.abs(playerBias) * 100 <= biasPercent || probability < SAY.bias) return []
+  // At the limit the odds are even.
+  if (probability < SAY.bias) return []
   return [
     {
       flag: meta.id,
