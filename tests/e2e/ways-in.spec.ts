@@ -257,8 +257,10 @@ test(
     await page.getByRole('option', { name: 'far green, 120 yd, 6 yd above' }).click()
     await expect(page.getByText(/3 mph from 11/)).toBeVisible()
     // The ground rises to it, and a ball at two thirds of the way pitched two thirds of it up.
+    // The list of targets gives the focus back as it closes.
+    await expect(page.getByRole('listbox')).toHaveCount(0)
     await page.getByLabel('Carry, yards').fill('80')
-    await page.keyboard.press('Enter')
+    await page.getByLabel('Carry, yards').press('Enter')
     await rows(page).first().click()
     await expect(page.getByRole('dialog').getByText('4 yd above the tee')).toBeVisible()
     await page.keyboard.press('Escape')
