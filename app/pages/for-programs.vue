@@ -30,7 +30,7 @@ const origin = computed(() => (import.meta.client ? window.location.origin : '')
       UUIDs that the sender makes, so that what is sent twice is there once.
     </p>
     <pre
-      class="raised mt-3 overflow-x-auto p-3 text-sm"
+      class="raised mt-3 p-3 text-sm break-words whitespace-pre-wrap"
     ><code>curl -H "Authorization: Bearer uzzetp_…" {{ origin }}/api/players</code></pre>
     <p class="mt-3">
       The same for machines: <a href="/api/openapi.json" class="underline">openapi.json</a> (OpenAPI 3.1). Files are

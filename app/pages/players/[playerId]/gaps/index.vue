@@ -225,7 +225,8 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
           class="lg:col-start-2 lg:row-span-2 lg:row-start-1"
           :class="!isPhone && 'space-y-2.5'"
         >
-          <h2 v-if="!isPhone" id="flags-title" class="text-lg leading-none font-bold">{{ flagsTitle }}</h2>
+          <!-- On a phone the handle of the sheet says it to the eye. -->
+          <h2 id="flags-title" :class="isPhone ? 'sr-only' : 'text-lg leading-none font-bold'">{{ flagsTitle }}</h2>
           <div v-for="(one, i) in shown" :key="keyOf(one.finding)" ref="cards">
             <GapsFlagCard
               :answered="one"
