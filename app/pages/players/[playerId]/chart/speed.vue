@@ -173,7 +173,7 @@ const line = computed(() => {
         </section>
         <section v-if="swings.length > 1" aria-labelledby="swings-title">
           <h2 id="swings-title" class="mb-1 text-xl font-bold">Swing lengths by their speed</h2>
-          <table class="w-full border-collapse text-left">
+          <table class="w-full border-collapse text-left [&_td]:pr-3 [&_th]:pr-3 [&_th]:align-bottom">
             <thead>
               <tr class="soft border-b border-default text-sm">
                 <th class="py-1 font-normal">Swing</th>
