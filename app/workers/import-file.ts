@@ -8,6 +8,7 @@ import {
   CELL_CHARACTERS_MAX,
   CELLS_MAX,
   COLUMNS_MAX,
+  DELIMITERS,
   walkSheet,
   walkText,
   type Beyond,
@@ -118,13 +119,28 @@ async function readWorkbook(bytes: Uint8Array<ArrayBuffer>): Promise<Read> {
   }
 }
 
+const columnsNamed = (row: readonly string[]) => guessMapping(row, []).columns.filter(column => column !== '').length
+
+/**
+ * The delimiter that finds the most columns known by name; where none finds two, the one that has rows alike. Cells
+ * speak last: a club may be called ";".
+ */
+function delimiterOf(text: string): Pick<Papa.ParseConfig, 'delimiter' | 'delimitersToGuess'> {
+  const named = [...DELIMITERS].map(delimiter => {
+    const { data } = Papa.parse<string[]>(text, { delimiter, preview: HEADER_WITHIN })
+    return { delimiter, columns: Math.max(0, ...data.map(columnsNamed)) }
+  })
+  const best = named.reduce((a, b) => (b.columns > a.columns ? b : a))
+  return best.columns >= 2 ? { delimiter: best.delimiter } : { delimitersToGuess: [...DELIMITERS] }
+}
+
 function readCsv(bytes: Uint8Array): Read {
   const text = decode(bytes)
     .replace(/^\uFEFF/, '')
     .replace(/\r\n?/g, '\n')
   if (text.includes('\0')) throw new FileFault('This file is no table of text: save it as CSV or XLSX.')
   refuseBeyond(walkText(text, BOUNDS).beyond)
-  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] })
+  const { data } = Papa.parse<string[]>(text, { ...delimiterOf(text), skipEmptyLines: false })
   let line = 1
   const lines = data.map(row => {
     const begins = line

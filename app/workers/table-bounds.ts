@@ -23,7 +23,8 @@ export interface Beyond {
   line: number
 }
 
-const DELIMITERS = ',;\t|'
+/** What may stand between two cells of a text. */
+export const DELIMITERS = ',;\t|'
 
 /**
  * Walks once over a text that is to be read as a table, whatever its delimiter, and stops where it goes beyond.

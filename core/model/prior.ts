@@ -13,7 +13,10 @@ export interface ModelCell {
   loftDeg: number
   /** ln of the prior share of the full carry. */
   lnFraction: number
-  /** Factor on the variance of the swing length's quirk; 4 where its share was only spread evenly, else 1. */
+  /**
+   * Factor on the variance of the swing length's quirk; 4 where its share was only spread evenly, else 1. Flights of
+   * one length may differ in it: they share what both have.
+   */
   rungDoubt?: number
 }
 
@@ -68,7 +71,8 @@ export function priorCovariance(cells: readonly ModelCell[], regularity: number)
         square(MODEL.curvatureSd) * xx * xx +
         square(MODEL.stretchSd) * ll +
         square(MODEL.tiltSd) * ll * xx
-      if (a.rung === b.rung) k += (a.rungDoubt ?? 1) * square(regularity * MODEL.rungSd)
+      // The lesser of two doubts is the shared one: any other rule is no covariance where they differ.
+      if (a.rung === b.rung) k += Math.min(a.rungDoubt ?? 1, b.rungDoubt ?? 1) * square(regularity * MODEL.rungSd)
       if (a.flight === b.flight && a.flight !== undefined && a.flight !== 'normal') {
         k += square(regularity * MODEL.flightSd)
         if (a.rung === b.rung) k += square(regularity * MODEL.flightRungSd)

@@ -194,6 +194,24 @@ describe('a file', () => {
     await expect(openFile('x.csv', content as Uint8Array<ArrayBuffer>)).rejects.toBeInstanceOf(FileFault)
   })
 
+  it('is taken apart where its names of columns say, whatever its clubs are called', async () => {
+    const clubs = (csv: string) =>
+      openFile('a.csv', bytes(csv)).then(({ table, mapping }) =>
+        table.rows.map(row => row[mapping.columns.indexOf('club')]),
+      )
+    for (const [delimiter, other] of [
+      [',', ';'],
+      [';', ','],
+      ['\t', ';'],
+      ['|', ','],
+    ] as const) {
+      const line = (...cells: string[]) => cells.join(delimiter)
+      const ball = line('', other, `${other} low`, '20', ...Array<string>(30).fill(''))
+      const csv = [line('player', 'club', 'swing', 'carry_m', 'strike'), ball, line('', other, `${other} low`, '9')]
+      expect(await clubs(csv.join('\n')), delimiter).toEqual([other, other])
+    }
+  })
+
   it('that would grow beyond measure is seen by its directory before it is unpacked', () => {
     // One entry that claims 4 GB: central directory (PKWARE APPNOTE 4.3.12) and its end (4.3.16).
     const zip = new DataView(new ArrayBuffer(68))

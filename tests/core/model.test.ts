@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { afterAll, describe, expect, it } from 'vitest'
 import { MODEL } from '../../core/model/constants'
 import { cellEstimate } from '../../core/model/estimate'
@@ -300,7 +301,39 @@ describe('the pooled model', () => {
     expect(k[0]! - 0.3 ** 2).toBeCloseTo(0.05 ** 2 + 0.028 ** 2 + 0.018 ** 2, 12)
     expect(Math.exp(priorMean(cells)[0]!)).toBeCloseTo(88, 9)
   })
+
+  it('has a prior that is a covariance, whatever is known of each flight of a swing length', () => {
+    const anyCell = fc.record({
+      club: fc.nat(3),
+      rung: fc.nat(2),
+      flight: fc.constantFrom('low' as const, 'normal' as const, 'high' as const),
+      loftDeg: fc.integer({ min: 33, max: 62 }),
+      lnFraction: fc.double({ min: Math.log(0.05), max: 0, noNaN: true }),
+      rungDoubt: fc.constantFrom(1, 4),
+    })
+    const anyCells = fc.array(anyCell, { minLength: 2, maxLength: 12 })
+    fc.assert(
+      fc.property(anyCells, fc.constantFrom(...MODEL.regularities), (cells, regularity) => {
+        expect(leastPivot(priorCovariance(cells, regularity), cells.length)).toBeGreaterThan(-1e-12)
+      }),
+    )
+  })
 })
+
+/** The least pivot of a symmetric matrix eliminated from its greatest: below 0 it is no covariance. */
+function leastPivot(matrix: Float64Array, n: number): number {
+  const rows = Array.from({ length: n }, (_, i) => [...matrix.subarray(i * n, i * n + n)])
+  const left = new Set(rows.keys())
+  let least = Infinity
+  while (left.size > 0) {
+    const p = [...left].reduce((a, b) => (rows[b]![b]! > rows[a]![a]! ? b : a))
+    const pivot = rows[p]![p]!
+    least = Math.min(least, pivot)
+    left.delete(p)
+    if (pivot > 1e-13) for (const i of left) for (const j of left) rows[i]![j]! -= (rows[i]![p]! * rows[p]![j]!) / pivot
+  }
+  return least
+}
 
 describe('the distributions behind it', () => {
   it('the quick Φ is the exact one to 3e-10, from end to end', () => {
