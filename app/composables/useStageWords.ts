@@ -11,7 +11,7 @@ import {
   roundsStateText,
   sessionStateText,
 } from '#words/stages'
-import type { StageId } from '~/utils/stages'
+import type { StageId } from '#shared/stages'
 import { useGapsLine } from '~/composables/useGapsLine'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePractice } from '~/stores/practice'

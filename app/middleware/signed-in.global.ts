@@ -1,6 +1,6 @@
 import { isAway } from '~/utils/api'
 import { useAccount } from '~/stores/account'
-import { isOpenPage } from '~/utils/open-pages'
+import { isOpenPage } from '#shared/open-pages'
 
 /** A player's record and numbers are on their way before the page's own script is. */
 async function beginPlayer(playerId: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { askAhead } from '~/utils/api'
 import { hasNumbers } from '~/utils/kept'
-import { isOpenPage } from '~/utils/open-pages'
+import { isOpenPage } from '#shared/open-pages'
 import { nextTask } from '~/utils/next-task'
 import { startWorkerAhead } from '~/utils/start-ahead'
 

@@ -46,8 +46,11 @@ export function readOneOf<T extends string>(
 
 /** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
 export function textCell(cell: string | undefined): string {
-  return (cell ?? '').trim().replace(/^'(?=[=+\-@])/, '')
+  return (cell ?? '').trim().replace(/^'(?='*[=+\-@])/, '')
 }
 
-/** A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. */
-export const plainText = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+/**
+ * A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. One that has such an
+ * apostrophe of its own gets another, so that it comes back with it.
+ */
+export const plainText = (text: string): string => (/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text)

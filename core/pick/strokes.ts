@@ -4,6 +4,7 @@ import { SIDE_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import { usualScatterM } from '../model/usual-scatter'
 import type { Memo } from '../memo'
 import { metresToYards, yardsToMetres } from '../units'
+import { BUILT_STEPS, STROKE_PARTS } from './built-strokes'
 import { STRIKES_REFINED, strikePoints } from './strikes'
 
 /**
@@ -89,10 +90,11 @@ const NEAREST_YD = 13
 export type BuiltStrokes = Float64Array
 
 /**
- * Built, not remembered: one stroke, and the mean over where the level's ball ends of what it costs from there; half of
- * it in the rough where the green is missed.
+ * One stroke, and the mean over where the level's ball ends of what it costs from there; half of it in the rough where
+ * the green is missed. It follows from the constants of this file, the model's and the leave's: `npm run strokes`
+ * writes it down, and a test holds what is written to what is built.
  */
-function build(level: Level, memo: Memo): BuiltStrokes {
+export function buildStrokes(level: Level, memo: Memo): BuiltStrokes {
   const built = new Float64Array(FARTHEST_YD + 1)
   const points = strikePoints(STRIKES_REFINED, memo)
   const mishits = COURSE_MISHITS[level]
@@ -135,9 +137,12 @@ function build(level: Level, memo: Memo): BuiltStrokes {
   return built
 }
 
-/** The built row of a level, remembered. */
+/** The built row of a level, to a hundred-thousandth, as it is written down: building it would hold up a page. */
 export const builtStrokes = (level: Level, memo: Memo): BuiltStrokes =>
-  memo.recall('strokes', level, () => build(level, memo))
+  memo.recall('strokes', level, () => {
+    let sum = 0
+    return Float64Array.from(BUILT_STEPS[level], step => (sum += step) / STROKE_PARTS)
+  })
 
 /** What it costs from off the green, by level. */
 interface OffGreen {

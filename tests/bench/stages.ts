@@ -1,7 +1,7 @@
 /**
- * What opening each stage costs a visitor: largest paint, and how much shifts, of the demo's largest player, plain and
- * slowed four times, beside the sign-in page of the same run, which is the barest page that this program has. Needs the
- * demo: `npm run demo`, then `UZZET_AT=http://127.0.0.1:3000 npx tsx tests/bench/stages.ts [--write]`.
+ * What opening each stage costs a visitor: first words, largest paint, and how much shifts, of the demo's largest player,
+ * plain and slowed four times, beside a bare page of the same run: "What is kept", plain text drawn by the same framework
+ * and interface library, without data and without a frame that comes before the script. Needs the demo: `npm run demo`, then `UZZET_AT=http://127.0.0.1:3000 npx tsx tests/bench/stages.ts [--write]`.
  */
 import { chromium, type Browser } from '@playwright/test'
 import { median, report } from './report'
@@ -16,6 +16,7 @@ const SHIFT_GOAL = 0.05
 const baseURL = process.env.UZZET_AT ?? 'http://127.0.0.1:3000'
 
 interface Opened {
+  firstMs: number
   paintMs: number
   shift: number
   /** Longest stretch in which a tap would not be heard. */
@@ -42,8 +43,11 @@ async function opened(browser: Browser, path: string, { slower, state, again }: 
     await page.waitForTimeout(KEPT_MS)
   }
   await page.addInitScript(() => {
-    const seen = { paintMs: 0, shift: 0, taskMs: 0 }
+    const seen = { firstMs: 0, paintMs: 0, shift: 0, taskMs: 0 }
     Object.assign(globalThis, { seen })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntriesByName('first-contentful-paint')) seen.firstMs = entry.startTime
+    }).observe({ type: 'paint', buffered: true })
     new PerformanceObserver(list => {
       for (const entry of list.getEntries()) seen.paintMs = entry.startTime
     }).observe({ type: 'largest-contentful-paint', buffered: true })
@@ -82,25 +86,31 @@ const { tell, note, done } = report('stages')
 let most = { shift: 0, where: '' }
 for (const slower of [1, SLOWER]) {
   const tasks = new Map<string, number>()
+  const firsts = new Map<string, number>()
   const middle = async (path: string, how: Omit<How, 'slower'> = {}) => {
     const all: Opened[] = []
     for (let i = 0; i < GOES; i++) all.push(await opened(browser, path, { slower, ...how }))
     const shift = Math.max(...all.map(one => one.shift))
     if (shift > most.shift) most = { shift, where: path.split('/').at(-1)! }
+    if (!how.again) firsts.set(path, median(all.map(one => one.firstMs)))
     tasks.set(path, Math.max(tasks.get(path) ?? 0, median(all.map(one => one.taskMs))))
     return median(all.map(one => one.paintMs))
   }
-  const bare = await middle('/sign-in')
+  const bare = await middle('/what-is-kept')
   const how = slower === 1 ? '' : `, slowed ${slower} times`
+  const door = await middle('/sign-in')
+  tell(`largest paint of sign-in${how}`, door, `of a bare page${how}`, bare, 'up to 1.3×')
   for (const [name, path, goal] of [['players', '/players', 'up to 1.3×'] as const, ...STAGES])
     for (const again of [false, true])
       tell(
         `largest paint of ${name}${again ? ', seen here before' : ''}${how}`,
         await middle(path, { state, again }),
-        `of sign-in${how}`,
+        `of a bare page${how}`,
         bare,
         goal,
       )
+  for (const [path, firstMs] of firsts)
+    note(`first words of ${path.split('/').at(-1)!}${how}`, `${firstMs.toFixed(0)} ms`, '')
   for (const [path, taskMs] of tasks)
     note(
       `longest task of ${path.split('/').at(-1)!}${how}`,

@@ -15,7 +15,7 @@ import { LIE_NAMES } from '../../core/pick/lies'
 import { pick, type PickedShot, type PickQuestion } from '../../core/pick/pick'
 import { pickPlayerOf, type PickPlayer, type PickShot } from '../../core/pick/pick-player'
 import { STRIKES_SHOWN, strikePoints } from '../../core/pick/strikes'
-import { builtStrokes, costsOf, expertStrokes, putts, strokesFrom } from '../../core/pick/strokes'
+import { builtStrokes, buildStrokes, costsOf, expertStrokes, putts, strokesFrom } from '../../core/pick/strokes'
 import { pickAt, stretchesOf, sweepTargets } from '../../core/pick/sweep'
 import { metresToYards, mphToMps, yardsToMetres as yd } from '../../core/units'
 import { keptText } from '../../words/kept-pick'
@@ -114,6 +114,13 @@ describe('what a leave costs', () => {
 
   it('who goes round in 90 holes about half from five feet: half a putt is lost there beside the expert’s quarter', () => {
     expect(putts(5 * 0.3048, 'improver') - putts(5 * 0.3048, 'expert')).toBeCloseTo(0.27, 2)
+  })
+
+  it.each(LEVELS)('what is written down for %s is what is built, to half a hundred-thousandth', level => {
+    const built = buildStrokes(level, newMemo())
+    const written = builtStrokes(level, newMemo())
+    expect(written).toHaveLength(built.length)
+    for (const [yards, strokes] of built.entries()) expect(Math.abs(written[yards]! - strokes)).toBeLessThan(0.51e-5)
   })
 
   it('the built row of experts is within 0.15 of the table from 30 to 140 yd; worse levels cost more at every yard', () => {

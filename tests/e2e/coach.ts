@@ -138,6 +138,15 @@ export async function onBoard(page: Page, cell: string) {
   return sheet.getByRole('button', { name: cell, exact: true })
 }
 
+/** What the board says of a stock shot; the board is closed again where it lies over the page. */
+export async function expectOnBoard(page: Page, cell: string, says: RegExp) {
+  await expect(await onBoard(page, cell)).toContainText(says)
+  const sheet = page.getByRole('dialog', { name: 'Which stock shot?' })
+  if (!(await sheet.isVisible())) return
+  await page.keyboard.press('Escape')
+  await expect(sheet).toHaveCount(0)
+}
+
 /** Chooses a stock shot on the board and logs carries with the keyboard. */
 export async function hit(page: Page, cell: string, carries: (number | string)[]) {
   await (await onBoard(page, cell)).click()

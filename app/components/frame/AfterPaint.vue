@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { useTurns } from '~/composables/useTurns'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 
-/** What stands in it takes its time to work out: it comes when all that is beside it is painted. */
-defineProps<{
+/** What stands in it takes its time to work out: it comes when all that is beside it is painted, part by part. */
+const { parts = 1 } = defineProps<{
   rows: number
+  /** Of how many parts it is: the slot is told how many have come. */
+  parts?: number
   /** On a phone it keeps a screen's room, so that what follows moves where nobody sees it. */
   phoneFull?: boolean
 }>()
 const painted = ref(false)
+const come = useTurns(parts, () => painted.value)
 onMounted(() =>
   requestAnimationFrame(() =>
     setTimeout(() => {
@@ -18,6 +22,6 @@ onMounted(() =>
 </script>
 
 <template>
-  <slot v-if="painted" />
-  <FrameLinesSkeleton v-else :rows="rows" :class="phoneFull && 'max-lg:min-h-dvh'" />
+  <FrameLinesSkeleton v-if="come === 0" :rows="rows" :class="phoneFull && 'max-lg:min-h-dvh'" />
+  <slot v-else :come="come" />
 </template>

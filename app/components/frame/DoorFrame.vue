@@ -1,14 +1,14 @@
 <script setup lang="ts">
+import { claimText } from '#words/door'
+
 defineProps<{ title: string }>()
 </script>
 
 <template>
-  <div class="grid flex-1 items-center gap-10 md:grid-cols-2 md:gap-16">
+  <div class="grid flex-1 items-center gap-10 max-md:content-start md:grid-cols-2 md:gap-16">
     <section>
       <p class="text-5xl font-extrabold tracking-tight sm:text-6xl">uzzet<span class="text-primary">.</span></p>
-      <p class="mt-5 max-w-md text-xl leading-snug sm:text-2xl">
-        How far each wedge really carries, with each length of swing, and where the yardages are missing.
-      </p>
+      <p class="mt-5 max-w-md text-xl leading-snug sm:text-2xl">{{ claimText }}</p>
       <div class="mt-8 max-w-md max-md:hidden" aria-hidden="true">
         <svg viewBox="0 0 400 120" class="w-full">
           <g

@@ -2,7 +2,7 @@
 import type { PlayerLine } from '#shared/player'
 import { usePlayerRecord } from '~/stores/record'
 import { allPlayers } from '~/utils/all-players'
-import { STAGES } from '~/utils/stages'
+import { STAGES } from '#shared/stages'
 
 const open = defineModel<boolean>('open', { required: true })
 const record = usePlayerRecord()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StageId } from '~/utils/stages'
+import type { StageId } from '#shared/stages'
 import { useStageWords } from '~/composables/useStageWords'
 
 /** Where a stage stands. Of its own, so that a ball changes a word of the rail and not its links. */

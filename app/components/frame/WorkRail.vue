@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { STAGES } from '~/utils/stages'
+import { STAGES } from '#shared/stages'
 import FrameStageWords from '~/components/frame/StageWords.vue'
 
 const { playerId } = usePlayerRoute()
@@ -18,7 +18,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
         <NuxtLink
           :to="`/players/${playerId}/${item.id}`"
           :aria-current="stage === item.id ? 'page' : undefined"
-          class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 max-md:px-0.5 max-md:py-1 hover:bg-elevated max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4"
+          class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 max-md:justify-start max-md:px-0.5 max-md:py-1 hover:bg-elevated max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4"
           :class="stage === item.id && 'border-primary! bg-elevated'"
         >
           <span

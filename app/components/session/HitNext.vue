@@ -51,6 +51,12 @@ const silent = computed(() => {
     ? 'Nothing is left to hit: every number is written.'
     : 'The order is done: every stock shot is known well enough, or written.'
 })
+const inOneLine = computed(() => {
+  if (!first.value) return silent.value || 'Working out what to hit next…'
+  if (here.value) return 'This is what to hit now'
+  const { balls } = first.value
+  return `${left.value === 0 ? 'Hit next' : 'Then'}: ${cellName(first.value)}, ${balls} ${balls === 1 ? 'ball' : 'balls'}`
+})
 
 /** The carry's field, while nothing is typed in it. */
 const emptyField = () => {
@@ -70,13 +76,10 @@ useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: em
     :icon="here ? 'i-lucide-check' : 'i-lucide-arrow-right'"
     @click="go"
   >
-    <span class="truncate">{{
-      !first
-        ? silent || 'Working out what to hit next…'
-        : here
-          ? 'This is what to hit now'
-          : `${left === 0 ? 'Hit next' : 'Then'}: ${cellName(first)}`
-    }}</span>
+    <span class="min-w-0 text-start">
+      <span class="block truncate">{{ inOneLine }}</span>
+      <span v-if="first && bucket" class="soft block text-sm font-normal">{{ bucket }}</span>
+    </span>
   </UButton>
   <section v-else-if="first && ready" class="raised border-(--ink)! p-4" aria-labelledby="next-title">
     <p id="next-title" class="soft flex items-center gap-2 text-sm">

@@ -4,6 +4,7 @@ import { ballsOfGo } from '#shared/practice'
 import { drillTexts } from '#words/practice'
 import { useNumbers } from '~/composables/useNumbers'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useTurns } from '~/composables/useTurns'
 import { useCalibration } from '~/stores/calibration'
 import { usePractice } from '~/stores/practice'
 import { newGo } from '~/utils/new-go'
@@ -27,6 +28,8 @@ const hasNumber = computed(() => readChart.value.some(cell => cell.carryM !== nu
 /** What was practised says what the plan holds and what stands above it: nothing is drawn before it is there. */
 const practised = computed(() => practice.of === playerId.value || practice.failure !== '')
 const waits = computed(() => (!known.value && !calibration.failure) || !practised.value)
+/** The plan, what stands under it, and the drills: drawn in one go they hold a slow phone up. */
+const turn = useTurns(3, () => !waits.value)
 const running = computed(() => practice.done.filter(({ endedAtMs }) => endedAtMs === null))
 async function start(spec: DrillSpec, name = '') {
   const go = newGo(spec, name)
@@ -51,7 +54,7 @@ async function start(spec: DrillSpec, name = '') {
     />
     <div class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,min(24rem,50%))]">
       <!-- The plan goes above the drills by the numbers: neither stands before they are there. -->
-      <FrameLinesSkeleton v-if="waits" :rows="8" />
+      <FrameLinesSkeleton v-if="turn === 0" :rows="8" />
       <div v-else class="min-w-0 space-y-8">
         <!-- What is running is not known sooner than the plan: above it nothing would stand still. -->
         <section
@@ -70,9 +73,9 @@ async function start(spec: DrillSpec, name = '') {
         </section>
         <div v-if="hasNumber" class="space-y-3">
           <PracticePlan @start="start" />
-          <PracticeLeastLiked />
+          <PracticeLeastLiked v-if="turn > 1" />
         </div>
-        <PracticeDrills @start="start" />
+        <PracticeDrills v-if="turn > 2" @start="start" />
       </div>
       <FrameLinesSkeleton v-if="!practised" :rows="6" />
       <div v-else class="min-w-0 space-y-8">

@@ -119,10 +119,10 @@ async function drop(round: RoundRecord) {
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">
           <USelect v-if="hasKinds" v-model="ofKind" :items="KINDS" aria-label="Which rounds" class="w-44" />
-          <FrameAfterPaint :rows="8" phone-full>
+          <FrameAfterPaint v-slot="{ come }" :rows="8" :parts="3" phone-full>
             <RoundsAsks :played="played" />
-            <RoundsWorkOn :played="played" />
-            <RoundsAgainstRange v-if="isTold" :played="played" />
+            <RoundsWorkOn v-if="come > 1" :played="played" />
+            <RoundsAgainstRange v-if="isTold && come > 2" :played="played" />
           </FrameAfterPaint>
         </template>
         <RoundsRetest v-else />
