@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { build as bundle } from 'esbuild'
 import { SIGN_IN_DAYS } from './shared/keep-times'
 import { RECORD_BYTES_MAX } from './shared/record-limits'
+import { noScriptText } from './words/door'
 
 /** Changes with every build, so that a kept shell never points at files that are gone. */
 const BUILD = new Date().toISOString()
@@ -32,6 +33,7 @@ export default defineNuxtConfig({
         { rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' },
         { rel: 'apple-touch-icon', href: '/apple-touch-icon.png' },
       ],
+      noscript: [{ tagPosition: 'bodyOpen', textContent: noScriptText }],
     },
   },
   css: ['~/assets/main.css'],

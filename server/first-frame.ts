@@ -1,6 +1,6 @@
 import { isDoor, isOpenPage } from '../shared/open-pages'
 import { STAGES } from '../shared/stages'
-import { claimText } from '../words/door'
+import { claimText, lateText, reloadText } from '../words/door'
 
 /**
  * What a page opens with before its script is there: the words that stand on it whoever it is for, where the page will
@@ -33,8 +33,8 @@ function stageName({ id, title, short }: (typeof STAGES)[number], current: strin
   const mark = id === current ? ' border-primary! bg-elevated' : ''
   return `
 <li class="min-w-0 max-md:flex-1">
-  <span class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 max-md:justify-start max-md:px-0.5 max-md:py-1
-    max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4${mark}">
+  <span class="flex min-h-15 flex-col justify-center border-transparent px-1 py-1.5 max-md:justify-start
+    max-md:px-0.5 max-md:py-1 max-md:items-center max-md:border-t-4 md:border-l-4 md:px-4${mark}">
     <span class="truncate text-[0.95rem] leading-tight font-bold max-md:max-w-full max-md:text-[0.8rem] md:text-base"
       ><span class="md:hidden">${short}</span><span class="max-md:sr-only">${title}</span></span>
     <span class="soft text-[0.8rem] leading-tight md:mt-0.5 md:min-h-4"></span>
@@ -66,6 +66,18 @@ const players = withTopLine(`
 const TIGHT: ReadonlySet<string> = new Set(['gaps', 'pick'])
 const BEHIND_THE_DOOR: ReadonlySet<string> = new Set(['players', 'ranges', 'academy', 'account', 'flags', 'clinic'])
 
+/** Nobody waits for ever: after some seconds without the page it says what can be done. */
+const late = `
+<p class="comes-late raised pointer-events-auto fixed inset-x-4 bottom-24 mx-auto max-w-md px-4 py-3" role="status">
+  ${lateText} <a class="font-bold underline" href="">${reloadText}</a>
+</p>`
+
+const framed = (html: string) => `
+<div id="first-frame" class="pointer-events-none absolute inset-x-0 top-0">
+  <div aria-hidden="true">${html}</div>
+  ${late}
+</div>`
+
 /**
  * The frame of an address, as HTML; empty where there is none, as for "/", which is every page's shell without a
  * network. Who has no cookie comes to a door.
@@ -80,6 +92,3 @@ export function firstFrame(path: string, signedIn: boolean): string {
   if (page !== 'players') return framed(withTopLine(''))
   return framed(player === undefined ? players : ofPlayer(stage ?? '', below.length > 0))
 }
-
-const framed = (html: string) =>
-  `<div id="first-frame" class="pointer-events-none absolute inset-x-0 top-0" aria-hidden="true">${html}</div>`

@@ -58,7 +58,9 @@ export function patternText(balls: readonly Landed[], stockM: number, unit: Dist
   const sides = balls.map(ball => ball.sideM).sort((a, b) => a - b)
   const right = sides.filter(side => side > 0).length
   const left = sides.filter(side => side < 0).length
-  const short = balls.filter(ball => toUnit(stockM - ball.carryM, unit) > SHORT).length
+  // From the number as it is read, and to a tenth, as balls are.
+  const number = Number(distanceText(stockM, unit))
+  const short = balls.filter(ball => Math.round(10 * (number - toUnit(ball.carryM, unit))) > 10 * SHORT).length
   const at = (share: number) => sides[Math.min(sides.length - 1, Math.floor(share * sides.length))]!
   return write(PATTERN.whole, {
     most:

@@ -3,6 +3,7 @@ import { useCharacterKeys } from '~/composables/useShortcuts'
 import { PASSWORD_MIN } from '#shared/password'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { useOneAtATime } from '~/composables/useOneAtATime'
 import { useAccount } from '~/stores/account'
 import { formSchemas } from '~/utils/form-schemas'
 import AccountDevices from '~/components/account/Devices.vue'
@@ -20,6 +21,7 @@ const name = ref(account.account?.name ?? '')
 const passwords = reactive({ current: '', password: '' })
 const nameErrors = useFormErrors()
 const passwordErrors = useFormErrors()
+const { busy, run } = useOneAtATime()
 
 async function saveName() {
   const value = await nameErrors.check(formSchemas.AccountChange, { name: name.value })
@@ -59,7 +61,7 @@ async function savePassword() {
       /></UFormField>
       <UButton type="submit">Save name</UButton>
     </form>
-    <form class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="savePassword">
+    <form class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="run(savePassword)">
       <p
         v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0"
         role="alert"
@@ -77,7 +79,7 @@ async function savePassword() {
         :help="`${PASSWORD_MIN} characters or more.`"
         ><UInput v-model="passwords.password" type="password" autocomplete="new-password" class="w-full"
       /></UFormField>
-      <UButton type="submit">Change password</UButton>
+      <UButton type="submit" :loading="busy">Change password</UButton>
     </form>
     <section class="raised mt-6 p-5" aria-labelledby="keys-title">
       <h2 id="keys-title" class="text-lg font-bold">Keyboard</h2>

@@ -142,6 +142,9 @@ describe('what is said of a stock shot', () => {
     expect(patternText(eight, yardsToMetres(90), 'yd')).toMatch(
       /^8 of 8 balls finish left, 8 pitch more than 2 yd short\./,
     )
+    // A number that reads 90 and balls that read 88 are 2 apart, whatever stands behind the number.
+    const six = Array.from({ length: 6 }, () => ball(-2, 1))
+    expect(patternText(six, yardsToMetres(90.4), 'yd')).toMatch(/, 0 pitch more than 2 yd short\./)
   })
 })
 

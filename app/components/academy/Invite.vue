@@ -5,6 +5,7 @@ import { INVITATION_DAYS } from '#shared/keep-times'
 import { ROLE_WORDS, ROLES } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { useOneAtATime } from '~/composables/useOneAtATime'
 import { formSchemas } from '~/utils/form-schemas'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import FrameShownOnce from '~/components/frame/ShownOnce.vue'
@@ -14,6 +15,7 @@ const emit = defineEmits<{ made: [] }>()
 const form = reactive({ forWhom: '', role: 'coach' })
 const made = shallowRef<MadeInvitation>()
 const { errors, general, check, take, of } = useFormErrors()
+const { busy, run } = useOneAtATime()
 const roles = ROLES.map(value => ({ value, label: ROLE_WORDS[value].name }))
 // Behind the "#", so that the token is in no log.
 const address = computed(() => (made.value ? `${window.location.origin}/join#${made.value.token}` : ''))
@@ -42,7 +44,7 @@ async function invite() {
       {{ INVITATION_DAYS }} days.
     </p>
     <FrameShownOnce v-if="made" :of="`For ${made.forWhom}`" :secret="address" />
-    <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="invite">
+    <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="run(invite)">
       <UFormField
         label="For whom"
         :error="of('forWhom') ?? (errors.length === 0 ? general : undefined)"
@@ -53,7 +55,7 @@ async function invite() {
       <UFormField label="As" help=" " class="w-36"
         ><FramePlainSelect v-model="form.role" :items="roles" label="As which role"
       /></UFormField>
-      <UButton type="submit" class="mt-6">Make an invitation</UButton>
+      <UButton type="submit" :loading="busy" class="mt-6">Make an invitation</UButton>
     </form>
   </section>
 </template>

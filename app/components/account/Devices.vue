@@ -3,6 +3,7 @@ import { v7 as newId } from 'uuid'
 import type { Device, MadeDevice } from '#shared/device'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { useOneAtATime } from '~/composables/useOneAtATime'
 import { clockTime, shortDate } from '~/utils/dates'
 import { formSchemas } from '~/utils/form-schemas'
 import AccountRevokeDialog from '~/components/account/RevokeDialog.vue'
@@ -15,6 +16,7 @@ const name = ref('')
 const made = shallowRef<MadeDevice>()
 const revoking = shallowRef<Device>()
 const { errors, general, check, take, of } = useFormErrors()
+const { busy, run } = useOneAtATime()
 const toast = useToast()
 const command = computed(() =>
   made.value ? `npm run device -- --to ${window.location.origin} --token ${made.value.token} --player good` : '',
@@ -88,7 +90,7 @@ async function revoke() {
       <p class="soft">To try it without a monitor, a simulated one plays a good player:</p>
       <pre class="mt-1 rounded bg-elevated p-2 text-sm break-all whitespace-pre-wrap">{{ command }}</pre>
     </FrameShownOnce>
-    <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="add">
+    <form class="flex flex-wrap items-start gap-3" novalidate @submit.prevent="run(add)">
       <UFormField
         label="New device"
         :error="of('name') ?? (errors.length === 0 ? general : undefined)"
@@ -96,7 +98,7 @@ async function revoke() {
         class="min-w-56 flex-1"
         ><UInput v-model="name" placeholder="Bay 3 monitor" autocomplete="off" class="w-full"
       /></UFormField>
-      <UButton type="submit" class="mt-6">Make a token</UButton>
+      <UButton type="submit" :loading="busy" class="mt-6">Make a token</UButton>
     </form>
     <AccountRevokeDialog
       :open="revoking !== undefined"

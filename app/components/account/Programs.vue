@@ -5,6 +5,7 @@ import type { MadeProgram, Program } from '#shared/program'
 import { mayDo } from '#shared/rights'
 import { api } from '~/utils/api'
 import { useFormErrors } from '~/composables/useFormErrors'
+import { useOneAtATime } from '~/composables/useOneAtATime'
 import { useAccount } from '~/stores/account'
 import { clockTime, shortDate } from '~/utils/dates'
 import { formSchemas } from '~/utils/form-schemas'
@@ -21,6 +22,7 @@ const scope = ref<Scope>('read')
 const made = shallowRef<MadeProgram>()
 const revoking = shallowRef<Program>()
 const { errors, general, check, take, of } = useFormErrors()
+const { busy, run } = useOneAtATime()
 const toast = useToast()
 const scopes = computed(() =>
   SCOPES.filter(one => mayDo(account.account?.role ?? 'reader', one)).map(value => ({
@@ -98,14 +100,14 @@ const used = ({ usedAtMs }: Program) =>
       </li>
     </ul>
     <FrameShownOnce v-if="made" :of="`The key of ${made.name}`" :secret="made.token" />
-    <form class="grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="add">
+    <form class="grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="run(add)">
       <UFormField label="New program" :error="of('name') ?? of('scope') ?? (errors.length === 0 ? general : undefined)"
         ><UInput v-model="name" placeholder="Report for parents" autocomplete="off" class="w-full"
       /></UFormField>
       <UFormField label="What it does"
         ><FramePlainSelect v-model="scope" :items="scopes" label="What the key allows"
       /></UFormField>
-      <div><UButton type="submit">Make a key</UButton></div>
+      <div><UButton type="submit" :loading="busy">Make a key</UButton></div>
     </form>
     <AccountRevokeDialog
       :open="revoking !== undefined"
