@@ -84,7 +84,10 @@ export default createConfigForNuxt({ features: { stylistic: false, tooling: fals
       'vuejs-accessibility/no-autofocus': 'off',
       'vuejs-accessibility/label-has-for': [
         'error',
-        { controlComponents: ['UInput', 'USelect', 'USwitch'], required: { some: ['nesting', 'id'] } },
+        {
+          controlComponents: ['UInput', 'USelect', 'FramePlainSelect', 'USwitch'],
+          required: { some: ['nesting', 'id'] },
+        },
       ],
       'vue/no-v-html': 'error',
       'vue/max-attributes-per-line': 'off',

@@ -10,6 +10,7 @@ import { useDistance } from '~/composables/useDistance'
 import { usePlayers } from '~/composables/usePlayers'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** Open flags of all players, those that matter most first. */
 useHead({ title: 'Open flags' })
@@ -77,7 +78,7 @@ const kinds = computed(() =>
         Some players are still being worked out.
         <UButton variant="link" class="min-h-0 p-0" @click="load()">Look again</UButton>
       </p>
-      <USelect v-if="rows.length > 0" v-model="kind" :items="kinds" aria-label="Kinds of flags" class="mb-3 w-48" />
+      <FramePlainSelect v-if="rows.length > 0" v-model="kind" :items="kinds" label="Kinds of flags" class="mb-3 w-48" />
       <ul v-if="shown.length > 0" class="raised divide-y divide-default">
         <li v-for="(row, i) in shown" :key="i">
           <NuxtLink :to="`/players/${row.player.id}/gaps`" class="block px-4 py-2.5 hover:bg-elevated">

@@ -126,12 +126,12 @@ const columnsNamed = (row: readonly string[]) => guessMapping(row, []).columns.f
  * speak last: a club may be called ";".
  */
 function delimiterOf(text: string): Pick<Papa.ParseConfig, 'delimiter' | 'delimitersToGuess'> {
-  const named = [...DELIMITERS].map(delimiter => {
+  const named = DELIMITERS.map(delimiter => {
     const { data } = Papa.parse<string[]>(text, { delimiter, preview: HEADER_WITHIN })
     return { delimiter, columns: Math.max(0, ...data.map(columnsNamed)) }
   })
   const best = named.reduce((a, b) => (b.columns > a.columns ? b : a))
-  return best.columns >= 2 ? { delimiter: best.delimiter } : { delimitersToGuess: [...DELIMITERS] }
+  return best.columns >= 2 ? { delimiter: best.delimiter } : { delimitersToGuess: DELIMITERS }
 }
 
 function readCsv(bytes: Uint8Array): Read {

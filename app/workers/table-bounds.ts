@@ -24,7 +24,7 @@ export interface Beyond {
 }
 
 /** What may stand between two cells of a text. */
-export const DELIMITERS = ',;\t|'
+export const DELIMITERS = [',', ';', '\t', '|']
 
 /**
  * Walks once over a text that is to be read as a table, whatever its delimiter, and stops where it goes beyond.

@@ -50,7 +50,7 @@ export function textCell(cell: string | undefined): string {
 }
 
 /**
- * A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. One that has such an
- * apostrophe of its own gets another, so that it comes back with it.
+ * A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. One that has such
+ * an apostrophe of its own gets another, so that it comes back with it.
  */
 export const plainText = (text: string): string => (/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text)

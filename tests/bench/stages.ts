@@ -1,7 +1,8 @@
 /**
- * What opening each stage costs a visitor: first words, largest paint, and how much shifts, of the demo's largest player,
- * plain and slowed four times, beside a bare page of the same run: "What is kept", plain text drawn by the same framework
- * and interface library, without data and without a frame that comes before the script. Needs the demo: `npm run demo`, then `UZZET_AT=http://127.0.0.1:3000 npx tsx tests/bench/stages.ts [--write]`.
+ * What opening each stage costs a visitor: first words, largest paint, and how much shifts, of the demo's largest
+ * player, plain and slowed four times, beside a bare page of the same run: "What is kept", plain text drawn by the same
+ * framework and interface library, without data and without a frame that comes before the script. Needs the demo:
+ * `npm run demo`, then `UZZET_AT=http://127.0.0.1:3000 npx tsx tests/bench/stages.ts [--write]`.
  */
 import { chromium, type Browser } from '@playwright/test'
 import { median, report } from './report'

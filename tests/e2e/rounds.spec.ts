@@ -1,4 +1,8 @@
+import type { Page } from '@playwright/test'
 import { areKept, expect, hit, openAccount, packBag, addPlayer, seriousOf, startSession, test } from './coach'
+
+/** What is chosen in a list of the browser's own. */
+const hitWith = (page: Page, label: string) => page.getByLabel(label, { exact: true }).locator('option:checked')
 
 test('a round of approaches by keyboard, mended, deleted and brought back; it works without a network, and practice hears of it', async ({
   page,
@@ -22,8 +26,8 @@ test('a round of approaches by keyboard, mended, deleted and brought back; it wo
   const asRead = page.getByRole('list', { name: 'As it is read' })
   await expect(asRead.getByRole('listitem')).toHaveCount(18)
   await expect(asRead.getByRole('listitem').first()).toContainText('14 yd short, 2 yd right')
-  await expect(page.getByLabel('Hit with, approach 1', { exact: true })).toContainText('58° full')
-  await expect(page.getByLabel('Hit with, approach 2', { exact: true })).toContainText('52° full')
+  await expect(hitWith(page, 'Hit with, approach 1')).toHaveText('58° full')
+  await expect(hitWith(page, 'Hit with, approach 2')).toHaveText('52° full')
   // The other unit changes the figures, not the distances; and back.
   await page.getByRole('button', { name: 'Metres' }).click()
   await expect(page.getByLabel('Approaches, one a line, m')).toHaveValue(/^73\.2 -12\.8 1\.8r/)

@@ -6,6 +6,7 @@ import { useDistance } from '~/composables/useDistance'
 import { fromHeight, toHeight, yardsToMetres } from '#core/units'
 import { useAccount } from '~/stores/account'
 import { typedNumber } from '~/utils/numbers'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** What surrounds the flag: trouble on each side, how bad, and the edges of the green. */
 const setting = defineModel<PickSetting>({ required: true })
@@ -118,10 +119,10 @@ const HEIGHT_LABELS = { over: 'Must clear', under: 'Must stay under' }
     <div class="grid grid-cols-2 gap-2 sm:max-lg:grid-cols-4 2xl:grid-cols-4">
       <div v-for="side in TROUBLE_SIDES" :key="side" class="raised space-y-1.5 p-2.5">
         <p class="soft text-sm">{{ sideTitles[side] }}</p>
-        <USelect
+        <FramePlainSelect
           :model-value="costOf(side)"
           :items="COSTS"
-          :aria-label="`Trouble ${side}`"
+          :label="`Trouble ${side}`"
           class="w-full"
           @update:model-value="setCost(side, String($event))"
         />

@@ -10,6 +10,7 @@ import { clockLooking, readCompass, windFromDeg } from '~/utils/compass'
 import { serverNowMs } from '~/utils/server-clock'
 import { typedNumber } from '~/utils/numbers'
 import { later } from '~/utils/later'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** Today's air, the slope, the ground and the lie: entered once, kept with its age. */
 const setting = defineModel<PickSetting>({ required: true })
@@ -80,14 +81,16 @@ const lies = LIE_NAMES.map(value => ({ value, label: value }))
   <div class="space-y-3">
     <div class="flex flex-wrap items-end gap-3">
       <UFormField label="Ground"
-        ><USelect
+        ><FramePlainSelect
+          label="Ground"
           :model-value="setting.firmness"
           :items="grounds"
           class="w-40"
           @update:model-value="setting = { ...setting, firmness: $event as Firmness }"
       /></UFormField>
       <UFormField label="Lie"
-        ><USelect
+        ><FramePlainSelect
+          label="Lie"
           :model-value="setting.lie"
           :items="lies"
           class="w-40"

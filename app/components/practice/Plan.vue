@@ -11,6 +11,7 @@ import { usePlayerRecord } from '~/stores/record'
 import { usePractice } from '~/stores/practice'
 import { typedNumber } from '~/utils/numbers'
 import { serverNowMs } from '~/utils/server-clock'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** So many balls or minutes as blocks, each with why and what it may be worth; started here, or set as homework. */
 const emit = defineEmits<{ start: [spec: DrillSpec] }>()
@@ -108,7 +109,7 @@ async function setAsHomework() {
       <h2 id="plan-title" class="text-xl font-bold">What to practise</h2>
       <div class="flex items-center gap-2">
         <UInput v-model="typed" inputmode="numeric" :aria-label="`How many ${by}`" class="w-16" />
-        <USelect v-model="by" :items="items" aria-label="Balls or minutes" class="w-28" />
+        <FramePlainSelect v-model="by" :items="items" label="Balls or minutes" class="w-28" />
       </div>
       <span v-if="by === 'minutes' && balls > 0" class="soft text-sm">about {{ balls }} balls</span>
     </div>
@@ -146,15 +147,15 @@ async function setAsHomework() {
         @click="setting = !setting"
         >Set it as homework</UButton
       >
-      <label class="flex items-center gap-2 text-sm"
-        ><USelect v-model="aWeek" :items="WEEKLY" aria-label="Times a week" class="w-32" /><UButton
+      <div class="flex items-center gap-2 text-sm">
+        <FramePlainSelect v-model="aWeek" :items="WEEKLY" label="Times a week" class="w-32" /><UButton
           color="neutral"
           variant="outline"
           icon="i-lucide-calendar-plus"
           @click="calendar"
           >Into the calendar</UButton
-        ></label
-      >
+        >
+      </div>
     </div>
     <form v-if="setting" class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="setAsHomework">
       <UFormField label="A note to the player" class="min-w-0 flex-1"

@@ -15,6 +15,7 @@ import { usePlayerRecord } from '~/stores/record'
 import { dayOfInput, inputDay } from '~/utils/dates'
 import type { KeptPick } from '~/utils/kept-picks'
 import { serverNowMs } from '~/utils/server-clock'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /**
  * A round as it is told afterwards: one approach a line, the stock shot taken for the nearest number until somebody
@@ -225,10 +226,10 @@ function cancel() {
           ><span v-if="one.tee" class="soft">, from the tee of a par {{ one.tee }}</span
           ><span v-if="!one.chance" class="soft">, no chance at the green</span></span
         >
-        <USelect
+        <FramePlainSelect
           :model-value="key"
           :items="shots"
-          :aria-label="`Hit with, approach ${i + 1}`"
+          :label="`Hit with, approach ${i + 1}`"
           class="w-36 shrink-0"
           @update:model-value="say(name, String($event))"
         />

@@ -9,6 +9,7 @@ import { useCellNames } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
 import { dayOfInput, inputDay } from '~/utils/dates'
 import { serverNowMs } from '~/utils/server-clock'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import ShotsWatchDialog from '~/components/shots/WatchDialog.vue'
 
 /** A shot measured on a hole, with any club: from where it was hit to where it lies, by this device's position. */
@@ -68,7 +69,7 @@ async function log({ carryM }: TypedBall, more: Partial<ShotRecord>) {
   <section v-if="isReady" aria-labelledby="measure-title">
     <h2 id="measure-title" class="mb-2 text-xl font-bold">Measure a shot on a hole</h2>
     <div class="flex flex-wrap items-center gap-2">
-      <USelect v-model="key" :items="shots" placeholder="Hit with…" aria-label="Hit with" class="w-48" />
+      <FramePlainSelect v-model="key" :items="shots" placeholder="Hit with…" label="Hit with" class="w-48" />
       <UButton color="neutral" variant="outline" icon="i-lucide-map-pin" :disabled="key === ''" @click="open = true"
         >Start to ball</UButton
       >

@@ -10,6 +10,7 @@ import { usePlayerRecord } from '~/stores/record'
 import { dayOfInput, inputDay, shortDate } from '~/utils/dates'
 import { retestQuery } from '~/utils/settle'
 import { serverNowMs } from '~/utils/server-clock'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** When to test again, why, with which few balls; and the days on which something was changed. */
 const record = usePlayerRecord()
@@ -136,7 +137,9 @@ async function toCalendar() {
     >
     <form v-else class="raised mt-3 space-y-3 p-4" @submit.prevent="mark">
       <div class="flex flex-wrap gap-3">
-        <UFormField label="What has changed"><USelect v-model="kind" :items="kinds" class="w-52" /></UFormField>
+        <UFormField label="What has changed"
+          ><FramePlainSelect v-model="kind" label="What has changed" :items="kinds" class="w-52"
+        /></UFormField>
         <UFormField label="From" :error="fault || undefined"
           ><UInput v-model="day" type="date" class="w-40"
         /></UFormField>

@@ -11,6 +11,7 @@ import { retestFirstText } from '#words/retest'
 import type { RangeSession } from '~/composables/useRangeSession'
 import { useAccount } from '~/stores/account'
 import { settleBalls, settleSum } from '~/utils/settle'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 
 /** The order of work and the size of a block; both may change while the session runs, and can be taken back. */
 const props = defineProps<{ range: RangeSession }>()
@@ -113,21 +114,27 @@ const settled = computed(() =>
       >
     </p>
     <div class="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-      <USelect v-model="order" :items="orders" aria-label="Order of work" class="min-w-52 flex-1" />
-      <USelect
+      <FramePlainSelect v-model="order" :items="orders" label="Order of work" class="min-w-52 flex-1" />
+      <FramePlainSelect
         v-if="order === 'full-first'"
         v-model="begin"
         :items="[
           { value: 'short', label: 'most loft first' },
           { value: 'long', label: 'longest first' },
         ]"
-        aria-label="Begins with"
+        label="Begins with"
         class="w-40"
       />
-      <USelect v-if="order === 'length'" v-model="beginRung" :items="lengths" aria-label="Begins with" class="w-36" />
+      <FramePlainSelect
+        v-if="order === 'length'"
+        v-model="beginRung"
+        :items="lengths"
+        label="Begins with"
+        class="w-36"
+      />
       <label v-if="until === 'count'" class="flex items-center gap-1.5 whitespace-nowrap"
         ><span class="soft text-sm">Blocks of</span
-        ><USelect v-model="block" :items="sizes" aria-label="Balls in a block" class="w-18"
+        ><FramePlainSelect v-model="block" :items="sizes" label="Balls in a block" class="w-20"
       /></label>
       <form v-if="asksOwn" class="flex flex-wrap items-center gap-1.5" @submit.prevent="takeOwn">
         <UInput
@@ -141,7 +148,7 @@ const settled = computed(() =>
         <UButton type="submit" color="neutral" variant="outline">Set</UButton>
         <span v-if="ownFault" class="text-sm font-semibold text-error" role="alert">{{ ownFault }}</span>
       </form>
-      <USelect v-model="until" :items="ends" aria-label="A block ends" class="w-44" />
+      <FramePlainSelect v-model="until" :items="ends" label="A block ends" class="w-44" />
     </div>
   </div>
 </template>

@@ -12,6 +12,7 @@ import { useDistance } from '~/composables/useDistance'
 import { useRanges } from '~/composables/useRanges'
 import { useVoice } from '~/composables/useVoice'
 import { clockTime, daysAgo, shortDate } from '~/utils/dates'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import SessionAirDialog from '~/components/session/AirDialog.vue'
 import FrameDevice from '~/components/frame/Device.vue'
 
@@ -93,7 +94,7 @@ const facts = computed(() => {
     <p v-if="place && !(running && targets.length > 0)" class="soft text-sm">{{ place }}</p>
     <label v-if="running && targets.length > 0" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
       ><span class="soft">Target: </span
-      ><USelect v-model="target" :items="targetItems" aria-label="Target" class="min-w-56"
+      ><FramePlainSelect v-model="target" :items="targetItems" label="Target" class="min-w-56"
     /></label>
     <p v-if="!session!.plan.indoors" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
       <span><span class="soft">Air: </span>{{ airNow ? airText(airNow) : 'not taken' }}</span>
@@ -106,7 +107,7 @@ const facts = computed(() => {
       v-if="session!.method === 'monitor' && !session!.plan.indoors"
       class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1"
       ><span class="soft">Its carries are: </span
-      ><USelect v-model="carryAir" :items="carryAirs" aria-label="Its carries are" class="min-w-56"
+      ><FramePlainSelect v-model="carryAir" :items="carryAirs" label="Its carries are" class="min-w-56"
     /></label>
     <UCheckbox
       v-if="running && voice.able && live.device.value"

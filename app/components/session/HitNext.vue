@@ -33,13 +33,14 @@ const windNote = computed(() => {
   )
   return own.some(one => one.neutralM === null || Z_80 * one.sdM >= wanted)
 })
+const ballsText = (balls: number) => `${balls} ${balls === 1 ? 'ball' : 'balls'}`
 const go = () => first.value && props.range.choose(first.value)
 const bucket = computed(() =>
   ballsLeft.value === null
     ? ''
     : ballsLeft.value === 0
       ? 'The bucket is empty.'
-      : `${ballsLeft.value} ${ballsLeft.value === 1 ? 'ball' : 'balls'} left in the bucket.`,
+      : `${ballsText(ballsLeft.value)} left in the bucket.`,
 )
 /** Why nothing is proposed. */
 const silent = computed(() => {
@@ -54,8 +55,7 @@ const silent = computed(() => {
 const inOneLine = computed(() => {
   if (!first.value) return silent.value || 'Working out what to hit next…'
   if (here.value) return 'This is what to hit now'
-  const { balls } = first.value
-  return `${left.value === 0 ? 'Hit next' : 'Then'}: ${cellName(first.value)}, ${balls} ${balls === 1 ? 'ball' : 'balls'}`
+  return `${left.value === 0 ? 'Hit next' : 'Then'}: ${cellName(first.value)}, ${ballsText(first.value.balls)}`
 })
 
 /** The carry's field, while nothing is typed in it. */
@@ -85,9 +85,7 @@ useShortcuts({ hitNext: () => go() }, { enabled: () => !props.compact, field: em
     <p id="next-title" class="soft flex items-center gap-2 text-sm">
       {{ title }} <UKbd value="n" class="max-md:hidden" />
     </p>
-    <p class="text-xl leading-snug font-bold">
-      {{ cellName(first) }}, {{ first.balls }} {{ first.balls === 1 ? 'ball' : 'balls' }}
-    </p>
+    <p class="text-xl leading-snug font-bold">{{ cellName(first) }}, {{ ballsText(first.balls) }}</p>
     <p class="mt-0.5">{{ [first.gain, first.why].filter(Boolean).join(' ') }}</p>
     <UButton v-if="!here" variant="outline" color="neutral" class="mt-2" icon="i-lucide-arrow-right" @click="go"
       >Take it</UButton

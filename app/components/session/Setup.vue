@@ -23,6 +23,7 @@ import { usePlayerRecord } from '~/stores/record'
 import { useRounds } from '~/stores/rounds'
 import { serverNowMs } from '~/utils/server-clock'
 import { settleOf, settleSum } from '~/utils/settle'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import FrameSafetyNote from '~/components/frame/SafetyNote.vue'
 import SessionAirDialog from '~/components/session/AirDialog.vue'
 
@@ -252,13 +253,15 @@ const usualAir = computed(() => {
       </fieldset>
     </div>
     <div class="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4">
-      <UFormField label="Order of work"><USelect v-model="plan.order" :items="orders" class="w-full" /></UFormField>
+      <UFormField label="Order of work"
+        ><FramePlainSelect v-model="plan.order" label="Order of work" :items="orders" class="w-full"
+      /></UFormField>
       <UFormField label="Balls in the bucket" :error="fault || undefined"
         ><UInput v-model="bucket" inputmode="numeric" placeholder="no end" class="w-full"
       /></UFormField>
       <UFormField label="Range"
         ><div class="flex gap-2">
-          <USelect v-model="rangeId" :items="rangeItems" class="min-w-0 flex-1" /><UButton
+          <FramePlainSelect v-model="rangeId" label="Range" :items="rangeItems" class="min-w-0 flex-1" /><UButton
             to="/ranges"
             color="neutral"
             variant="outline"
@@ -267,7 +270,7 @@ const usualAir = computed(() => {
           /></div
       ></UFormField>
       <UFormField v-if="plan.rangeId" label="Target"
-        ><USelect v-model="targetId" :items="targetItems" class="w-full"
+        ><FramePlainSelect v-model="targetId" label="Target" :items="targetItems" class="w-full"
       /></UFormField>
     </div>
     <div v-if="!plan.indoors" class="flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -17,6 +17,7 @@ import { useAccount } from '~/stores/account'
 import FrameListFailure from '~/components/frame/ListFailure.vue'
 import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
 import type { BroughtIn } from '#shared/player-file'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import PlayersEraseDialog from '~/components/players/EraseDialog.vue'
 import PlayersFirstRun from '~/components/players/FirstRun.vue'
 import PlayersToAcademy from '~/components/players/ToAcademy.vue'
@@ -157,8 +158,8 @@ watch(
           aria-label="Find a player"
           class="min-w-40 flex-1"
         />
-        <USelect v-if="active.length > 1" v-model="order" :items="orders" aria-label="Order" class="w-44" />
-        <USelect v-if="groups.length > 0" v-model="group" :items="groupItems" aria-label="Group" class="w-40" />
+        <FramePlainSelect v-if="active.length > 1" v-model="order" :items="orders" label="Order" class="w-44" />
+        <FramePlainSelect v-if="groups.length > 0" v-model="group" :items="groupItems" label="Group" class="w-40" />
         <UButton
           v-if="archived.length > 0 || showArchived"
           color="neutral"

@@ -5,9 +5,11 @@ import type { RoundRecord } from '#shared/schemas/rounds'
 import { approachesText } from '#words/rounds'
 import { useCourseBalls } from '~/composables/useCourseBalls'
 import { usePlayerRoute } from '~/composables/usePlayerRoute'
+import { useTurns } from '~/composables/useTurns'
 import { useRounds } from '~/stores/rounds'
 import FrameAfterPaint from '~/components/frame/AfterPaint.vue'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import RoundsAgainstRange from '~/components/rounds/AgainstRange.vue'
 import RoundsAsks from '~/components/rounds/Asks.vue'
@@ -39,6 +41,8 @@ const played = computed(() => playedOf(shown.value))
 const hasChances = computed(() => chancesOf(playedOf(rounds.standing)).length > 0)
 const isTold = computed(() => chancesOf(played.value).some(({ offM }) => offM !== undefined))
 const edited = ref<string>()
+/** What stands under the form for a new round comes after it. */
+const turn = useTurns(2, () => rounds.of !== null)
 
 async function put(round: RoundRecord) {
   edited.value = undefined
@@ -118,7 +122,7 @@ async function drop(round: RoundRecord) {
     <div v-else class="grid grid-cols-1 gap-x-8 gap-y-8 lg:grid-cols-2">
       <div class="min-w-0 space-y-8" :class="!hasChances && 'max-lg:order-last'">
         <template v-if="hasChances">
-          <USelect v-if="hasKinds" v-model="ofKind" :items="KINDS" aria-label="Which rounds" class="w-44" />
+          <FramePlainSelect v-if="hasKinds" v-model="ofKind" :items="KINDS" label="Which rounds" class="w-44" />
           <FrameAfterPaint v-slot="{ come }" :rows="8" :parts="3" phone-full>
             <RoundsAsks :played="played" />
             <RoundsWorkOn v-if="come > 1" :played="played" />
@@ -133,8 +137,8 @@ async function drop(round: RoundRecord) {
           <RoundsLog key="new" @put="put" />
           <RoundsFromFile class="mt-3" @take="takeAll" />
         </section>
-        <RoundsMeasure />
-        <section v-if="rounds.standing.length > 0" aria-labelledby="rounds-title">
+        <RoundsMeasure v-if="turn > 1" />
+        <section v-if="turn > 1 && rounds.standing.length > 0" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-bold">Rounds so far</h2>
           <ul class="raised divide-y divide-default">
             <li v-for="round in rounds.standing" :key="round.id" class="px-4 py-2">
@@ -143,7 +147,7 @@ async function drop(round: RoundRecord) {
             </li>
           </ul>
         </section>
-        <RoundsRetest v-if="hasChances" />
+        <RoundsRetest v-if="turn > 1 && hasChances" />
       </div>
     </div>
   </FrameStagePage>

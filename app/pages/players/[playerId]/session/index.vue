@@ -12,6 +12,7 @@ import { usePlayerRoute } from '~/composables/usePlayerRoute'
 import { settleOf } from '~/utils/settle'
 import { clockTime, daysAgo, shortDate } from '~/utils/dates'
 import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
+import FramePlainSelect from '~/components/frame/PlainSelect.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
 import SessionSetup from '~/components/session/Setup.vue'
 
@@ -161,8 +162,8 @@ async function start(session: SessionRecord) {
       <section v-if="ended.length > 0" aria-labelledby="earlier-title">
         <h2 id="earlier-title" class="mb-2 text-xl font-bold">Earlier sessions</h2>
         <div v-if="ended.length > 5" class="mb-2 flex flex-wrap gap-2">
-          <USelect v-model="ofClub" :items="clubItems" aria-label="Sessions with" class="w-44" />
-          <USelect v-model="ofMethod" :items="methodItems" aria-label="Sessions measured by" class="w-48" />
+          <FramePlainSelect v-model="ofClub" :items="clubItems" label="Sessions with" class="w-44" />
+          <FramePlainSelect v-model="ofMethod" :items="methodItems" label="Sessions measured by" class="w-48" />
           <label class="flex items-center gap-2"
             ><span class="soft text-sm">Since</span
             ><input
