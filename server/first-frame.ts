@@ -1,4 +1,4 @@
-import { isDoor, isOpenPage } from '../shared/open-pages'
+import { isDoor } from '../shared/open-pages'
 import { STAGES } from '../shared/stages'
 import { claimText, lateText, reloadText } from '../words/door'
 
@@ -9,16 +9,28 @@ import { claimText, lateText, reloadText } from '../words/door'
 
 const WORDMARK = 'uzzet<span class="text-primary">.</span>'
 
-const door = `
-<div class="mx-auto flex min-h-dvh w-full max-w-6xl flex-col px-5 py-8 sm:px-10">
+const plain = (page: string) => `
+<div class="mx-auto flex min-h-dvh w-full max-w-6xl flex-col px-5 py-8 sm:px-10">${page}</div>`
+
+const door = plain(`
   <div class="grid flex-1 items-center gap-10 max-md:content-start md:grid-cols-2 md:gap-16">
     <section>
       <p class="text-5xl font-extrabold tracking-tight sm:text-6xl">${WORDMARK}</p>
       <p class="mt-5 max-w-md text-xl leading-snug sm:text-2xl">${claimText}</p>
       <div class="mt-8 max-w-md max-md:hidden"><svg viewBox="0 0 400 120" class="w-full"></svg></div>
     </section>
-  </div>
-</div>`
+  </div>`)
+
+/** Lines in the place of what comes: a player's card has no words before it is known whose it is. */
+const lines = Array.from(
+  { length: 8 },
+  (_, i) => `
+    <div class="mb-4 space-y-2">
+      <span class="block h-4 rounded-sm bg-(--hairline)" style="width: ${70 - 8 * ((i + 1) % 3)}%"></span>
+      <span class="block h-3 rounded-sm bg-(--hairline) opacity-60" style="width: ${92 - 6 * ((i + 1) % 3)}%"></span>
+    </div>`,
+).join('')
+const card = plain(`<div class="mx-auto w-full max-w-xl"><div class="py-6">${lines}</div></div>`)
 
 const withTopLine = (page: string) => `
 <div class="flex min-h-dvh flex-col">
@@ -81,11 +93,11 @@ const framed = (html: string) => `
 /**
  * The frame of an address, as HTML; empty where there is none, as for "/", which is every page's shell without a
  * network. Who has no cookie comes to a door.
- * @example firstFrame('/card', false) // => ''
+ * @example firstFrame('/what-is-kept', false) // => ''
  */
 export function firstFrame(path: string, signedIn: boolean): string {
   const [page = '', player, stage, ...below] = path.split('/').filter(Boolean)
-  if (page === '' || (isOpenPage(path) && !isDoor(path))) return ''
+  if (path === '/card') return framed(card)
   if (isDoor(path)) return framed(door)
   if (!BEHIND_THE_DOOR.has(page)) return ''
   if (!signedIn) return framed(door)

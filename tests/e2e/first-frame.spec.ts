@@ -66,7 +66,9 @@ for (const [width, height] of [
     await opened('/ranges', 'uzzet')
   })
 
-test('who has to sign in first sees the door, also at a player; a card has no frame', async ({ page }) => {
+test('who has to sign in first sees the door, also at a player; a shell for every page has no frame', async ({
+  page,
+}) => {
   provokes('401')
   const { frame, letThrough } = await openHeld(page, '/players/01890000-0000-7000-8000-000000000001/chart')
   expect(frame.map(({ text }) => text)).not.toContain('Carry chart')
@@ -79,6 +81,11 @@ test('who has to sign in first sees the door, also at a player; a card has no fr
   letThrough()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expect(page.locator('#first-frame')).toHaveCount(0)
-  const card = await page.request.get('/card')
-  expect(await card.text()).not.toContain('first-frame')
+  for (const [path, has] of [
+    ['/', false],
+    ['/what-is-kept', false],
+    ['/nowhere', false],
+    ['/card', true],
+  ] as const)
+    expect((await (await page.request.get(path)).text()).includes('first-frame'), path).toBe(has)
 })
