@@ -1,6 +1,6 @@
 import { isDoor } from '../shared/open-pages'
 import { STAGES } from '../shared/stages'
-import { claimText, lateText, reloadText } from '../words/door'
+import { claimText, lateText } from '../words/door'
 
 /**
  * What a page opens with before its script is there: the words that stand on it whoever it is for, where the page will
@@ -78,10 +78,13 @@ const players = withTopLine(`
 const TIGHT: ReadonlySet<string> = new Set(['gaps', 'pick'])
 const BEHIND_THE_DOOR: ReadonlySet<string> = new Set(['players', 'ranges', 'academy', 'account', 'flags', 'clinic'])
 
-/** Nobody waits for ever: after some seconds without the page it says what can be done. */
+/**
+ * Nobody waits for ever: after some seconds without the page it says what can be done. No link does it: it would lose
+ * what stands behind the "#" of an invitation or a card.
+ */
 const late = `
 <p class="comes-late raised pointer-events-auto fixed inset-x-4 bottom-24 mx-auto max-w-md px-4 py-3" role="status">
-  ${lateText} <a class="font-bold underline" href="">${reloadText}</a>
+  ${lateText}
 </p>`
 
 const framed = (html: string) => `
