@@ -27,7 +27,9 @@ async function openHeld(page: Page, path: string) {
   })
   await page.goto(path, { waitUntil: 'commit' })
   await page.locator('#first-frame').waitFor({ state: 'attached' })
-  await page.evaluate(() => document.fonts.ready)
+  // Measured when it has its style and its face.
+  await page.waitForFunction(() => getComputedStyle(document.querySelector('#first-frame')!).position === 'absolute')
+  await page.evaluate(() => document.fonts.load('24px "Overpass Variable"').then(() => document.fonts.ready))
   return { frame: await textsIn(page, '#first-frame > [aria-hidden]'), letThrough }
 }
 
