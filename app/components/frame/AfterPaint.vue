@@ -23,5 +23,5 @@ onMounted(() =>
 
 <template>
   <FrameLinesSkeleton v-if="come === 0" :rows="rows" :class="phoneFull && 'max-lg:min-h-dvh'" />
-  <slot v-else :come="come" />
+  <div v-else class="space-y-8" :class="phoneFull && come < parts && 'max-lg:min-h-dvh'"><slot :come="come" /></div>
 </template>

@@ -20,5 +20,6 @@ const turn = useTurns(1, () => calibration.result !== null)
     <p class="soft">{{ calibration.failure }} No ball is lost.</p>
     <UButton class="mt-4" @click="calibration.retry()">Try again</UButton>
   </section>
-  <FrameLinesSkeleton v-else :rows="8" label="The numbers are being worked out" />
+  <!-- Not while they are about to be drawn: what the title says of them would push it down. -->
+  <FrameLinesSkeleton v-else-if="!calibration.result" :rows="8" label="The numbers are being worked out" />
 </template>

@@ -35,6 +35,7 @@ function end(event: TouchEvent) {
         >
       </span>
     </button>
-    <div class="flag-sheet-list space-y-2 px-3 pb-3"><slot /></div>
+    <!-- Its room is there before the cards are. -->
+    <div class="flag-sheet-list space-y-2 px-3 pb-3" :class="count > 0 && 'min-h-27'"><slot /></div>
   </section>
 </template>

@@ -77,8 +77,9 @@ async function start(spec: DrillSpec, name = '') {
         </div>
         <PracticeDrills v-if="turn > 2" @start="start" />
       </div>
-      <FrameLinesSkeleton v-if="!practised" :rows="6" />
-      <div v-else class="min-w-0 space-y-8">
+      <!-- On a phone it stands under the drills, and comes after them: nothing is pushed down. -->
+      <FrameLinesSkeleton v-if="!practised" :rows="6" class="max-lg:hidden" />
+      <div v-else class="min-w-0 space-y-8" :class="turn < 3 && 'max-lg:hidden'">
         <PracticeHomework />
         <FrameAfterPaint :rows="6"><PracticeScores :player-id="playerId" /></FrameAfterPaint>
       </div>
