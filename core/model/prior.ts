@@ -71,7 +71,7 @@ export function priorCovariance(cells: readonly ModelCell[], regularity: number)
         square(MODEL.curvatureSd) * xx * xx +
         square(MODEL.stretchSd) * ll +
         square(MODEL.tiltSd) * ll * xx
-      // The lesser of two doubts is the shared one: any other rule is no covariance where they differ.
+      // Where they differ the lesser doubt is the shared one: with the greater it would be no covariance.
       if (a.rung === b.rung) k += Math.min(a.rungDoubt ?? 1, b.rungDoubt ?? 1) * square(regularity * MODEL.rungSd)
       if (a.flight === b.flight && a.flight !== undefined && a.flight !== 'normal') {
         k += square(regularity * MODEL.flightSd)
