@@ -70,8 +70,15 @@ export const MODEL = {
    * pulled to the usual one by so many balls, and never more than this. [sim]
    */
   mishitShare: 0.07,
-  mishitBalls: 8,
+  mishitBalls: 3,
   mostMishitShare: 0.6,
+  /**
+   * Where the balls leave that share open, others than the likeliest are carried beside it: so far apart, over the root
+   * of the balls judged, at most so far, and none once it is less. [sim]
+   */
+  shareStep: 1,
+  mostShareStep: 0.2,
+  leastShareStep: 0.08,
   flyerShare: 0.03,
   misreadShare: 0.01,
   mishitFrom: -0.8,

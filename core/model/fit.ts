@@ -1,12 +1,22 @@
 import { ln } from '../stats/exact'
-import { absorb, makeRoom, mirror, passTime, type Belief, type Change, type Room } from './belief'
+import { mirror, passTime, type Belief } from './belief'
 import { MODEL } from './constants'
 import { BAD_KINDS, type BadKind } from './kinds'
+import { evidenceOfShare, openShares } from './open-shares'
 import { priorCovariance, priorMean, type ModelCell } from './prior'
 import { mixBeliefs, type Candidate } from './regularity'
-import { fitSession } from './session-fit'
-import { workOf, type ModelSession, type SessionColumns } from './shots'
-import { noSpreadSums, updateSpread, type FitOptions, type Spread, type SpreadSums } from './spread'
+import {
+  absorbAll,
+  addInformation,
+  prepare,
+  roomFor,
+  settle,
+  spreadBefore,
+  USUAL_REGULARITY,
+  type Settled,
+} from './settle'
+import type { ModelSession, SessionColumns } from './shots'
+import { noSpreadSums, type FitOptions, type Spread } from './spread'
 
 export type { ModelSession, ModelShot } from './shots'
 
@@ -61,110 +71,7 @@ export const priorOfCells =
   (cells: readonly ModelCell[]): PriorOf =>
   regularity => ({ mean: priorMean(cells), covariance: priorCovariance(cells, regularity) })
 
-/** Sessions oldest first, each with its place in the list handed in; those without a possible shot fall out. */
-export function prepare(sessions: readonly ModelSession[], cells: number): { work: SessionColumns; session: number }[] {
-  return sessions
-    .map((session, i) => ({ work: workOf(session, cells), session: i }))
-    .filter((entry): entry is { work: SessionColumns; session: number } => entry.work !== null)
-    .sort((a, b) => a.work.day - b.work.day)
-}
-
-export const roomFor = (cells: number, works: readonly SessionColumns[]): Room =>
-  makeRoom(cells, Math.max(1, ...works.map(work => work.cells.length)))
-
-export const USUAL_REGULARITY = 1
-
-/** Takes all sessions, oldest first, into a belief. @returns the log evidence of them all */
-export function absorbAll(
-  room: Room,
-  belief: Belief,
-  works: readonly SessionColumns[],
-  fromDay: number,
-  changes: readonly Change[] = [],
-): number {
-  let day = fromDay
-  let evidence = 0
-  for (const work of works) {
-    passTime(belief, day, work.day, changes)
-    day = work.day
-    evidence += absorb(room, belief, work, work.daySd)
-  }
-  return evidence
-}
-
-/** One pass over the sessions: the belief after them, its evidence, and what their scatter tells. */
-function pass(
-  room: Room,
-  start: Belief,
-  works: readonly SessionColumns[],
-  fromDay: number,
-  before: Spread,
-  seen: SpreadSums,
-  changes: readonly Change[] = [],
-): Belief & { evidence: number } {
-  const belief: Belief = { mean: start.mean.slice(), covariance: start.covariance.slice() }
-  let evidence = 0
-  let day = fromDay
-  for (const work of works) {
-    passTime(belief, day, work.day, changes)
-    day = work.day
-    fitSession(room, work, belief, before, seen)
-    evidence += absorb(room, belief, work, work.daySd)
-  }
-  return { ...belief, evidence }
-}
-
-interface Settled extends Spread, SpreadSums {
-  passes: number
-  /** Belief on the day of the last session, and its evidence: the last pass has them already, at the final sites. */
-  last: Belief & { evidence: number }
-}
-
-/**
- * Goes over the sessions until neither the carries nor the spread move.
- * @param start belief on `fromDay`; @param seen scatter known beforehand, such as that of folded sessions
- */
-export function settle(
-  room: Room,
-  start: Belief,
-  works: readonly SessionColumns[],
-  fromDay: number,
-  options: FitOptions,
-  from: Spread,
-  seen: SpreadSums,
-): Settled {
-  let spread = from
-  let sums = seen
-  let last: (Belief & { evidence: number }) | null = null
-  let passes = 0
-  for (;;) {
-    passes++
-    sums = { ...seen, cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
-    const belief = pass(room, start, works, fromDay, spread, sums, options.changes)
-    const after = updateSpread(options, spread.looseness, sums)
-    let moved = last === null ? Infinity : 0
-    if (last !== null)
-      for (let i = 0; i < start.mean.length; i++) moved = Math.max(moved, Math.abs(belief.mean[i]! - last.mean[i]!))
-    const widened = 2 * Math.abs(ln(after.spread / spread.spread))
-    const learnt = Math.abs(after.mishitShare - spread.mishitShare)
-    spread = after
-    last = belief
-    const still = moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread && learnt < MODEL.stopMishitShare
-    if (still || passes === MODEL.mostPasses) return { ...spread, ...sums, passes, last }
-  }
-}
-
-/** Adds what the balls of each session say beyond their common day: A − A·1·1ᵀ·A / (1/day² + 1ᵀ·A·1). */
-export function addInformation(to: Float64Array, n: number, works: readonly SessionColumns[]): Float64Array {
-  for (const { cells, precision, daySd } of works) {
-    const whole = 1 / (daySd * daySd) + precision.reduce((sum, p) => sum + p, 0)
-    for (let i = 0; i < cells.length; i++) {
-      to[cells[i]! * n + cells[i]!]! += precision[i]!
-      for (let j = 0; j < cells.length; j++) to[cells[i]! * n + cells[j]!]! -= (precision[i]! * precision[j]!) / whole
-    }
-  }
-  return to
-}
+const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0)
 
 /** Verdicts of one session in the order of its shots; those dropped are not a number. */
 export function verdictsOf(work: SessionColumns | undefined, shots: number): Verdict[] {
@@ -175,13 +82,64 @@ export function verdictsOf(work: SessionColumns | undefined, shots: number): Ver
   return verdicts
 }
 
-/** Scatter and mishits before the first ball: all cells alike. */
-export const spreadBefore = ({ spread, mishitShare }: FitOptions, cells: number): Spread => ({
-  spread,
-  looseness: new Float64Array(cells).fill(1),
-  degrees: 0,
-  mishitShare,
-})
+/** What the sessions say if the player mishits so often: a belief for each regularity, and all that came with it. */
+interface Settlement {
+  settled: Settled
+  candidates: Candidate[]
+  information: Float64Array
+  clean: Float64Array[]
+}
+
+/** A share so much unlikelier than the likeliest, in ln, changes no number; nor do those beyond it. */
+const NOT_WORTH_A_FIT = 5
+
+/** The likeliest share of mishits first, then the others that the balls leave open; the likeliest faults stay. */
+function settleAll(
+  priorOf: PriorOf,
+  cells: number,
+  works: readonly SessionColumns[],
+  today: number,
+  options: FitOptions,
+): Settlement[] {
+  const room = roomFor(cells, works)
+  const firstDay = works[0]?.day ?? today
+  const settleFrom = (from: Spread, by: FitOptions) =>
+    settle(room, priorOf(USUAL_REGULARITY), works, firstDay, by, from, noSpreadSums(cells))
+  /** All that is asked of the sites, before they go on to another share. */
+  const settlementOf = (settled: Settled, evidenceOfAll: number): Settlement => ({
+    settled,
+    candidates: MODEL.regularities.map((regularity, k): Candidate => {
+      const usual = regularity === USUAL_REGULARITY
+      const belief = usual ? settled.last : priorOf(regularity)
+      const evidence = usual ? settled.last.evidence : absorbAll(room, belief, works, firstDay, options.changes)
+      passTime(belief, works.at(-1)?.day ?? today, today, options.changes)
+      mirror(belief.covariance, cells)
+      return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence + evidenceOfAll }
+    }),
+    information: addInformation(new Float64Array(cells * cells), cells, works),
+    clean: works.map(work => work.clean.slice()),
+  })
+
+  const best = settleFrom(spreadBefore(options, cells), options)
+  const open = openShares(best.mishitShare, best.judged, options.mishitBalls)
+  if (open.length === 0) return [settlementOf(best, 0)]
+  const weightOf = ({ candidates }: Settlement) => Math.max(...candidates.map(({ logWeight }) => logWeight))
+  const likeliest = settlementOf(best, evidenceOfShare(best, works, options))
+  const faults = works.map(work => work.fault.slice())
+  const all = [likeliest]
+  for (const row of open) {
+    let from: Spread = best
+    for (const mishitShare of row) {
+      const found = settleFrom({ ...from, mishitShare }, { ...options, mishitShare, mishitBalls: Infinity })
+      const other = settlementOf(found, evidenceOfShare(found, works, options))
+      if (weightOf(other) < weightOf(likeliest) - NOT_WORTH_A_FIT) break
+      all.push(other)
+      from = found
+    }
+  }
+  works.forEach((work, s) => work.fault.set(faults[s]!))
+  return all
+}
 
 /** The fit for any prior; `fitModel` is the usual door. */
 export function fitWithPrior(
@@ -193,35 +151,25 @@ export function fitWithPrior(
 ): Fit {
   const entries = prepare(sessions, cells)
   const works = entries.map(entry => entry.work)
-  const room = roomFor(cells, works)
-  const firstDay = works[0]?.day ?? today
-  const { spread, looseness, degrees, mishitShare, cellDegrees, passes, last } = settle(
-    room,
-    priorOf(USUAL_REGULARITY),
-    works,
-    firstDay,
-    options,
-    spreadBefore(options, cells),
-    noSpreadSums(cells),
-  )
-  const candidates = MODEL.regularities.map((regularity, k): Candidate => {
-    const usual = regularity === USUAL_REGULARITY
-    const belief = usual ? last : priorOf(regularity)
-    const evidence = usual ? last.evidence : absorbAll(room, belief, works, firstDay, options.changes)
-    passTime(belief, works.at(-1)?.day ?? today, today, options.changes)
-    mirror(belief.covariance, cells)
-    return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence }
-  })
+  const all = settleAll(priorOf, cells, works, today, options)
+  const { mean, covariance, weights } = mixBeliefs(all.flatMap(({ candidates }) => candidates))
+  const regularities = MODEL.regularities.length
+  const shareWeights = all.map((_, i) => sum(weights.slice(i * regularities, (i + 1) * regularities)))
+  const mixed = (of: (one: Settlement) => number) => sum(all.map((one, i) => shareWeights[i]! * of(one)))
+  const mixedAll = (of: (one: Settlement) => Float64Array) => of(all[0]!).map((_, k) => mixed(one => of(one)[k]!))
+  works.forEach((work, s) => work.clean.set(mixedAll(({ clean }) => clean[s]!)))
   const workAt = new Map(entries.map(({ work, session }) => [session, work]))
   return {
-    ...mixBeliefs(candidates),
-    spread,
-    looseness,
-    cellDegrees,
-    mishitShare,
-    passes,
-    degrees: Math.max(MODEL.leastDegrees, options.spreadBalls + degrees),
-    information: addInformation(new Float64Array(cells * cells), cells, works),
+    mean,
+    covariance,
+    regularity: MODEL.regularities.map((_, k) => sum(weights.filter((__, i) => i % regularities === k))),
+    spread: Math.sqrt(mixed(({ settled }) => settled.spread ** 2)),
+    looseness: mixedAll(({ settled }) => settled.looseness),
+    cellDegrees: mixedAll(({ settled }) => settled.cellDegrees),
+    mishitShare: mixed(({ settled }) => settled.mishitShare),
+    passes: all[0]!.settled.passes,
+    degrees: Math.max(MODEL.leastDegrees, options.spreadBalls + mixed(({ settled }) => settled.degrees)),
+    information: mixedAll(({ information }) => information),
     verdicts: sessions.map((session, i) => verdictsOf(workAt.get(i), session.shots.length)),
   }
 }
@@ -229,7 +177,8 @@ export function fitWithPrior(
 /**
  * The pooled model: what a player's balls say of every stock shot, hit or not. Deterministic and pure.
  * Sessions are gone over until nothing moves: drift, the robust rounds of each, then its sums into the belief of all
- * cells; after each pass the spread and the looseness of the cells; at the end the mixture over regularities.
+ * cells; after each pass the spread and the looseness of the cells; at the end the mixture over regularities, and over
+ * the shares of mishits while the balls leave them open.
  * A shot that cannot be (not finite, under 2 m, over 300 m, no such cell) is dropped; its verdict is not a number.
  * @param sessions in any order; carries in neutral air, metres; left-out shots not among them
  * @param today whole days on the same count as the sessions

@@ -1,23 +1,10 @@
 import { ln } from '../stats/exact'
 import { mirror, passTime, type Belief } from './belief'
 import { MODEL } from './constants'
-import {
-  absorbAll,
-  addInformation,
-  prepare,
-  priorOfCells,
-  spreadBefore,
-  roomFor,
-  settle,
-  USUAL_REGULARITY,
-  USUAL_SPREAD,
-  verdictsOf,
-  type Fit,
-  type FitOptions,
-  type ModelSession,
-} from './fit'
+import { priorOfCells, USUAL_SPREAD, verdictsOf, type Fit, type FitOptions, type ModelSession } from './fit'
 import type { ModelCell } from './prior'
 import { mixBeliefs, type Candidate } from './regularity'
+import { absorbAll, addInformation, prepare, roomFor, settle, spreadBefore, USUAL_REGULARITY } from './settle'
 import { noSpreadSums, type Spread, type SpreadSums } from './spread'
 
 /** Everything that the sessions before the live one say, folded into one belief for each regularity. */
@@ -93,8 +80,10 @@ export function continueFit(folded: Folded, session: ModelSession, today: number
     mirror(own.covariance, n)
     return { belief: own, logWeight: logWeight + evidence }
   })
+  const { weights: regularity, ...belief } = mixBeliefs(candidates)
   return {
-    ...mixBeliefs(candidates),
+    ...belief,
+    regularity,
     spread,
     looseness,
     cellDegrees,

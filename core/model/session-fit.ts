@@ -76,6 +76,9 @@ function updateSites(work: SessionColumns): void {
     shares,
     mishit,
     fault,
+    without,
+    withoutV,
+    likely,
     mean,
     variance,
   } = work
@@ -101,6 +104,9 @@ function updateSites(work: SessionColumns): void {
     const f3 = share.misread * misreadDensity(e, total)
     const all = f0 + f1 + f2 + f3 + LEAST_DENSITY
     const w = f0 / all
+    without[k] = cavityM
+    withoutV[k] = cavityV
+    likely[k] = all
     mishit[k] = f1 / all
     fault[k] = f3 >= f1 && f3 >= f2 ? 2 : f2 >= f1 ? 1 : 0
     const cleanV = 1 / (1 / cavityV + 1 / noise)

@@ -70,6 +70,10 @@ export interface SessionColumns {
   siteP: Float64Array
   siteQ: Float64Array
   fault: Uint8Array
+  /** What its site was made from: mean and variance of its cell without it, and how likely it was by them. */
+  without: Float64Array
+  withoutV: Float64Array
+  likely: Float64Array
   /** Spread read off piles, per shot that has an extent. */
   extents: { shot: number; sd: number; degrees: number; readSd: number }[]
   /** Where each shot stands in the session as it was handed in. */
@@ -131,6 +135,9 @@ export function workOf(session: ModelSession, cells: number): SessionColumns | n
     siteP: new Float64Array(shots.length),
     siteQ: new Float64Array(shots.length),
     fault: new Uint8Array(shots.length),
+    without: new Float64Array(shots.length),
+    withoutV: new Float64Array(shots.length),
+    likely: new Float64Array(shots.length),
     extents: shots.flatMap((shot, i) => {
       const extent = shot.extentM === undefined ? null : pileExtent(shot.extentM, shot.balls, shot.measSdM)
       return extent === null ? [] : [{ shot: i, ...extent }]
