@@ -110,6 +110,8 @@ const sheet = ref<PickSheet>()
         :complete="complete"
         @go="desk.toFlag"
       />
+      <!-- Its room, so that nothing below it is pushed down. -->
+      <div v-else-if="!opened && !failure" class="h-26 lg:col-span-2" aria-hidden="true" />
       <MarksSideView
         v-if="path && drawn.chosen && drawn.targetM !== null"
         class="lg:col-start-1"

@@ -33,8 +33,7 @@ const roomy = (one: SweepStretch) =>
 <template>
   <section aria-labelledby="strip-title">
     <h2 id="strip-title" class="soft text-sm">
-      Where the choice changes, {{ range.from }} to {{ range.to }} {{ unitWord
-      }}<span v-if="!complete">, being worked out…</span>
+      Where the choice changes, {{ range.from }} to {{ range.to }} {{ unitWord }}
     </h2>
     <div class="relative mt-1">
       <div ref="bar" class="flex h-9 border border-default bg-(--raised)" aria-hidden="true">
@@ -51,6 +50,9 @@ const roomy = (one: SweepStretch) =>
           <div v-if="at !== null" class="absolute -bottom-2 h-13 w-1 bg-primary" :style="{ left: left(at) }" />
         </div>
       </div>
+      <span v-if="!complete" class="soft absolute inset-y-px right-px flex items-center bg-(--raised) px-2 text-xs"
+        >being worked out…</span
+      >
       <input
         type="range"
         class="absolute inset-0 h-9 w-full cursor-pointer opacity-0 focus-visible:opacity-60"
