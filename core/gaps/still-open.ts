@@ -10,6 +10,7 @@ import { coverOf } from './cover'
 import type { Finding, FlagOptions, GapFacts } from './flag'
 import { flagRule } from './flags'
 import { oddsOf } from './odds'
+import { isSureHole } from './stretches'
 
 /** What the numbers read like, with too few balls to say so: named, with the balls that would decide it. */
 export interface StillOpen {
@@ -57,7 +58,7 @@ function holeSaid({ fromM, toM, cells }: Finding, { cover, scatter }: GapFacts, 
     return { ...shot, certaintySdM: Math.sqrt(1 / precision) }
   })
   const targets = cover.at.filter(({ atM }) => atM >= fromM && atM <= toM).map(({ atM }) => atM)
-  return coverOf(shots, scatter, targets).some(({ hole }) => hole === 'sure' || hole === 'likely')
+  return isSureHole(coverOf(shots, scatter, targets))
 }
 
 /**

@@ -27,10 +27,10 @@ export interface CoverAt {
   /** The same player with a stock shot that carries exactly so far: what could be. */
   couldM: number
   /**
-   * Beyond what could be if every number were certain; likely, and surely: also with every number moved towards it
-   * within its doubt.
+   * Beyond what could be if every number were certain; surely: also with every number moved towards it within its
+   * doubt.
    */
-  hole: 'sure' | 'likely' | 'open' | null
+  hole: 'sure' | 'open' | null
 }
 
 export interface Cover {
@@ -55,6 +55,13 @@ export function stretches<T extends string>(
   }
   return found
 }
+
+/**
+ * A stretch is a hole for sure when a third of its yards are: the others are its edges. One alone made too many false
+ * ones. [sim]
+ */
+export const isSureHole = (all: readonly CoverAt[]): boolean =>
+  3 * all.filter(one => one.hole === 'sure').length >= all.length
 
 /** What the whole cover comes to. */
 export interface CoverSum {

@@ -50,7 +50,7 @@ export function unprovenOf(
   const staleMs = staleAfterMs(options)
   const ownOf = (one: CoverAt) => stock.get(cellKey(cover.shots[one.best]!))!
   const why = (one: CoverAt) => {
-    if (one.hole === 'sure' || one.hole === 'likely') return null
+    if (one.hole === 'sure') return null
     const shot = ownOf(one)
     const { lastHitMs } = cells.get(cellKey(shot))!
     if (isThin(shot, withinM)) return `thin ${cellKey(shot)}`

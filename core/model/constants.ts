@@ -144,6 +144,11 @@ export const SAY = {
   /** Likely enough to be listed, and surely. */
   looser: 0.93,
   looserSure: 0.97,
+  /**
+   * A ball tells so much of what it would of scatter if strikes were normal: they have longer tails. Taken whole, two
+   * in five that were said were false. [sim]
+   */
+  scatterWorth: 0.6,
   /** Looser means this many times the player's usual scatter. */
   looserRatio: 1.25,
   /** The player's scatter beyond the stated level's, along or across: one statement a chart. Our choice. */
@@ -152,6 +157,8 @@ export const SAY = {
   /** A bias (to a side, short, to flyers) likely enough to be listed, and surely. Our choice. */
   bias: 0.9,
   biasSure: 0.998,
+  /** Strikes fall short more than they run long: a bias to that side is likely later. [sim] */
+  shortBias: 0.995,
 } as const
 
 /** From here on a number is said to have moved: falsely for at most 1 cell in 20, however often one looks. */

@@ -1,6 +1,6 @@
 import { exp, ln } from '../stats/exact'
 import gammainc from '../stats/vendor/gammainc.js'
-import { MODEL, MOVE } from './constants'
+import { MODEL, MOVE, SAY } from './constants'
 import type { Fit } from './fit'
 import { ballShares, kindsDensity, pileShares } from './kinds'
 import { normalCdf, studentQuantile, Z_80 } from '../stats/normal'
@@ -81,8 +81,10 @@ export function probabilityOfUneven(fit: Fit, a: number, b: number, c: number, l
 
 /** Probability that a cell scatters more than `ratio` times the player's own usual. */
 export function probabilityOfLooser(fit: Fit, cell: number, ratio: number): number {
-  const degrees = MODEL.loosenessBalls + fit.cellDegrees[cell]!
-  return gammainc((degrees * fit.looseness[cell]!) / (2 * ratio * ratio), degrees / 2)
+  const seen = fit.cellDegrees[cell]!
+  const squares = fit.looseness[cell]! * (MODEL.loosenessBalls + seen) - MODEL.loosenessBalls
+  const told = MODEL.loosenessBalls + SAY.scatterWorth * squares
+  return gammainc(told / (2 * ratio * ratio), (MODEL.loosenessBalls + SAY.scatterWorth * seen) / 2)
 }
 
 /** What was published of a cell: its carry, how sure it was, and when. */

@@ -100,7 +100,7 @@ const facts = (at: CoverAt[], more: Partial<CoverShot> = {}, nowMs = DAY_MS) =>
 const run = (more: Partial<CoverAt> = {}) => [80, 81, 82, 83].map(yd => yard(yd, more))
 
 describe('really measured players get the flags that a coach gave (common practice)', () => {
-  it('18 and 10 yd from 4° of loft each: a finding, and the wide step is a hole', () => {
+  it('18 and 10 yd from 4° of loft each: a finding; of the step itself one yard makes no hole', () => {
     const flags = flagsOf(bagOf({ '50°': 50, '54°': 54, '58°': 58 }, ['half'], 'arm'), [
       ['50°', 'half', 74],
       ['54°', 'half', 56],
@@ -109,8 +109,8 @@ describe('really measured players get the flags that a coach gave (common practi
     expect(said(flags, 'step').map(one => [one.sureness, one.cells.map(cell => cell.clubId)])).toEqual([
       ['sure', ['54°', '50°']],
     ])
-    // By one yard of five; for sure it takes a third of them.
-    expect(said(flags, 'hole').map(one => one.sureness)).toEqual(['likely'])
+    // By one yard of five; it takes a third of them.
+    expect(said(flags, 'hole')).toEqual([])
     expect(said(flags, 'uneven-lofts').map(one => one.cells.map(cell => cell.clubId))).toEqual([['58°', '54°', '50°']])
     expect(said(flags, 'overlap')).toEqual([])
   })
@@ -399,7 +399,7 @@ describe('flags with odds', () => {
         'loose',
         factsOf([], 0.1, {
           level: 'good',
-          spread: { ln, degrees: 60 },
+          spread: { ln, degrees: 100 },
           scatter: { mishitShare, spread: 0.033, sideShare: 0.05, sideBias: 0 },
         }),
       )
@@ -483,8 +483,10 @@ describe('flags with odds', () => {
 
   it('misses short when trusted: by the count of misses, not of balls', () => {
     const of = (offsM: number[]) => find('short-bias', factsOf([], 0.9, { trusted: { offsM } }))
-    const misses = [...Array<number>(9).fill(-5), -15, 4, 0, 0, 1]
-    expect(of(misses)).toMatchObject([{ data: { missesN: 11, shortN: 10, meanM: 6 }, figure: 10 / 11 }])
+    const misses = [...Array<number>(18).fill(-5), -24, 4, 0, 0, 1]
+    expect(of(misses)).toMatchObject([{ data: { missesN: 20, shortN: 19, meanM: 6 }, figure: 19 / 20 }])
+    // Two in three and not much more: strikes fall short more than they run long.
+    expect(of([...Array<number>(9).fill(-5), -15, 4, 0, 0, 1])).toEqual([])
     expect(of([-5, -5, -5, 5, 5])).toEqual([])
     expect(of([-1, -2, 2, 1])).toEqual([])
   })
@@ -633,23 +635,27 @@ describe('weak and missing yards', () => {
     expect(unprovenText([], 'yd', () => '')).toBe('')
   })
 
-  it('a hole is a stretch, sure when one of its yards is', () => {
+  it('a hole is a stretch, sure when a third of its yards are, and open when fewer are', () => {
     const flags = find(
       'hole',
       facts([
         yard(80),
-        yard(81, { hole: 'likely', leaveM: 7 }),
+        yard(81, { hole: 'open', leaveM: 7 }),
         yard(82, { hole: 'sure', leaveM: 8 }),
         yard(83),
-        yard(84, { hole: 'likely', leaveM: 7 }),
-        yard(85, { hole: 'likely', leaveM: 7 }),
+        yard(84, { hole: 'open', leaveM: 7 }),
+        yard(85, { hole: 'open', leaveM: 7 }),
         yard(86),
-        yard(87, { hole: 'likely' }),
+        yard(87, { hole: 'open' }),
+        yard(88),
+        ...[89, 90, 91].map(at => yard(at, { hole: 'open', leaveM: 7 })),
+        yard(92, { hole: 'sure', leaveM: 8 }),
       ]),
     )
     expect(flags.map(one => [one.sureness, Math.round(one.fromM / 0.9144), Math.round(one.toM / 0.9144)])).toEqual([
       ['sure', 81, 82],
-      ['likely', 84, 85],
+      ['open', 84, 85],
+      ['open', 89, 92],
     ])
   })
 })

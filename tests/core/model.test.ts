@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { afterAll, describe, expect, it } from 'vitest'
-import { MODEL } from '../../core/model/constants'
+import { MODEL, SAY } from '../../core/model/constants'
 import { cellEstimate } from '../../core/model/estimate'
 import { fitModel, USUAL_SPREAD, type ModelSession } from '../../core/model/fit'
 import { carryAtSpeed, fitCleanLine, fitSpeedLine } from '../../core/model/club-speed'
@@ -43,9 +43,13 @@ interface FitCase {
 }
 
 // The second implementation was made with these; ours were chosen wider since.
-const usual = { ...MODEL }
+const usual = [{ ...MODEL }, { ...SAY }] as const
 Object.assign(MODEL, { curvatureSd: 0.03, tiltSd: 0.1, regularityWeights: [0.25, 0.5, 0.25] })
-afterAll(() => void Object.assign(MODEL, usual))
+Object.assign(SAY, { scatterWorth: 1 })
+afterAll(() => {
+  Object.assign(MODEL, usual[0])
+  Object.assign(SAY, usual[1])
+})
 
 const { cases } = JSON.parse(readFileSync('tests/fixtures/model-cases.json', 'utf8')) as { cases: FitCase[] }
 const fits = cases.filter(c => c.kind === 'fit')

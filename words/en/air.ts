@@ -37,5 +37,5 @@ export const RANGE_BALLS = {
 export const CARRY_AIR = {
   flown: 'as it flew',
   calm: 'worked out for calm air',
-  unknown: 'nobody knows: as it flew, or for calm air',
+  unknown: 'not sure which',
 } as const

@@ -24,7 +24,7 @@ const value = defineModel<T | ''>({ required: true })
       class="min-h-11 w-full cursor-pointer appearance-none truncate rounded-md border bg-(--raised) pr-9 pl-3"
       :class="[
         doubtful ? 'border-2 border-(--weak) font-semibold' : 'border-(--ui-border-accented)',
-        value === '' && 'text-muted',
+        placeholder !== undefined && value === '' && 'text-muted',
       ]"
     >
       <option v-if="placeholder" value="" disabled>{{ placeholder }}</option>

@@ -10,11 +10,7 @@ const { cellName } = useCellNames()
 const nameOf = (best: number) =>
   `${cellName(props.cover.shots[best]!)}${props.cover.shots[best]!.grippedDown ? ', gripped down' : ''}`
 const state = (one: Cover['at'][number]) =>
-  one.hole === 'sure' || one.hole === 'likely'
-    ? `hole, ${one.hole}`
-    : one.leaveM > props.lineM
-      ? 'over the line'
-      : 'covered'
+  one.hole === 'sure' ? 'hole, sure' : one.leaveM > props.lineM ? 'over the line' : 'covered'
 </script>
 
 <template>

@@ -59,10 +59,12 @@ const due = computed(() => {
         <span class="block truncate">{{ work }}</span
         ><span class="soft block truncate text-sm">{{ state ?? ' ' }}</span>
       </p>
-      <p class="min-w-0 max-sm:text-sm sm:text-right">
-        <span class="soft block truncate">{{
-          player.lastHitMs === null ? 'never measured' : daysAgo(player.lastHitMs)
-        }}</span>
+      <!-- One line on a phone, where a list of players is long. -->
+      <p class="min-w-0 max-sm:flex max-sm:flex-wrap max-sm:gap-x-1 max-sm:text-sm sm:text-right">
+        <span class="soft block truncate"
+          >{{ player.lastHitMs === null ? 'never measured' : daysAgo(player.lastHitMs)
+          }}<span v-if="due" class="sm:hidden">,</span></span
+        >
         <span
           v-if="due"
           class="flex items-center gap-1 truncate text-sm sm:justify-end"

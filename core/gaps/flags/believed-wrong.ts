@@ -50,7 +50,7 @@ function variantOf(long: boolean, span: boolean): { variant?: (typeof meta.varia
  * Asked after every ball, of every stock shot that something is believed of: few charts may ever be wrong. What is
  * believed mostly lies near the truth, which the odds by the balls alone do not know: hence the high marks. [sim]
  */
-const LIKELY = 0.995
+const LIKELY = 0.999
 const SURE = 0.9998
 
 export default { meta, defaults, find } satisfies FlagRule

@@ -20,7 +20,7 @@ export const meta = {
 export const defaults = {}
 
 const CLUBS = 3
-const LIKELY = 0.8
+const LIKELY = 0.9
 
 /** Two clubs are held against each other where both have numbers with so many swing lengths. */
 const LENGTHS = 3

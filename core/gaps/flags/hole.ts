@@ -1,4 +1,4 @@
-import { stretches } from '../stretches'
+import { isSureHole, stretches } from '../stretches'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 
 export const meta = {
@@ -14,7 +14,7 @@ export const meta = {
 
 export const defaults = {}
 
-/** A single yard that is only likely is the seam between two numbers. */
+/** A single yard that is not sure is the seam between two numbers. */
 const LEAST_YARDS = 2
 
 /** Yardages whose best leave lies well beyond what the player could leave there, as stretches. Mutates nothing. */
@@ -25,14 +25,7 @@ export function find({ cover }: GapFacts): Finding[] {
       const worst = all.reduce((w, one) => (one.leaveM - one.couldM > w.leaveM - w.couldM ? one : w))
       return {
         flag: meta.id,
-        // A stretch is sure when a third of its yards are: the others are its edges. One alone made too many false
-        // ones. [sim]
-        sureness:
-          3 * all.filter(one => one.hole === 'sure').length >= all.length
-            ? 'sure'
-            : all.some(one => one.hole === 'likely')
-              ? 'likely'
-              : 'open',
+        sureness: isSureHole(all) ? 'sure' : 'open',
         probability: null,
         cells: [plainCell(cover.shots[worst.best]!)],
         data: { leaveM: worst.leaveM, couldM: worst.couldM, badM: worst.badM, worstM: worst.atM },

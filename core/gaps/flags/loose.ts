@@ -25,7 +25,9 @@ const ratioOf = ({ scatter }: GapFacts): number =>
 /** That the player's φ is more than this much wider than the level's: the looseness of one cell, for all at once. */
 function probabilityOfLevel(facts: GapFacts): number {
   const { spread, level, odds } = facts
-  return level === 'unknown' ? 0 : odds.wider(spread.ln / SPREAD_OF_LEVEL[level], spread.degrees, ratioOf(facts))
+  return level === 'unknown'
+    ? 0
+    : odds.wider(spread.ln / SPREAD_OF_LEVEL[level], SAY.scatterWorth * spread.degrees, ratioOf(facts))
 }
 
 /**

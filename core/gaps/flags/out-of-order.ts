@@ -1,6 +1,5 @@
 import { cellKey, clubsInUse, rungsInUse, type StockShot } from '../../bag/bag'
 import { SAY } from '../../model/constants'
-import { likelyOnes } from '../../stats/false-discovery'
 import { yardsToMetres } from '../../units'
 import { plainCell, type Finding, type FlagMeta, type FlagRule, type GapFacts } from '../flag'
 import type { LadderStep } from '../ladder'
@@ -42,11 +41,11 @@ export function find({ ladder, odds, bag }: GapFacts): Finding[] {
     }),
   )
   const probabilities = pairs.map(({ shorter, longer }) => 1 - odds.gap(shorter, longer, 0))
-  const likely = likelyOnes(probabilities, SAY.likelyFalseShare)
   return pairs.map(({ variant, shorter, longer }, i) => ({
     flag: meta.id,
     ...(variant && { variant }),
-    sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : likely[i] ? 'likely' : 'open',
+    // No odds below that make it likely: of those from 0.9 on one in five is false. [sim]
+    sureness: probabilities[i]! >= SAY.gapSure ? 'sure' : 'open',
     probability: probabilities[i]!,
     cells: [plainCell(shorter), plainCell(longer)],
     data: { shorterM: shorter.carryM, longerM: longer.carryM },

@@ -22,7 +22,7 @@ export function find({ trusted, withinM, odds }: GapFacts): Finding[] {
   const misses = short.length + trusted.offsM.filter(offM => offM > withinM).length
   // That more than two in three are short, from a flat prior: Beta(1 + short, 1 + long).
   const probability = misses === 0 ? 0 : odds.shareAbove(SHARE, 1 + short.length, 1 + misses - short.length)
-  if (probability < SAY.bias) return []
+  if (probability < SAY.shortBias) return []
   return [
     {
       flag: meta.id,

@@ -198,6 +198,9 @@ export interface WatchOptions extends PlayerOptions {
   bias?: number
 }
 
+/** A belief that is off by its own noise is not held against the rule. */
+const rightlySaid = ({ flag, cells: [cell] }: Finding, rightly: ReadonlySet<string>) =>
+  flag === 'believed-wrong' && rightly.has(cellKey(cell!))
 const ruleName = ({ flag, variant }: Finding) => (variant === 'level' ? 'looser than the level' : flag)
 
 /** @param wrong null where the truth is not one of the simulation's */
@@ -355,21 +358,34 @@ export function watchAll(seed: number, balls: number, fault?: Fault, options: Wa
       next(dice.pick(hit))
       looked++
       const said = saidNow()
-      const rightlySaid = ({ flag, cells: [cell] }: Finding) => flag === 'believed-wrong' && rightly.has(cellKey(cell!))
       for (const finding of said) {
         if (finding.flag === fault) out.listedAfter ??= looked
         if (finding.sureness !== 'sure') continue
         if (finding.flag === fault) out.foundAfter ??= looked
-        if (rightlySaid(finding) || !isFalse(finding, truth, fault)) continue
+        if (rightlySaid(finding, rightly) || !isFalse(finding, truth, fault)) continue
         const rule = ruleName(finding)
         out.falseRules.set(rule, Math.max(out.falseRules.get(rule) ?? 0, finding.probability ?? 0))
       }
       const last = v === VISITS && k === Math.ceil(balls / VISITS) - 1
       if (last)
-        countLikely(out.likely, said, finding => (rightlySaid(finding) ? false : isFalse(finding, truth, fault)))
+        countLikely(out.likely, said, finding =>
+          rightlySaid(finding, rightly) ? false : isFalse(finding, truth, fault),
+        )
     }
   }
   return out
+}
+
+/** One chart, looked at once, after the last of so many balls over four visits: what is listed as likely, by rule. */
+export function lookOnce(seed: number, balls: number, options: WatchOptions): AllWatched['likely'] {
+  const { dice, hit, truth, rightly, visit, said } = published(seed, undefined, options)
+  for (let v = 1; v <= VISITS; v++) {
+    const next = visit(v)
+    for (let k = 0; k < Math.ceil(balls / VISITS); k++) next(dice.pick(hit))
+  }
+  const likely: AllWatched['likely'] = new Map()
+  countLikely(likely, said(), finding => (rightlySaid(finding, rightly) ? false : isFalse(finding, truth, undefined)))
+  return likely
 }
 
 /** The loose stock shot alone, visit after visit, until it is said for sure or has so many balls. */

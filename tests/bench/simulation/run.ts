@@ -7,15 +7,15 @@ import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
 import { race } from './rounds'
 import { watchLonger, type LongerFault, type LongerWatched } from './longer'
-import { FAULT_WORDS, watchAll, watchLoose, type Fault, type WatchOptions } from './all-flags'
+import { FAULT_WORDS, lookOnce, watchAll, watchLoose, type Fault, type WatchOptions } from './all-flags'
 import { watchOneJob, type OneJobWatched } from './one-job'
 import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E, F, G, H, L, J] = [
+const [A, B, C, D, M, E, F, G, H, L, J, K] = [
   2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000, 3_045_000, 3_146_000,
-  3_247_000,
+  3_247_000, 5_600_000,
 ]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
@@ -195,7 +195,8 @@ function statements(): void {
     watched.reduce((total, w) => total + w.holes[key], 0) / charts
   say(
     `Holes (stretches of yards) a chart after the last ball: *sure* names ${hole('sure').toFixed(2)} ` +
-      `(${hole('sureFalse').toFixed(3)} false), *sure* and *likely* together ${hole('likely').toFixed(2)} (${((100 * hole('likelyFalse')) / Math.max(1e-9, hole('likely'))).toFixed(0)} in 100 false); ${hole('trueYards').toFixed(1)} yards a chart truly are in one. A stretch is false when less than half of it is one.\n`,
+      `(${hole('sureFalse').toFixed(3)} false); ${hole('trueYards').toFixed(1)} yards a chart truly are in one. ` +
+      `A stretch is false when less than half of it is one.\n`,
   )
   const players = many(60)
   say(
@@ -311,6 +312,17 @@ function longerClubs(): void {
   }
 }
 
+const OTHER_PLAYERS: [string, WatchOptions][] = [
+  ['usual', {}],
+  ['4 % to the left', { bias: -0.04 }],
+  ['15 % mishits', { mishits: 0.15 }],
+  ['25 % mishits', { mishits: 0.25 }],
+  ['the same share of every carry', { law: 'share' }],
+  ['the same yards at every carry', { law: 'yards' }],
+  ['beginners', { level: 'beginner' }],
+  ['quirks doubled', { quirks: 2 }],
+]
+
 /** The same flags on players that nothing was chosen on: other biases, mishits, laws of scatter and quirks. */
 function otherPlayers(): void {
   const charts = many(60)
@@ -319,17 +331,7 @@ function otherPlayers(): void {
       `as likely after the last ball, how much is false; ${charts} charts a row, seeds ${G} up\n`,
   )
   head('', ['any rule', 'by rule', 'likely, a chart', 'likely, false in 100', 'by rule, false of said'])
-  const rows: [string, WatchOptions][] = [
-    ['usual', {}],
-    ['4 % to the left', { bias: -0.04 }],
-    ['15 % mishits', { mishits: 0.15 }],
-    ['25 % mishits', { mishits: 0.25 }],
-    ['the same share of every carry', { law: 'share' }],
-    ['the same yards at every carry', { law: 'yards' }],
-    ['beginners', { level: 'beginner' }],
-    ['quirks doubled', { quirks: 2 }],
-  ]
-  for (const [name, options] of rows) {
+  for (const [name, options] of OTHER_PLAYERS) {
     const all = Array.from({ length: charts }, (_, i) => watchAll(G + i, 60, undefined, options))
     const rules = [...new Set(all.flatMap(one => [...one.falseRules.keys()]))].sort()
     const share = (test: (one: (typeof all)[0]) => boolean) => ((100 * all.filter(test).length) / charts).toFixed(0)
@@ -353,6 +355,31 @@ function otherPlayers(): void {
   }
 }
 
+/** What is listed as likely, rule by rule, on many charts of all those players: looked at once, after the last ball. */
+function likelyOnce(): void {
+  const charts = many(150)
+  say(
+    `\n### (e3) What is listed as likely after 60 balls, on ${charts} charts of each of the eight kinds of players of ` +
+      `(e2), seeds ${K} up; nobody's numbers have moved there, so *moved* is always false\n`,
+  )
+  head('', ['listed', 'of these false', 'false in 100', 'charts in 100 with one', 'with a false one'])
+  const all = OTHER_PLAYERS.flatMap(([, options]) =>
+    Array.from({ length: charts }, (_, i) => lookOnce(K + i, 60, options)),
+  )
+  for (const rule of [...new Set(all.flatMap(one => [...one.keys()]))].sort()) {
+    const counts = all.flatMap(one => one.get(rule) ?? [])
+    const [listed, wrong] = counts.reduce(([a, b], one) => [a + one.said, b + one.false], [0, 0])
+    const inCharts = (some: typeof counts) => ((100 * some.length) / all.length).toFixed(1)
+    row(rule, [
+      listed,
+      wrong,
+      ((100 * wrong) / listed).toFixed(0),
+      inCharts(counts),
+      inCharts(counts.filter(one => one.false > 0)),
+    ])
+  }
+}
+
 const parts = {
   a: errors,
   b: coverage,
@@ -363,6 +390,7 @@ const parts = {
   d2: oneJob,
   e: everyRule,
   e2: otherPlayers,
+  e3: likelyOnce,
   f: longerClubs,
 }
 const wanted = process.argv.slice(2).filter(arg => arg in parts) as (keyof typeof parts)[]

@@ -14,7 +14,7 @@ import {
 import { yardsToMetres } from '../../../core/units'
 import { chooseHit, visit } from './errors'
 import { coverOf, grippedDown, targetsOf } from '../../../core/gaps/cover'
-import { stretches, type CoverShot } from '../../../core/gaps/stretches'
+import { isSureHole, stretches, type CoverShot } from '../../../core/gaps/stretches'
 import { ballSd } from '../../../core/model/estimate'
 import { drawDay, drawPlayer, hitM, type SimulatedLevel, type SimulatedPlayer } from './player'
 
@@ -44,10 +44,7 @@ function shotOf(i: number, carryM: number, certaintySdM: number, scatterSdM: num
 }
 
 /** What would be said of holes by a fit, and what is true: by the true carries and scatters, known for certain. */
-function holesOf(
-  fit: Fit,
-  { truthM, scatter }: SimulatedPlayer,
-): { said: { kind: 'sure' | 'likely'; trueShare: number }[]; trueYards: number } {
+function holesOf(fit: Fit, { truthM, scatter }: SimulatedPlayer): { said: { trueShare: number }[]; trueYards: number } {
   const n = fit.mean.length
   const known = truthM.map((_, i) => Math.exp(fit.mean[i]!))
   const player = { mishitShare: MISHITS, sideShare: SIDE_SHARE, sideBias: 0 }
@@ -62,14 +59,10 @@ function holesOf(
   const spread = looks[looks.length >> 1]!
   const truth = truthM.flatMap((carryM, i) => shotOf(i, carryM, 0, carryM * scatter[i]!))
   const isHole = (atM: number) => coverOf(truth, { ...player, spread }, [atM])[0]!.hole !== null
-  const found = stretches(said, one => (one.hole === 'sure' || one.hole === 'likely' ? 'hole' : null)).filter(
-    ({ all }) => all.length > 1 || all.some(one => one.hole === 'sure'),
-  )
+  // As the rule has them: whole stretches, sure by a third of their yards.
+  const found = stretches(said, one => (one.hole ? 'hole' : null)).filter(({ all }) => isSureHole(all))
   return {
-    said: found.map(({ all }) => ({
-      kind: 3 * all.filter(one => one.hole === 'sure').length >= all.length ? ('sure' as const) : ('likely' as const),
-      trueShare: all.filter(one => isHole(one.atM)).length / all.length,
-    })),
+    said: found.map(({ all }) => ({ trueShare: all.filter(one => isHole(one.atM)).length / all.length })),
     trueYards: targetsOf(truthM, 'yd').filter(isHole).length,
   }
 }
@@ -93,7 +86,7 @@ export interface Watched {
   likelyFalse: number
   trueGaps: number
   /** Of holes said at the end the same, and how many yards truly are one. */
-  holes: { sure: number; sureFalse: number; likely: number; likelyFalse: number; trueYards: number }
+  holes: { sure: number; sureFalse: number; trueYards: number }
 }
 
 /** One chart, so many balls over some visits, looked at after every ball. */
@@ -112,7 +105,7 @@ export function watchChart(seed: number, balls: number): Watched {
     likely: 0,
     likelyFalse: 0,
     trueGaps: 0,
-    holes: { sure: 0, sureFalse: 0, likely: 0, likelyFalse: 0, trueYards: 0 },
+    holes: { sure: 0, sureFalse: 0, trueYards: 0 },
   }
   const sessions: ModelSession[] = []
   const VISITS = 4
@@ -156,13 +149,11 @@ export function watchChart(seed: number, balls: number): Watched {
       if (e >= SAY.moved) out.falseKinds.add('moved')
       const holes = holesOf(fit, player)
       // A stretch is false when less than half of it is one.
-      if (holes.said.some(one => one.kind === 'sure' && one.trueShare < 0.5)) out.falseKinds.add('hole')
+      if (holes.said.some(one => one.trueShare < 0.5)) out.falseKinds.add('hole')
       if (v === VISITS - 1 && k === every - 1) {
         out.holes = {
-          sure: holes.said.filter(one => one.kind === 'sure').length,
-          sureFalse: holes.said.filter(one => one.kind === 'sure' && one.trueShare < 0.5).length,
-          likely: holes.said.length,
-          likelyFalse: holes.said.filter(one => one.trueShare < 0.5).length,
+          sure: holes.said.length,
+          sureFalse: holes.said.filter(one => one.trueShare < 0.5).length,
           trueYards: holes.trueYards,
         }
         const likely = likelyOnes(odds, SAY.likelyFalseShare)
