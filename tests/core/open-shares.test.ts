@@ -108,14 +108,13 @@ describe('how often a player mishits, while the balls leave it open', () => {
     for (let seed = 8_100_000; seed < 8_100_006; seed++) {
       const player = drawPlayer(seed, { mishits: 0.15 })
       const hit = player.cells.map((_, cell) => cell).filter(cell => cell % 3 === 0)
-      const shots = visit(player, hit, 60).slice(0, 153)
       const last = MODEL.leastShareStep ** -2 - USUAL_SPREAD.mishitBalls
+      const shots = player.dice.shuffle(visit(player, hit, Math.ceil((last + 1) / hit.length)))
       const of = (balls: number) => fitModel(player.cells, [{ day: 0, shots: shots.slice(0, balls) }], 0)
       const [before, after] = [of(Math.floor(last)), of(Math.floor(last) + 1)]
-      // Only cells with balls: the ball itself may be news to another.
-      for (const cell of hit.slice(0, -1)) {
+      for (const cell of hit) {
         const was = cellEstimate(before, cell).carryM
-        expect(Math.abs(cellEstimate(after, cell).carryM - was)).toBeLessThan(0.2)
+        expect(Math.abs(cellEstimate(after, cell).carryM - was)).toBeLessThan(0.4)
       }
     }
   })
