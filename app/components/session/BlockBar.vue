@@ -148,7 +148,7 @@ const settled = computed(() =>
         <UButton type="submit" color="neutral" variant="outline">Set</UButton>
         <span v-if="ownFault" class="text-sm font-semibold text-error" role="alert">{{ ownFault }}</span>
       </form>
-      <FramePlainSelect v-model="until" :items="ends" label="A block ends" class="w-44" />
+      <FramePlainSelect v-model="until" :items="ends" label="A block ends" class="w-52" />
     </div>
   </div>
 </template>
