@@ -485,8 +485,9 @@ describe('flags with odds', () => {
     const of = (offsM: number[]) => find('short-bias', factsOf([], 0.9, { trusted: { offsM } }))
     const misses = [...Array<number>(18).fill(-5), -24, 4, 0, 0, 1]
     expect(of(misses)).toMatchObject([{ data: { missesN: 20, shortN: 19, meanM: 6 }, figure: 19 / 20 }])
-    // Two in three and not much more: strikes fall short more than they run long.
-    expect(of([...Array<number>(9).fill(-5), -15, 4, 0, 0, 1])).toEqual([])
+    // By 199 in 200: strikes fall short more than they run long. Beta(18, 2) above two thirds is 0.99526.
+    const short = (n: number) => of([...Array<number>(n).fill(-5), 4])
+    expect([short(17).length, short(16).length]).toEqual([1, 0])
     expect(of([-5, -5, -5, 5, 5])).toEqual([])
     expect(of([-1, -2, 2, 1])).toEqual([])
   })
@@ -505,8 +506,8 @@ describe('flags with odds', () => {
         .findings.filter(one => one.flag === 'short-bias')
         .map(one => one.data.missesN)
     expect(missed(hit[0]!.hitAtMs - 1)).toEqual([20])
-    // The eighth was hit in that very moment: twelve came after it.
-    expect(missed(hit[7]!.hitAtMs)).toEqual([12])
+    // The seventh was hit in that very moment: thirteen came after it.
+    expect(missed(hit[6]!.hitAtMs)).toEqual([13])
     expect(missed(hit[19]!.hitAtMs)).toEqual([])
   })
 
@@ -832,7 +833,7 @@ it('every rule can be worded from what it finds, in both units, in each of its v
     level: 'expert',
     spread: { ln: 0.06, degrees: 60 },
     said: new Map([['a/full', word(120)]]),
-    trusted: { offsM: Array(12).fill(-6) },
+    trusted: { offsM: Array(20).fill(-6) },
     flyers: new Map([['a/full', { balls: 30, flyers: 12 }]]),
     moved: [{ clubId: 'a', rungId: 'full', fromM: 70, toM: 82, balls: 9, evidence: 400, moved: true, certain: true }],
     nowMs: DAY_MS + 90 * DAY,

@@ -100,7 +100,7 @@ const used = ({ usedAtMs }: Program) =>
       </li>
     </ul>
     <FrameShownOnce v-if="made" :of="`The key of ${made.name}`" :secret="made.token" />
-    <form class="grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="run(add)">
+    <form class="grid gap-3 sm:grid-cols-[minmax(0,3fr)_minmax(0,5fr)]" novalidate @submit.prevent="run(add)">
       <UFormField label="New program" :error="of('name') ?? of('scope') ?? (errors.length === 0 ? general : undefined)"
         ><UInput v-model="name" placeholder="Report for parents" autocomplete="off" class="w-full"
       /></UFormField>
