@@ -11,6 +11,7 @@ import { oneFactOneFlag, withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
 import { yardsToMetres } from '../../core/units'
+import { Z_80 } from '../../core/stats/quantiles'
 import { unprovenOf } from '../../core/gaps/unproven'
 import { flagText } from '../../words/flags'
 import { unprovenText } from '../../words/unproven'
@@ -187,6 +188,23 @@ describe('really measured players get the flags that a coach gave (common practi
     expect(short).toMatchObject({ variant: 'span' })
     expect(short!.figure).toBeCloseTo(yardsToMetres(12), 9)
     expect(of(97, 120)).toEqual([])
+  })
+
+  it('a belief is likely wrong by 999 in 1,000, three clubs are crowded by nine in ten', () => {
+    const { withinM } = factsOf([], 0.9)
+    const cell = cellOf('a', 'full', 100)
+    const [carryM, sdM] = [cell.carryM!, 1]
+    const measured = { ...cell, certainty80M: [carryM - Z_80 * sdM, carryM + Z_80 * sdM] as [number, number] }
+    const believed = (sds: number) => {
+      const belief = { carryM: carryM + withinM + sds * sdM }
+      const said = new Map([['a/full', { believed: belief }]]) as unknown as GapFacts['said']
+      return find('believed-wrong', factsOf([], 0.9, { chart: [measured], said })).map(one => one.sureness)
+    }
+    // Φ(3.05) is 0.99886, Φ(3.15) 0.99918 (any table of the normal distribution).
+    expect([believed(3.05), believed(3.15), believed(4)]).toEqual([[], ['likely'], ['sure']])
+    const row = ['a', 'b', 'c'].map((id, i) => cellOf(id, 'full', 110 + i))
+    const crowded = (probability: number) => find('crowded', ofChart(row, {}, probability)).map(one => one.sureness)
+    expect([crowded(0.895), crowded(0.905), crowded(0.94)]).toEqual([['open'], ['likely'], ['sure']])
   })
 
   it('a stock shot of one club swung further that carries no further is out of order', () => {
@@ -651,12 +669,19 @@ describe('weak and missing yards', () => {
         yard(88),
         ...[89, 90, 91].map(at => yard(at, { hole: 'open', leaveM: 7 })),
         yard(92, { hole: 'sure', leaveM: 8 }),
+        yard(93),
+        // Three of ten are less than a third, one of three is one.
+        ...Array.from({ length: 10 }, (_, i) => yard(94 + i, { hole: i < 3 ? 'sure' : 'open', leaveM: 7 })),
+        yard(104),
+        ...Array.from({ length: 3 }, (_, i) => yard(105 + i, { hole: i < 1 ? 'sure' : 'open', leaveM: 7 })),
       ]),
     )
     expect(flags.map(one => [one.sureness, Math.round(one.fromM / 0.9144), Math.round(one.toM / 0.9144)])).toEqual([
       ['sure', 81, 82],
       ['open', 84, 85],
       ['open', 89, 92],
+      ['open', 94, 103],
+      ['sure', 105, 107],
     ])
   })
 })
