@@ -122,9 +122,11 @@ function settleAll(
 
   const best = settleFrom(spreadBefore(options, cells), options)
   const open = openShares(best.mishitShare, best.judged, options.mishitBalls)
-  if (open.length === 0) return [settlementOf(best, 0)]
+  const evidence = open.length === 0 ? 0 : evidenceOfShare(best, works, options)
+  // Of a record beyond all measure (a pile of a thousand, hundreds of metres long) no share can be weighed.
+  if (open.length === 0 || !Number.isFinite(evidence)) return [settlementOf(best, 0)]
   const weightOf = ({ candidates }: Settlement) => Math.max(...candidates.map(({ logWeight }) => logWeight))
-  const likeliest = settlementOf(best, evidenceOfShare(best, works, options))
+  const likeliest = settlementOf(best, evidence)
   const faults = works.map(work => work.fault.slice())
   const all = [likeliest]
   for (const row of open) {
@@ -132,7 +134,8 @@ function settleAll(
     for (const mishitShare of row) {
       const found = settleFrom({ ...from, mishitShare }, { ...options, mishitShare, mishitBalls: Infinity })
       const other = settlementOf(found, evidenceOfShare(found, works, options))
-      if (weightOf(other) < weightOf(likeliest) - NOT_WORTH_A_FIT) break
+      const weight = weightOf(other)
+      if (!Number.isFinite(weight) || weight < weightOf(likeliest) - NOT_WORTH_A_FIT) break
       all.push(other)
       from = found
     }
