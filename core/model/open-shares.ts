@@ -13,6 +13,7 @@ const STEPS = 3
  * shares are known equally well (the arcsine of the root; Anscombe, Biometrika 35, 1948). None where the share is told,
  * or so well known that the others would change no number.
  * @param likeliest the share that was learnt; @param judged of so many balls
+ * @param priorBalls what was known of it before, in balls; without end where it is told
  * @returns in two rows, downwards and upwards from the likeliest: each fit begins where its neighbour ended; or none
  * @example openShares(0.1, 12, 3)[1].length // => 2
  * @example openShares(0.1, 1000, 3) // => []

@@ -34,7 +34,10 @@ const state = (one: Cover['at'][number]) =>
           <td class="px-4 py-1">{{ nameOf(one.best) }}</td>
           <td class="px-4 py-1 text-right">{{ text(one.leaveM) }}</td>
           <td class="px-4 py-1 text-right">{{ text(one.badM) }}</td>
-          <td class="px-4 py-1" :class="one.hole ? 'font-bold text-(--hole)' : one.leaveM <= lineM && 'soft'">
+          <td
+            class="px-4 py-1"
+            :class="one.hole === 'sure' ? 'font-bold text-(--hole)' : one.leaveM <= lineM && 'soft'"
+          >
             {{ state(one) }}
           </td>
         </tr>
