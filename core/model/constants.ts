@@ -145,8 +145,8 @@ export const SAY = {
   looser: 0.93,
   looserSure: 0.97,
   /**
-   * A ball tells so much of what it would of scatter if strikes were normal: they have longer tails. Taken whole, a third
-   * of what was said for sure was false. [sim]
+   * A ball tells so much of what it would of scatter if strikes were normal: they have longer tails. Taken whole, a
+   * third of what was said for sure was false. [sim]
    */
   scatterWorth: 0.6,
   /** Looser means this many times the player's usual scatter. */
