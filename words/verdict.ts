@@ -24,11 +24,11 @@ function named(titles: readonly string[]): string[] {
  * The verdict on a chart.
  * @param titles of the open flags, those that matter most first
  * @param unproven how many stretches are not proven
- * @example verdictText({ sound, whole: false }, ['Wide step, 104 to 122 yd'], 0, 6.4, 'yd')
+ * @example verdictText({ sound, whole: false, mostBeyond: false }, ['Wide step, 104 to 122 yd'], 0, 6.4, 'yd')
  * // => 'Sound from 45 to 100 yd; wide step, 104 to 122 yd.'
  */
 export function verdictText(
-  { sound, whole }: Verdict,
+  { sound, whole, mostBeyond }: Verdict,
   titles: readonly string[],
   unproven: number,
   lineM: number,
@@ -40,11 +40,12 @@ export function verdictText(
   // Behind flags it is a sentence of its own: it is no fault beside theirs.
   const apart = parts.length > 0 && unproven > 0
   if (parts.length === 0 && unproven > 0) parts.push(write(VERDICT.unproven, { n: unproven }))
-  if (parts.length === 0 && !whole) parts.push(write(sound ? VERDICT.beyond : VERDICT.beyondAll, { line }))
+  if (parts.length === 0 && !whole) parts.push(write(sound ? VERDICT.beyond : VERDICT.beyondMost, { line }))
   const rest = listed(parts)
   const ends = sound && { from: distanceText(sound.fromM, unit), toM: distanceWithUnit(sound.toM, unit) }
+  const without = unproven > 0 ? VERDICT.noneYet : mostBeyond && titles.length > 0 ? VERDICT.mostBeyond : VERDICT.none
   const verdict = !ends
-    ? write(VERDICT.none, { rest })
+    ? write(without, { rest, line })
     : parts.length === 0
       ? write(VERDICT.whole, ends)
       : write(VERDICT.sound, { ...ends, rest })

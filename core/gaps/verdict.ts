@@ -9,6 +9,8 @@ export interface Verdict {
   sound: { fromM: number; toM: number } | null
   /** That stretch is all of the cover. */
   whole: boolean
+  /** At most targets even the best shot leaves more than is acceptable. */
+  mostBeyond: boolean
 }
 
 interface Stretch {
@@ -39,9 +41,11 @@ export function verdictOf(
     one.leaveM <= lineM && !faults.some(fault => inside(one.atM, fault)) ? 'sound' : null,
   )
   const longest = runs.reduce<CoverAt[]>((most, { all }) => (all.length > most.length ? all : most), [])
-  if (longest.length < LEAST_TARGETS) return { sound: null, whole: false }
+  const mostBeyond = 2 * at.filter(one => one.leaveM > lineM).length > at.length
+  if (longest.length < LEAST_TARGETS) return { sound: null, whole: false, mostBeyond }
   return {
     sound: { fromM: longest[0]!.atM, toM: longest.at(-1)!.atM },
     whole: longest.length === at.length,
+    mostBeyond,
   }
 }

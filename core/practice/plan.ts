@@ -126,6 +126,16 @@ function candidatesOf(facts: PlanFacts): Candidate[] {
 /** Two candidates about one yardage are one block. Share of the distance. */
 const SAME_PLACE = 0.08
 
+/** The reason of a block, or what makes it of the drill that was made. */
+type Why = PlanReason | ((made: DrillSpec) => PlanReason)
+
+/** Two that do one job: those that are hit against each other, also where more than two do. */
+const whichTwo = ({ tasks: [a, b] }: DrillSpec): PlanReason => ({
+  kind: 'two near',
+  atM: a!.targetM!,
+  shots: [a, b].map(task => ({ clubId: task!.clubId!, rungId: task!.rungId! })) as [StockShot, StockShot],
+})
+
 /**
  * So many balls as blocks: what is open, needed, loose or disliked first, in blocks of a few, then mixed. Never more
  * balls than there are, never one drill twice.
@@ -136,16 +146,13 @@ export function planOf(facts: PlanFacts, maker: DrillMaker, balls: number): Plan
   const blocks: PlanBlock[] = []
   const used = new Set<string>()
   let left = balls
-  const add = (id: string, wanted: number, reason: PlanReason, tooMuchM: number, aboutM?: number): boolean => {
+  const add = (id: string, wanted: number, why: Why, tooMuchM: number, about: Partial<DrillMaker> = {}): boolean => {
     const most = Math.min(wanted, left)
     if (most < LEAST_BALLS || used.has(id)) return false
-    const made = drillById(id).make({
-      ...maker,
-      seed: maker.seed + blocks.length,
-      ...(aboutM !== undefined && { aboutM }),
-    })
+    const made = drillById(id).make({ ...maker, ...about, seed: maker.seed + blocks.length })
     if (!made) return false
     used.add(id)
+    const reason = typeof why === 'function' ? why(made) : why
     blocks.push({ spec: { ...made, balls: most }, balls: most, reason, worthM: gain(tooMuchM, most) })
     left -= most
     return true
@@ -159,13 +166,15 @@ export function planOf(facts: PlanFacts, maker: DrillMaker, balls: number): Plan
     const id = BLOCKED[taken.length]
     if (!id || balls - left >= balls / 2) break
     if (!isNew(reason.atM)) continue
-    if (add(id, Math.min(MOST_ALIKE, Math.ceil(balls / 3)), reason, worthM, reason.atM)) taken.push(reason.atM)
+    if (add(id, Math.min(MOST_ALIKE, Math.ceil(balls / 3)), reason, worthM, { aboutM: reason.atM }))
+      taken.push(reason.atM)
   }
   const overlap = facts.flags.find(({ flag, cells }) => flagRule(flag).meta.kind === 'overlap' && cells.length >= 2)
   if (overlap) {
-    const atM = (overlap.fromM + overlap.toM) / 2
-    const [a, b] = overlap.cells as [StockShot, StockShot]
-    add('two-clubs', 8, { kind: 'two near', atM, shots: [a, b] }, 0, atM)
+    const aboutM = (overlap.fromM + overlap.toM) / 2
+    const ofThese = new Set(overlap.cells.map(cellKey))
+    const numbers = maker.numbers.filter(number => ofThese.has(cellKey(number)))
+    add('two-clubs', 8, whichTwo, 0, { aboutM, numbers })
   }
   const worst = candidates[0]?.worthM ?? 0
   for (const [id, wanted] of MIXED) add(id, wanted, { kind: 'mixed' }, worst)

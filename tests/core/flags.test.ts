@@ -453,6 +453,14 @@ describe('flags with odds', () => {
       expect(flagText(one!, names, 'yd').why).toContain('over 3 swing lengths, a and b carry the same to within 4 yd')
     })
 
+    it('are named as they stand in the bag, whichever carries a yard less', () => {
+      const bag = bagOf({ c: 50, a: 46, b: 48 }, SWINGS)
+      const chart = [...club('c', [50, 70, 91]), ...club('b', [51, 70, 90]), ...club('a', [52, 71, 90])]
+      const [one] = find('crowded', ofChart(chart, { bag })).filter(({ variant }) => variant === 'clubs')
+      expect(flagText(one!, names, 'yd').title).toBe('a, b and c do one job')
+      expect([one!.fromM, one!.toM]).toEqual([yardsToMetres(50), yardsToMetres(91)])
+    })
+
     it('are not said of two lengths, of one length far apart, of clubs that differ on average, nor with poor odds', () => {
       const a = club('a', [50, 70, 90])
       expect(jobs([...a, ...club('b', [50, null, 90])])).toEqual([])

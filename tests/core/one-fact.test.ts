@@ -153,18 +153,22 @@ describe('the verdict', () => {
     expect(verdictOf(even, 6, [finding('loose', 55, 60, ['54°'])], [])).toMatchObject({ whole: true })
     // Five yardages are a stretch to speak of, four are none.
     expect(verdictOf(even.slice(0, 5), 6, [], [])).toMatchObject({ whole: true })
-    expect(verdictOf(even.slice(0, 4), 6, [], [])).toEqual({ sound: null, whole: false })
+    expect(verdictOf(even.slice(0, 4), 6, [], [])).toEqual({ sound: null, whole: false, mostBeyond: false })
     const step = finding('step', 60, 64, ['54°', '50°'])
     expect(verdictOf(even, 6, [step], []).sound).toMatchObject({ fromM: yardsToMetres(50), toM: yardsToMetres(59) })
     const thin = { ...unproven, fromM: yardsToMetres(50), toM: yardsToMetres(58) }
     expect(verdictOf(even, 6, [], [thin]).sound!.fromM).toBeCloseTo(yardsToMetres(59), 9)
-    expect(verdictOf(even, 4, [], [])).toEqual({ sound: null, whole: false })
+    expect(verdictOf(even, 4, [], [])).toEqual({ sound: null, whole: false, mostBeyond: true })
+    // Ten of twenty are not most of them, eleven are.
+    const half = at([9, 9, 9, 9, 9, 9, 9, 9, 9, 9, 5, 5, 5, 5, 5, 5, 5, 5, 5, 5])
+    expect(verdictOf(half, 6, [], []).mostBeyond).toBe(false)
+    expect(verdictOf(half.slice(0, 19), 6, [], []).mostBeyond).toBe(true)
     // A fault's own ends are in it; of two stretches alike the shorter yards are told, and neither is all of it.
     const ends = [finding('step', 50, 50, ['54°', '50°']), finding('step', 69, 69, ['54°', '50°'])]
     const between = { fromM: yardsToMetres(51), toM: yardsToMetres(68) }
-    expect(verdictOf(even, 6, ends, [])).toEqual({ sound: between, whole: false })
+    expect(verdictOf(even, 6, ends, [])).toMatchObject({ sound: between, whole: false })
     const middle = finding('step', 59, 60, ['54°', '50°'])
-    expect(verdictOf(even, 6, [middle], [])).toEqual({
+    expect(verdictOf(even, 6, [middle], [])).toMatchObject({
       sound: { fromM: yardsToMetres(50), toM: yardsToMetres(58) },
       whole: false,
     })
@@ -176,19 +180,29 @@ describe('the verdict', () => {
     const sound = { fromM: yardsToMetres(50), toM: yardsToMetres(59) }
     const line = yardsToMetres(7)
     const wide = 'Wide step, 60 to 64 yd'
+    const under = 'Nothing under 120 yd'
+    type Told = Parameters<typeof verdictText>
+    const told = (verdict: Partial<Told[0]>, ...more: Told extends [unknown, ...infer Rest] ? Rest : never) =>
+      verdictText({ sound: null, whole: false, mostBeyond: false, ...verdict }, ...more)
     expect([
-      verdictText({ sound, whole: true }, [], 0, line, 'yd'),
-      verdictText({ sound, whole: false }, [wide], 2, line, 'yd'),
-      verdictText({ sound, whole: false }, [wide, 'Overlap at 70 yd', 'Finishes left'], 0, line, 'yd'),
-      verdictText({ sound, whole: false }, [wide, 'Wide step, 70 to 76 yd'], 1, line, 'yd'),
-      verdictText({ sound: null, whole: false }, [], 0, line, 'm'),
-      verdictText({ sound, whole: false }, [], 0, line, 'm'),
+      told({ sound, whole: true }, [], 0, line, 'yd'),
+      told({ sound, whole: false }, [wide], 2, line, 'yd'),
+      told({ sound, whole: false }, [wide, 'Overlap at 70 yd', 'Finishes left'], 0, line, 'yd'),
+      told({ sound, whole: false }, [wide, 'Wide step, 70 to 76 yd'], 1, line, 'yd'),
+      told({ mostBeyond: true }, [], 0, line, 'm'),
+      told({ mostBeyond: true }, [under], 0, line, 'yd'),
+      told({ mostBeyond: true }, [under], 2, line, 'yd'),
+      told({}, [wide], 0, line, 'yd'),
+      told({ sound, whole: false }, [], 0, line, 'm'),
     ]).toEqual([
       'Sound from 50 to 59 yd.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd. 2 stretches are not proven yet.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd, overlap at 70 yd and 1 more flag.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd and 70 to 76 yd. 1 stretch is not proven yet.',
-      'No stretch is sound yet; the best shot leaves more than 6 m.',
+      'No stretch is sound; over most of it the best shot leaves more than 6 m.',
+      'Over most of it the best shot leaves more than 7 yd; nothing under 120 yd.',
+      'No stretch is sound yet; nothing under 120 yd. 2 stretches are not proven yet.',
+      'No stretch is sound; wide step, 60 to 64 yd.',
       'Sound from 46 to 54 m; beyond it the best shot leaves more than 6 m.',
     ])
   })

@@ -430,5 +430,18 @@ describe('the plan', () => {
     ) as unknown as PlanFacts['chart']
     for (const { reason } of planOf(facts({ chart: doubted }), maker, 60)) expect(reason.kind).not.toBe('loose')
   })
+  it('hits two against each other that do one job, and names those', () => {
+    const three = [numbers[4]!, numbers[3]!, numbers[2]!]
+    const flag = { flag: 'crowded', cells: three, fromM: numbers[2]!.carryM, toM: numbers[4]!.carryM }
+    const block = planOf(facts({ flags: [flag] }), maker, 40).find(({ spec }) => spec.drill === 'two-clubs')!
+    const hit = block.spec.tasks.map(({ clubId, rungId }) => ({ clubId, rungId }))
+    // Of the three those that lie nearest to each other; in the whole bag two others do.
+    expect(hit.map(({ clubId }) => clubId)).toEqual(['60', '56'])
+    expect(made('two-clubs').tasks.map(({ clubId }) => clubId)).not.toEqual(['60', '56'])
+    expect(block.reason).toMatchObject({ kind: 'two near', shots: hit })
+    // Two of one club are no two clubs.
+    const same = { ...flag, cells: [numbers[1]!, numbers[3]!] }
+    expect(planOf(facts({ flags: [same] }), maker, 40).map(({ spec }) => spec.drill)).not.toContain('two-clubs')
+  })
   it('minutes are balls', () => expect(ballsIn(30)).toBe(24))
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { sumCover, type Cover } from '#core/gaps/stretches'
+import { inHundred } from '#words/flags'
 import { unprovenText } from '#words/unproven'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -34,7 +35,7 @@ const open = computed(() => unprovenText(unproven.value, unit.value, cellName))
     </p>
     <p>
       Over all of them the best shot leaves {{ withUnit(sum.meanM) }} on average where it pitches; mishits count,
-      {{ Math.round(100 * cover.mishitShare) }} in 100.
+      {{ inHundred(cover.mishitShare) }}.
     </p>
     <p v-if="open"><span class="unproven mr-1 inline-block h-3 w-5 align-baseline" aria-hidden="true" />{{ open }}</p>
   </div>

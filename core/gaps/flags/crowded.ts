@@ -111,6 +111,7 @@ function groupsOf(found: readonly Alike[]): Set<string>[] {
  */
 function oneJob(facts: GapFacts, closestM: number): Finding[] {
   const found = alikeClubs(facts, closestM)
+  const lofts = new Map(facts.bag.clubs.map(({ id, loftDeg }) => [id, loftDeg]))
   return groupsOf(found).map(group => {
     const own = found.filter(({ ids }) => ids.every(id => group.has(id)))
     const cells = [...new Set(own.flatMap(({ pairs }) => pairs.flat()))].sort((a, b) => a.carryM - b.carryM)
@@ -119,7 +120,8 @@ function oneJob(facts: GapFacts, closestM: number): Finding[] {
       variant: 'clubs',
       sureness: 'sure',
       probability: Math.min(...own.map(({ probability }) => probability)),
-      cells: cells.map(plainCell),
+      // Named as they stand in the bag, not by the yard that one of them happens to carry less.
+      cells: [...cells].sort((a, b) => lofts.get(a.clubId)! - lofts.get(b.clubId)!).map(plainCell),
       data: { closestM, lengths: new Set(cells.map(({ rungId }) => rungId)).size },
       fromM: cells[0]!.carryM,
       toM: cells.at(-1)!.carryM,
