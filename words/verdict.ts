@@ -36,18 +36,38 @@ export function verdictText(
 ): string {
   const line = distanceWithUnit(lineM, unit)
   const left = titles.length - NAMED
-  const parts = [...named(titles.slice(0, NAMED)), ...(left > 0 ? [write(VERDICT.more, { n: left })] : [])]
+  const flags = [...named(titles.slice(0, NAMED)), ...(left > 0 ? [write(VERDICT.more, { n: left })] : [])]
+  const verdict = sound
+    ? soundText(sound, whole, flags, unproven, { line, unit })
+    : noneText(mostBeyond, flags, unproven, line)
   // Behind flags it is a sentence of its own: it is no fault beside theirs.
-  const apart = parts.length > 0 && unproven > 0
-  if (parts.length === 0 && unproven > 0) parts.push(write(VERDICT.unproven, { n: unproven }))
-  if (parts.length === 0 && !whole) parts.push(write(sound ? VERDICT.beyond : VERDICT.beyondMost, { line }))
-  const rest = listed(parts)
-  const ends = sound && { from: distanceText(sound.fromM, unit), toM: distanceWithUnit(sound.toM, unit) }
-  const without = unproven > 0 ? VERDICT.noneYet : mostBeyond && titles.length > 0 ? VERDICT.mostBeyond : VERDICT.none
-  const verdict = !ends
-    ? write(without, { rest, line })
-    : parts.length === 0
-      ? write(VERDICT.whole, ends)
-      : write(VERDICT.sound, { ...ends, rest })
+  const apart = unproven > 0 && (flags.length > 0 || (!sound && mostBeyond))
   return apart ? write(VERDICT.andUnproven, { verdict, n: unproven }) : verdict
+}
+
+function soundText(
+  sound: NonNullable<Verdict['sound']>,
+  whole: boolean,
+  flags: readonly string[],
+  unproven: number,
+  { line, unit }: { line: string; unit: DistanceUnit },
+): string {
+  const ends = { from: distanceText(sound.fromM, unit), toM: distanceWithUnit(sound.toM, unit) }
+  const rest =
+    flags.length > 0
+      ? listed(flags)
+      : unproven > 0
+        ? write(VERDICT.unproven, { n: unproven })
+        : write(VERDICT.beyond, { line })
+  return flags.length === 0 && unproven === 0 && whole
+    ? write(VERDICT.whole, ends)
+    : write(VERDICT.sound, { ...ends, rest })
+}
+
+/** Where no stretch is sound: why, as far as it is known. */
+function noneText(mostBeyond: boolean, flags: readonly string[], unproven: number, line: string): string {
+  const rest = listed(flags)
+  if (mostBeyond) return rest ? write(VERDICT.mostBeyondAnd, { line, rest }) : write(VERDICT.mostBeyond, { line })
+  if (rest) return write(unproven > 0 ? VERDICT.noneYet : VERDICT.none, { rest })
+  return unproven > 0 ? write(VERDICT.noneProven, { n: unproven }) : write(VERDICT.short)
 }

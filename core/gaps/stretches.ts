@@ -68,6 +68,8 @@ export interface CoverSum {
   /** Targets, those within the line, the worst of them, and the mean leave over all. */
   targets: number
   within: number
+  /** Beyond the line also with a stock shot of just that number: no bag mends those. */
+  scatterAlone: number
   worst: CoverAt
   meanM: number
 }
@@ -78,6 +80,7 @@ export function sumCover(at: readonly CoverAt[], lineM: number): CoverSum | null
   return {
     targets: at.length,
     within: at.filter(one => one.leaveM <= lineM).length,
+    scatterAlone: at.filter(one => one.leaveM > lineM && one.couldM > lineM).length,
     worst: at.reduce((worst, one) => (one.leaveM > worst.leaveM ? one : worst)),
     meanM: at.reduce((sum, one) => sum + one.leaveM, 0) / at.length,
   }

@@ -172,6 +172,15 @@ describe('cover', () => {
     expect(sum.within).toBe(at.filter(one => one.leaveM <= yardsToMetres(7)).length)
     expect(sum.worst.leaveM).toBe(Math.max(...at.map(one => one.leaveM)))
     expect(sumCover([], 5)).toBeNull()
+    // A step of thirty yards is a gap; what even a shot for that yard would leave is not.
+    expect(sum.scatterAlone).toBe(0)
+    const loose = coverOf(
+      [130, 142].map(yd => shotAt(yd)),
+      PLAYER,
+      yards(130, 142),
+    )
+    const line = couldLeaveM(yardsToMetres(135), PLAYER)
+    expect(sumCover(loose, line)).toMatchObject({ targets: 13, within: 2, scatterAlone: 7 })
     expect(couldLeaveM(yardsToMetres(60), PLAYER)).toBeLessThan(couldLeaveM(yardsToMetres(120), PLAYER))
   })
 

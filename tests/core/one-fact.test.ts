@@ -9,6 +9,7 @@ import { isGone } from '../../core/what-if/gone'
 import { flagText, stillOpenText } from '../../words/flags'
 import { gapsStateText } from '../../words/stages'
 import { stockShotName } from '../../words/stock-shot'
+import { isQuiet, noFlagText, scatterText } from '../../words/cover'
 import { verdictText } from '../../words/verdict'
 import { bagOf, balls, calibrated, tenBalls } from './players'
 
@@ -136,7 +137,34 @@ describe('what is still open', () => {
       gapsStateText({ ...state, open: 3 }),
       gapsStateText({ ...state, covered: { within: 6, targets: 72 } }),
       gapsStateText(state),
-    ]).toEqual(['…', 'no numbers yet', '2 flags', '3 still open', '6 of 72 covered', 'nothing to do'])
+    ]).toEqual(['…', 'no numbers', '2 flags', '3 still open', '6 of 72 covered', 'nothing to do'])
+  })
+})
+
+describe('where no flag is raised', () => {
+  const lineM = yardsToMetres(7)
+  const all = { targets: 21, within: 21 }
+  it('nothing is said to be well while yards are not covered or something is open', () => {
+    expect([
+      noFlagText({ sum: all, open: 0, lineM }, 'yd'),
+      noFlagText({ sum: null, open: 0, lineM }, 'yd'),
+      noFlagText({ sum: all, open: 1, lineM }, 'yd'),
+      noFlagText({ sum: { ...all, within: 0 }, open: 0, lineM }, 'm'),
+      noFlagText({ sum: { ...all, within: 20 }, open: 2, lineM }, 'yd'),
+    ]).toEqual([
+      'Nothing asks for an answer, as far as it is measured.',
+      'Nothing asks for an answer, as far as it is measured.',
+      'No flag is raised, but one thing is still open.',
+      'No flag is raised, but 21 of 21 metres leave more than 6 m.',
+      'No flag is raised, but 1 of 21 yards leave more than 7 yd and 2 things are still open.',
+    ])
+    expect([isQuiet({ sum: all, open: 0, lineM }), isQuiet({ sum: all, open: 1, lineM })]).toEqual([true, false])
+  })
+
+  it('what no bag can mend is told from a gap', () => {
+    expect(scatterText({ targets: 21, within: 7, scatterAlone: 0 })).toBe('')
+    expect(scatterText({ targets: 21, within: 7, scatterAlone: 14 })).toMatch(/^On the others even a stock shot /)
+    expect(scatterText({ targets: 21, within: 7, scatterAlone: 3 })).toMatch(/^On 3 of the 14 others even /)
   })
 })
 
@@ -192,6 +220,11 @@ describe('the verdict', () => {
       told({ mostBeyond: true }, [], 0, line, 'm'),
       told({ mostBeyond: true }, [under], 0, line, 'yd'),
       told({ mostBeyond: true }, [under], 2, line, 'yd'),
+      told({ mostBeyond: true }, [], 1, line, 'yd'),
+      told({}, [under], 2, line, 'yd'),
+      told({}, [], 2, line, 'yd'),
+      told({}, [], 0, line, 'yd'),
+      told({ sound }, [], 2, line, 'yd'),
       told({}, [wide], 0, line, 'yd'),
       told({ sound, whole: false }, [], 0, line, 'm'),
     ]).toEqual([
@@ -199,9 +232,14 @@ describe('the verdict', () => {
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd. 2 stretches are not proven yet.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd, overlap at 70 yd and 1 more flag.',
       'Sound from 50 to 59 yd; wide step, 60 to 64 yd and 70 to 76 yd. 1 stretch is not proven yet.',
-      'No stretch is sound; over most of it the best shot leaves more than 6 m.',
+      'Over most of it the best shot leaves more than 6 m.',
       'Over most of it the best shot leaves more than 7 yd; nothing under 120 yd.',
+      'Over most of it the best shot leaves more than 7 yd; nothing under 120 yd. 2 stretches are not proven yet.',
+      'Over most of it the best shot leaves more than 7 yd. 1 stretch is not proven yet.',
       'No stretch is sound yet; nothing under 120 yd. 2 stretches are not proven yet.',
+      'No stretch is sound yet: 2 stretches are not proven.',
+      'The numbers lie too close together to speak of a stretch.',
+      'Sound from 50 to 59 yd; 2 stretches are not proven yet.',
       'No stretch is sound; wide step, 60 to 64 yd.',
       'Sound from 46 to 54 m; beyond it the best shot leaves more than 6 m.',
     ])

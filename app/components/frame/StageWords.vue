@@ -5,9 +5,10 @@ import { useStageWords } from '~/composables/useStageWords'
 /** Where a stage stands. Of its own, so that a ball changes a word of the rail and not its links. */
 const props = defineProps<{ stage: StageId }>()
 const words = useStageWords()
-const text = computed(() => words.value[props.stage])
+/** On a phone a column has room for two short words: what stands behind a comma is left out there. */
+const text = computed(() => words.value[props.stage].split(', '))
 </script>
 
 <template>
-  <span>{{ text }}</span>
+  <span>{{ text[0] }}<span v-if="text[1]" class="max-md:hidden">, {{ text[1] }}</span></span>
 </template>

@@ -28,7 +28,7 @@ const stage = computed(() => route.path.split('/')[3] ?? '')
           >
           <FrameStageWords
             :stage="item.id"
-            class="soft text-[0.8rem] leading-tight max-md:line-clamp-2 max-md:text-center max-md:text-[0.72rem] max-md:leading-[1.1] md:mt-0.5 md:min-h-4 md:truncate"
+            class="soft text-[0.8rem] leading-tight max-md:line-clamp-3 max-md:text-center max-md:text-[0.72rem] max-md:leading-[1.1] md:mt-0.5 md:min-h-4 md:truncate"
           />
         </NuxtLink>
       </li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { sumCover, type Cover } from '#core/gaps/stretches'
+import { scatterText } from '#words/cover'
 import { inHundred } from '#words/flags'
 import { unprovenText } from '#words/unproven'
 import { useDistance } from '~/composables/useDistance'
@@ -28,6 +29,7 @@ const open = computed(() => unprovenText(unproven.value, unit.value, cellName))
   <div v-if="sum && worst" class="space-y-0.5">
     <p class="text-lg">
       <strong>{{ sum.within }} of {{ sum.targets }} {{ unitWord }}</strong> are covered within {{ withUnit(lineM) }}.
+      {{ scatterText(sum) }}
     </p>
     <p>
       The worst is {{ worst.at }}: the best there, {{ worst.shot }}, leaves {{ worst.leave }} on average, one ball in

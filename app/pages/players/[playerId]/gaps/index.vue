@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { Finding } from '#core/gaps/flag'
 import { isUncovered } from '#core/gaps/flags'
+import { sumCover } from '#core/gaps/stretches'
+import { isQuiet, noFlagText } from '#words/cover'
 import { useDistance } from '~/composables/useDistance'
 import { useGapsCursor } from '~/composables/useGapsCursor'
 import { useGapsFlags } from '~/composables/useGapsFlags'
@@ -48,6 +50,12 @@ const shown = computed(() => {
 const flagsTitle = computed(() =>
   open.value.length === 0 ? 'No open flags' : `${open.value.length} open ${open.value.length === 1 ? 'flag' : 'flags'}`,
 )
+
+const noFlag = computed(() => ({
+  sum: sumCover(cover.value?.at ?? [], lineM.value),
+  open: questions.value.length + unproven.value.length,
+  lineM: lineM.value,
+}))
 
 const bands = computed(() =>
   flags.value
@@ -247,9 +255,13 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
             @click="all = !all"
             >{{ all ? 'Show fewer' : `Show all ${open.length} flags` }}</UButton
           >
-          <p v-if="open.length === 0" class="raised flex items-center gap-2 px-4 py-3">
-            <UIcon name="i-lucide-check" class="size-5 text-success" /> Nothing asks for an answer, as far as it is
-            measured.
+          <p v-if="open.length === 0" class="raised flex items-start gap-2 px-4 py-3">
+            <UIcon
+              :name="isQuiet(noFlag) ? 'i-lucide-check' : 'i-lucide-circle-help'"
+              class="mt-0.5 size-5 shrink-0"
+              :class="isQuiet(noFlag) ? 'text-success' : 'soft'"
+            />
+            <span>{{ noFlagText(noFlag, unit) }}</span>
           </p>
           <details
             v-for="[title, list] in [
