@@ -9,6 +9,34 @@ const NARROW_PX = 500
  * other.
  */
 export const laneLabelPx = (widthPx: number): number => (widthPx < NARROW_PX ? 52 : 78)
+/** What is left free between a lane's label and the lanes. */
+export const LANE_LABEL_GAP_PX = 8
+
+/**
+ * A club's label in as many lines as its room asks for: between words, within a word only where it is too long.
+ * @param widthOf pixels that a text takes
+ * @example linesWithin('lob wedge', 5, text => text.length) // => ['lob', 'wedge']
+ */
+export function linesWithin(label: string, roomPx: number, widthOf: (text: string) => number): string[] {
+  const lines: string[] = []
+  for (const word of label.split(' ')) {
+    const joined = lines.length > 0 ? `${lines.at(-1)} ${word}` : word
+    if (lines.length > 0 && widthOf(joined) <= roomPx) lines[lines.length - 1] = joined
+    else lines.push(...piecesWithin(word, roomPx, widthOf))
+  }
+  return lines
+}
+
+function piecesWithin(word: string, roomPx: number, widthOf: (text: string) => number): string[] {
+  const pieces = ['']
+  for (const letter of word) {
+    const longer = pieces.at(-1)! + letter
+    if (pieces.at(-1) !== '' && widthOf(longer) > roomPx) pieces.push(letter)
+    else pieces[pieces.length - 1] = longer
+  }
+  return pieces
+}
+
 /** Lanes are as high as they may be for all of them to be seen at once, and no lower than two figures need. */
 const LANES_PX = { desk: 330, phone: 285 }
 const LANE_PX = { least: 54, most: 64 }

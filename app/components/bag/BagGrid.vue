@@ -79,7 +79,9 @@ function spoken(club: DraftClub, rung: DraftRung): string {
         :aria-invalid="faulty.has(club.id) || undefined"
         @click="$emit('club', club.id, place($event))"
       >
-        <span class="block truncate font-bold sm:text-xl" :class="club.label.length > 4 ? 'text-sm' : 'text-lg'"
+        <span
+          class="block leading-tight font-bold wrap-anywhere sm:text-xl"
+          :class="club.label.length > 4 ? 'text-sm' : 'text-lg'"
           ><UIcon v-if="faulty.has(club.id)" name="i-lucide-circle-alert" class="text-error" />
           {{ club.label || '?' }}</span
         >

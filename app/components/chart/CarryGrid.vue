@@ -59,14 +59,14 @@ const halfSpanM = computed(() => {
     :cell-class="cellClass"
   >
     <template #club="{ club }">
-      <span class="block truncate text-xl font-bold">{{ club.label }}</span>
+      <span class="block text-xl leading-tight font-bold wrap-anywhere">{{ club.label }}</span>
       <span class="soft block truncate text-sm font-normal max-sm:hidden"
         >{{ club.name || ' ' }}{{ club.label === `${club.loftDeg}°` ? '' : ` ${club.loftDeg}°` }}</span
       >
     </template>
     <template #swing="{ swing }">
-      <span class="block truncate font-bold sm:text-lg">{{ rungName(swing) }}</span>
-      <span class="soft line-clamp-2 text-xs leading-tight font-normal sm:text-sm">{{ rungCue(swing) }}</span>
+      <span class="block leading-tight font-bold wrap-anywhere sm:text-lg">{{ rungName(swing) }}</span>
+      <span class="soft line-clamp-4 text-xs leading-tight font-normal sm:text-sm">{{ rungCue(swing) }}</span>
     </template>
     <template #cell="{ club, swing }">
       <ChartCarryCell

@@ -37,7 +37,7 @@ const marks = computed(() => {
         >{{ text(step.carryM) }}</span
       >
       <span class="soft w-6 text-sm">{{ unit }}</span>
-      <span class="min-w-0 flex-1 truncate font-semibold"
+      <span class="min-w-0 flex-1 leading-tight font-semibold"
         >{{ cellName(step) }}<span v-if="step.predicted" class="soft text-sm font-normal">, predicted</span
         ><span v-else-if="step.written" class="soft text-sm font-normal">, written</span></span
       >

@@ -15,7 +15,17 @@ import { cellKey, rungsInUse, type Bag, type StockShot } from '#core/bag/bag'
 import type { CarryChart, ChartCell } from '#core/chart/chart-cell'
 import { useChartInk } from '~/composables/useChartInk'
 import { useDistance } from '~/composables/useDistance'
-import { drawCursor, hasLane, laneClubs, laneLabelPx, lanesHeightPx, LANE_RIGHT_PX, type FlagMark } from '~/utils/lanes'
+import {
+  drawCursor,
+  hasLane,
+  laneClubs,
+  laneLabelPx,
+  LANE_LABEL_GAP_PX,
+  LANE_RIGHT_PX,
+  lanesHeightPx,
+  linesWithin,
+  type FlagMark,
+} from '~/utils/lanes'
 import {
   drawFlagNumber,
   drawNumber,
@@ -174,6 +184,28 @@ function point(event: ChartEvent, chart: Chart): void {
   emit('point', atM, here ? here.cell : null)
 }
 
+const LABEL_FACE = '"Overpass Variable", sans-serif'
+const LABEL_PX = { whole: 16, inLines: 13 }
+/** A club's label: large where it fits on one line, else smaller and on several. */
+function labelAt(chart: Chart, index: number): { lines: string[]; size: number } {
+  const label = clubs.value[index]?.label ?? ''
+  const room = laneLabelPx(chart.width) - LANE_LABEL_GAP_PX - 1
+  const linesOf = (size: number) => {
+    chart.ctx.font = `700 ${size}px ${LABEL_FACE}`
+    return linesWithin(label, room, text => chart.ctx.measureText(text).width)
+  }
+  const whole = linesOf(LABEL_PX.whole)
+  if (whole.length < 2) return { lines: whole, size: LABEL_PX.whole }
+  return { lines: linesOf(LABEL_PX.inLines), size: LABEL_PX.inLines }
+}
+const labelLines = (chart: Chart, index: number) => labelAt(chart, index).lines
+const labelFont = (chart: Chart, index: number) => ({
+  size: labelAt(chart, index).size,
+  weight: 700,
+  lineHeight: 1.1,
+  family: LABEL_FACE,
+})
+
 const options = computed<ChartOptions<'bar'>>(() => ({
   indexAxis: 'y',
   animation: false,
@@ -213,8 +245,11 @@ const options = computed<ChartOptions<'bar'>>(() => ({
       },
       ticks: {
         color: ink.value.ink,
-        padding: 8,
-        font: { size: 16, weight: 700, family: '"Overpass Variable", sans-serif' },
+        padding: LANE_LABEL_GAP_PX,
+        font: ({ chart, index }) => labelFont(chart, index),
+        callback(_, index) {
+          return labelLines(this.chart, index)
+        },
       },
     },
   },

@@ -44,13 +44,13 @@ const due = computed(() => {
         <NuxtLink
           :to="`/players/${player.id}`"
           no-prefetch
-          class="block truncate text-xl font-bold after:absolute after:inset-0"
+          class="block text-xl leading-snug font-bold wrap-anywhere after:absolute after:inset-0"
           >{{ player.name }}</NuxtLink
         >
         <span v-if="isConsentOpen(player)" class="flex items-center gap-1 text-sm font-semibold text-(--weak)"
           ><UIcon name="i-lucide-user-round-check" class="shrink-0" />a guardian has not agreed yet</span
         >
-        <span class="soft block truncate text-sm"
+        <span class="soft line-clamp-2 text-sm"
           >{{ player.level === 'unknown' ? 'Level not known' : LEVEL_WORDS[player.level]
           }}<template v-if="player.note">: {{ player.note }}</template></span
         >

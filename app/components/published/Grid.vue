@@ -29,8 +29,8 @@ function cellClass(club: { id: string }, swing: { id: string }) {
     table-class="w-full table-fixed"
     :min-rem="3.2 + chart.clubs.length * 3.4"
     corner-class="sticky left-0 z-10 w-14 bg-default sm:w-28"
-    club-class="truncate px-1.5 pb-1 text-left font-bold sm:text-lg"
-    swing-class="sticky left-0 z-10 truncate bg-default pr-2 text-left font-bold"
+    club-class="px-1.5 pb-1 text-left align-bottom leading-tight font-bold wrap-anywhere sm:text-lg"
+    swing-class="sticky left-0 z-10 bg-default pr-2 text-left leading-tight font-bold wrap-anywhere"
     :cell-class="cellClass"
   >
     <template #club="{ club }">{{ club.label }}</template>

@@ -91,7 +91,7 @@ function choose(at: StockShot) {
           table-class="w-full"
           corner-class="w-14 max-md:w-12"
           club-class="min-w-14 px-2 py-1 text-left font-bold whitespace-nowrap"
-          swing-class="max-w-24 truncate pr-2 text-left text-[0.95rem] font-bold"
+          swing-class="max-w-24 pr-2 text-left text-[0.95rem] leading-tight font-bold wrap-anywhere"
           :cell-class="() => 'border border-default p-0'"
         >
           <template #club="{ club }">{{ club.label }}</template>
