@@ -90,12 +90,14 @@ function choose(at: StockShot) {
           :caption="`The chart so far${totalOn ? ', by total' : ''}: choose a stock shot`"
           table-class="w-full"
           corner-class="w-14 max-md:w-12"
-          club-class="min-w-14 px-2 py-1 text-left font-bold whitespace-nowrap"
-          swing-class="max-w-24 pr-2 text-left text-[0.95rem] leading-tight font-bold wrap-anywhere"
+          club-class="min-w-14 px-2 py-1 text-left align-bottom leading-tight font-bold"
+          swing-class="pr-2 text-left text-[0.95rem] leading-tight font-bold"
           :cell-class="() => 'border border-default p-0'"
         >
-          <template #club="{ club }">{{ club.label }}</template>
-          <template #swing="{ swing }">{{ swing.name }}</template>
+          <template #club="{ club }"><span class="block w-max max-w-20 wrap-anywhere">{{ club.label }}</span></template>
+          <template #swing="{ swing }"
+            ><span class="block w-max max-w-24 wrap-anywhere">{{ swing.name }}</span></template
+          >
           <template #cell="{ club, swing }">
             <SessionBoardCell
               v-bind="swing.cells.get(club.id)!"
