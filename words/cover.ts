@@ -11,7 +11,17 @@ import { listed, write } from './message'
 export function scatterText({ targets, within, scatterAlone }: Omit<CoverSum, 'worst' | 'meanM'>): string {
   const others = targets - within
   if (scatterAlone === 0) return ''
-  return write(COVER.scatter, { all: scatterAlone === others ? 'yes' : 'no', n: scatterAlone, others })
+  const where = scatterAlone < others ? 'some' : within === 0 ? 'nowhere' : 'all'
+  return write(COVER.scatter, { where, n: scatterAlone, others })
+}
+
+/**
+ * What a shot leaves, where it is held against the line: never the line's own figure for more than that.
+ * @example leaveText(6.46, 6.4, 'yd') // => 'just over 7 yd'
+ */
+export function leaveText(leaveM: number, lineM: number, unit: DistanceUnit): string {
+  const [leave, line] = [distanceWithUnit(leaveM, unit), distanceWithUnit(lineM, unit)]
+  return leaveM > lineM && leave === line ? write(COVER.justOver, { line }) : leave
 }
 
 /** What is left to do where no flag is raised. */

@@ -41,11 +41,12 @@ export const orderTexts: Record<Order, { name: string; why: string }> = ORDERS
 
 /** How ready the chart is, in one line. */
 export function readyText(
-  { cellsWithin, cellsInUse, goodEnough, ballsToGo, withinM }: Ready,
+  { cellsWithin, cellsInUse, goodEnough, ballsToGo, ownBallsToGo, withinM }: Ready,
   unit: DistanceUnit,
 ): string {
   const limit = limitWithUnit(withinM, unit)
   const within = write(NEXT.within, { within: String(cellsWithin), all: String(cellsInUse), limit })
   if (goodEnough) return write(NEXT.enough, { within })
+  if (ballsToGo === null && ownBallsToGo) return write(NEXT.ownToGo, { within, n: ownBallsToGo })
   return ballsToGo === null ? write(NEXT.manyToGo, { within }) : write(NEXT.ballsToGo, { within, n: ballsToGo })
 }

@@ -18,11 +18,11 @@ export function unprovenText(
 ): string {
   if (all.length === 0) return ''
   const named = all.slice(0, NAMED).map(one =>
-    write(one.why === 'thin' ? UNPROVEN.thin : UNPROVEN.old, {
+    write(one.why === 'old' ? UNPROVEN.old : one.balls === null ? UNPROVEN.thinOwn : UNPROVEN.thin, {
       stretch: write(UNPROVEN.stretch, { from: distanceText(one.fromM, unit), to: distanceText(one.toM, unit) }),
       shot: nameOf(one),
       plusMinus: doubtWithUnit(one.plusMinusM, unit),
-      balls: one.balls,
+      balls: one.balls ?? 0,
       days: one.days ?? 0,
     }),
   )

@@ -1,5 +1,6 @@
 import { cellKey } from '../bag/bag'
 import { exp } from '../stats/exact'
+import { nextBalls, type NextBalls } from './beyond-balls'
 import { askedShare, needOf } from '../rounds/need'
 import type { Finding } from '../gaps/flag'
 import { remarksAt, writtenNumbers } from '../history/coach-remarks'
@@ -11,7 +12,14 @@ import { gapFacts } from '../gaps/facts'
 import { stillOpen } from '../gaps/still-open'
 import { unprovenOf } from '../gaps/unproven'
 import { measuringErrorM } from '../shot/measuring'
-import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Question } from './calibration'
+import {
+  BALLS_AT_ONCE,
+  USUAL_OPTIONS,
+  type Calibration,
+  type CalibrationOptions,
+  type Question,
+  type Ready,
+} from './calibration'
 import { asRead } from '../chart/as-read'
 import { asTotal, runsOf } from '../chart/as-total'
 import { carryChart } from '../chart/carry-chart'
@@ -137,6 +145,19 @@ function retestOf(
   }
 }
 
+/** About how many more balls, and of the ball one plays where range balls never make it. */
+function forecast(
+  { fit }: GridFit,
+  ahead: NextBalls,
+  rule: NextOptions,
+  withinM: number,
+): Pick<Ready, 'ballsToGo' | 'ownBallsToGo'> {
+  const most = (balls: number) => (balls === NEXT.mostBallsForecast ? null : balls)
+  const toGo = most(ballsToGo(ahead.fit, { ...rule, left: ahead.left }, withinM))
+  if (!ahead.left || toGo !== null) return { ballsToGo: toGo }
+  return { ballsToGo: null, ownBallsToGo: most(ballsToGo(fit, rule, withinM)) }
+}
+
 /** With what it was made from: the fit, and the player's shots as they went into it. */
 export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
 
@@ -204,7 +225,7 @@ export function calibrate(
   )
   const wanted = { ...open, need: open.need.map((need, row) => need * needs[row]!) }
   const allCorrections = [...corrections, ...(level?.corrections ?? [])]
-  const toGo = known.inUse === 0 ? 0 : ballsToGo(grid.fit, rule, options.withinM)
+  const ahead = nextBalls(grid, player, rangeBalls)
   return {
     grid,
     player,
@@ -218,9 +239,9 @@ export function calibrate(
     ladder: facts.ladder,
     findings,
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
-    unproven: unprovenOf(facts, options.flags),
+    unproven: unprovenOf(facts, options.flags, ahead.leftSdOf),
     stillOpen: stillOpen(findings, facts, read.grid, options.flags, rule.measSdM),
-    next: hitNextFew(grid.fit, wanted, SHOTS_AHEAD).map(({ cell, gainM, others }) => {
+    next: hitNextFew(ahead.fit, { ...wanted, left: ahead.left }, SHOTS_AHEAD).map(({ cell, gainM, others }) => {
       const carryM = exp(grid.fit.mean[cell]!)
       const share = askedShare(byNeed, carryM, carryM)
       return {
@@ -236,7 +257,7 @@ export function calibrate(
       cellsWithin: known.within,
       cellsInUse: known.inUse,
       goodEnough,
-      ballsToGo: toGo === NEXT.mostBallsForecast ? null : toGo,
+      ...(known.inUse === 0 ? { ballsToGo: 0 } : forecast(grid, ahead, rule, options.withinM)),
     },
     ...(anyBall ? retestOf(player, grid, wanted, options.withinM) : { retestDueMs: null, retest: null }),
     questions: askAbout(player, grid, chart, looks),

@@ -77,6 +77,11 @@ export interface Ready {
   goodEnough: boolean
   /** About how many more balls; null when it would take more than can be forecast. */
   ballsToGo: number | null
+  /**
+   * Where range balls never make it, because how much they lose is not known well enough: about how many of the ball
+   * one plays do. Null when those would take more than can be forecast too; missing where it is not so.
+   */
+  ownBallsToGo?: number | null
 }
 
 /** A retest: because time has passed, or because of what was changed after the last session. */

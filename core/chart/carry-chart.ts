@@ -43,7 +43,7 @@ export function carryChart(bag: Bag, shots: readonly NeutralShot[], grid: GridFi
       .map(club => club.id),
   )
   const anyBall = grid.fit.information.some(said => said !== 0)
-  const leans = leanings(grid.fit)
+  const leans = leanings({ ...grid.fit, covariance: grid.apart ?? grid.fit.covariance })
   const sides = sidesOf(shots, grid)
   return gridCells(bag).map((cell): ChartCell => {
     const key = cellKey(cell)

@@ -61,14 +61,21 @@ export function ballSdM({
 /**
  * The "±" beside a number after so many more balls of its own, metres: as its scatter has it, other stock shots' balls
  * left aside. Null where nothing tells how it scatters.
+ * @param leftM as much of the "±" as such balls never take away
  * @example halfAfter({ certainty80M: [65, 75], window80M: [60, 80] }, 3) // => 3.63
  */
-export function halfAfter(cell: Pick<ChartCell, 'certainty80M' | 'window80M'>, balls: number): number | null {
+export function halfAfter(
+  cell: Pick<ChartCell, 'certainty80M' | 'window80M'>,
+  balls: number,
+  leftM = 0,
+): number | null {
   const half = plusMinusM(cell)
   if (half === null || !cell.window80M) return null
   const window = (cell.window80M[1] - cell.window80M[0]) / 2
   const ball2 = window ** 2 - half ** 2
-  return ball2 <= 0 ? half : half / Math.sqrt(1 + (NEXT.cleanOfAll * balls * half ** 2) / ball2)
+  const left = Math.min(half, leftM)
+  const told2 = half ** 2 - left ** 2
+  return ball2 <= 0 ? half : Math.sqrt(left ** 2 + told2 / (1 + (NEXT.cleanOfAll * balls * told2) / ball2))
 }
 
 /**

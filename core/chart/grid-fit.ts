@@ -5,6 +5,7 @@ import { shotErrorM } from '../shot/measuring'
 import { dayOf, type NeutralPlayer } from '../shot/player-shots'
 import type { NeutralShot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
+import { withSameLoss, type SessionBalls } from './same-loss'
 import type { Change } from '../model/belief'
 import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
 import {
@@ -28,6 +29,8 @@ export interface GridFit {
   /** 1 for cells in use, 0 for struck-out and retired ones. */
   need: number[]
   fit: Fit
+  /** The fit's covariance before what all range balls share was added; missing where they share nothing. */
+  apart?: Float64Array
   /** Fits of single cells, by key, of clubs outside the grid's lofts. */
   plain: ReadonlyMap<string, Fit>
   /** By shot id; a shot that could not be taken is not among them. */
@@ -105,6 +108,7 @@ interface Group {
   id: string
   day: number
   daySd: number
+  lossSd?: number
   shots: NeutralShot[]
 }
 
@@ -128,7 +132,8 @@ function bySession({ sessions, shots }: Pick<NeutralPlayer, 'sessions' | 'shots'
           ? MODEL.roughDaySd
           : MODEL.daySd
       const daySd = Math.hypot(ownSd, session?.commonSd ?? 0)
-      return { id, day: dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs))), daySd, shots: list }
+      const day = dayOf(session?.startedAtMs ?? Math.min(...list.map(shot => shot.hitAtMs)))
+      return { id, day, daySd, ...(session?.lossSd !== undefined && { lossSd: session.lossSd }), shots: list }
     })
     .sort((a, b) => a.day - b.day || (a.id < b.id ? -1 : 1))
 }
@@ -137,18 +142,24 @@ function bySession({ sessions, shots }: Pick<NeutralPlayer, 'sessions' | 'shots'
 function modelSessions(
   groups: readonly Group[],
   indexOf: ReadonlyMap<string, number>,
-): { id: string; session: ModelSession; ids: string[] }[] {
+): { id: string; session: ModelSession; ids: string[]; lossSd: number | undefined }[] {
   return groups
-    .map(({ id, day, daySd, shots }) => {
+    .map(({ id, day, daySd, lossSd, shots }) => {
       const own = shots.filter(shot => indexOf.has(cellKey(shot)))
       return {
         id,
         session: { day, daySd, shots: own.map(shot => toModelShot(shot, indexOf.get(cellKey(shot))!)) },
         ids: own.map(shot => shot.id),
+        lossSd,
       }
     })
     .filter(({ ids }) => ids.length > 0)
 }
+
+const ballsOf = ({ session, lossSd }: ReturnType<typeof modelSessions>[number]): SessionBalls => ({
+  ...(lossSd !== undefined && { lossSd }),
+  balls: session.shots,
+})
 
 /** Earlier sessions folded, for the live rule: handed back in, they are not gone over again. */
 export interface Kept {
@@ -205,11 +216,21 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
       today,
       options,
     )
-    plain.set(key, single)
+    plain.set(key, { ...single, covariance: withSameLoss(single, own.map(ballsOf)) })
     own.forEach(({ ids }, s) => judge(ids, single.verdicts[s]!))
   }
   const need = cells.map(cell => (inUse.has(cellKey(cell)) && !isStruckOut(bag, cell) ? 1 : 0))
-  return { cells, indexOf, need, fit, plain, verdicts, lastDay: groups.at(-1)?.day ?? null }
+  const covariance = withSameLoss(fit, sessions.map(ballsOf))
+  return {
+    cells,
+    indexOf,
+    need,
+    fit: { ...fit, covariance },
+    ...(covariance !== fit.covariance && { apart: fit.covariance }),
+    plain,
+    verdicts,
+    lastDay: groups.at(-1)?.day ?? null,
+  }
 }
 
 /** Folds all sessions but the newest; null when there is nothing before it. */

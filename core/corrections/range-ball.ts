@@ -1,5 +1,6 @@
 import { cellKey } from '../bag/bag'
 import { ballLossFrom, lossShare, playBallCarryM, type BallLoss } from '../flight/ball-type'
+import { Z_80 } from '../stats/normal'
 import { median } from '../stats/median'
 import { reaching, reachingAll } from './stage'
 import type { NeutralShot, Session, ShotAt } from '../shot/shot'
@@ -55,9 +56,14 @@ export function asPlayBall({ sessions, shots }: { sessions: Session[]; shots: Sh
       if (!range.has(session.id)) return session
       const own = counting(session.id)
       const share = own.length === 0 ? 1 : own.reduce((sum, shot) => sum + lossShare(shot.carryM), 0) / own.length
-      return { ...session, commonSd: Math.hypot(session.commonSd ?? 0, loss.sd * share) }
+      return { ...session, commonSd: Math.hypot(session.commonSd ?? 0, loss.sd * share), lossSd: loss.sd }
     }),
   }
+}
+
+/** What is not known of range balls as a "±" beside a number, 8 in 10, metres: no number of them takes it away. */
+export function lossHalfM(carryM: number, { sd }: Pick<RangeBalls, 'sd'>): number {
+  return Z_80 * sd * lossShare(carryM) * carryM
 }
 
 /** Range balls taken as they are, when nothing is to be corrected. */

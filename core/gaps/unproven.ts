@@ -13,8 +13,8 @@ export interface Unproven extends StockShot {
   toM: number
   /** Doubt about the number, 8 in 10, metres. */
   plusMinusM: number
-  /** About so many balls with it settle the stretch. */
-  balls: number
+  /** About so many balls with it settle the stretch; null where no number of range balls does. */
+  balls: number | null
   /** Whole days since its last ball; null without one. */
   days: number | null
 }
@@ -31,19 +31,26 @@ const CLEAN_SHARE = 0.9
 const isThin = ({ certaintySdM }: Pick<CoverShot, 'certaintySdM'>, withinM: number) =>
   !isWithin(Z_80 * certaintySdM, withinM)
 
-/** Balls after which the number is known to within so much: precisions add up. */
-function ballsToProve({ certaintySdM, scatterSdM }: CoverShot, withinM: number): number {
-  const wanted = (Z_80 / withinM) ** 2 - 1 / certaintySdM ** 2
+/**
+ * Balls after which the number is known to within so much: precisions add up. Null where what no ball takes away is
+ * more than that.
+ */
+function ballsToProve({ certaintySdM, scatterSdM }: CoverShot, withinM: number, leftSdM: number): number | null {
+  const [within2, told2] = [(withinM / Z_80) ** 2 - leftSdM ** 2, certaintySdM ** 2 - leftSdM ** 2]
+  if (within2 <= 0) return null
+  const wanted = 1 / within2 - 1 / told2
   return Math.max(1, Math.ceil((wanted * scatterSdM ** 2) / CLEAN_SHARE - 1e-9))
 }
 
 /**
  * The stretches of a cover that are not proven, shortest first. A hole is said by its own rule, and is not among them.
  * Mutates nothing.
+ * @param leftSdOf of a shot's doubt what the next balls leave as it is, one standard deviation, metres
  */
 export function unprovenOf(
   { cover, chart, nowMs, withinM }: Pick<GapFacts, 'cover' | 'chart' | 'nowMs' | 'withinM'>,
   options: FlagOptions = {},
+  leftSdOf: (shot: CoverShot) => number = () => 0,
 ): Unproven[] {
   const cells = new Map(chart.map(cell => [cellKey(cell), cell]))
   const stock = new Map(cover.shots.filter(shot => !shot.grippedDown).map(shot => [cellKey(shot), shot]))
@@ -69,7 +76,7 @@ export function unprovenOf(
         fromM: all[0]!.atM,
         toM: all.at(-1)!.atM,
         plusMinusM: Z_80 * shot.certaintySdM,
-        balls: thin ? ballsToProve(shot, withinM) : RETEST_BALLS,
+        balls: thin ? ballsToProve(shot, withinM, leftSdOf(shot)) : RETEST_BALLS,
         days: lastHitMs === null ? null : Math.floor((nowMs - lastHitMs) / DAY_MS),
       }
     })

@@ -13,7 +13,14 @@ export interface NextOptions {
   balls: number
   /** Worth of each cell; 0 for one that is struck out, which is then no candidate either. */
   need: readonly number[]
+  /**
+   * Of each cell the variance of ln carry that no ball takes away; missing is none. The fit's covariance is then
+   * without it.
+   */
+  left?: ArrayLike<number>
 }
+
+const leftOf = ({ left }: Pick<NextOptions, 'left'>, cell: number): number => left?.[cell] ?? 0
 
 /** Variance of ln carry of the next k balls of a cell about its stock carry. */
 function ballVariance(fit: Fit, i: number, { measSdM, balls }: NextOptions): number {
@@ -38,11 +45,12 @@ function gainsAt(
   covariance: Float64Array,
   worth: Float64Array,
   noise: Float64Array,
+  options: Pick<NextOptions, 'left'>,
   sd: Float64Array,
   gain: Float64Array,
 ): void {
   const n = worth.length
-  for (let c = 0; c < n; c++) sd[c] = Math.sqrt(covariance[c * n + c]!)
+  for (let c = 0; c < n; c++) sd[c] = Math.sqrt(covariance[c * n + c]! + leftOf(options, c))
   for (let j = 0; j < n; j++) {
     gain[j] = 0
     if (worth[j] === 0) continue
@@ -70,7 +78,7 @@ function best(gain: Float64Array, worth: Float64Array): number {
 export function gains(fit: Fit, options: NextOptions): number[] {
   const { worth, noise } = weights(fit, options)
   const gain = new Float64Array(worth.length)
-  gainsAt(fit.covariance, worth, noise, new Float64Array(worth.length), gain)
+  gainsAt(fit.covariance, worth, noise, options, new Float64Array(worth.length), gain)
   return [...gain]
 }
 
@@ -90,12 +98,12 @@ export function hitNext(fit: Fit, options: NextOptions): NextShot | null {
   const n = fit.mean.length
   const { worth, noise } = weights(fit, options)
   const gain = new Float64Array(n)
-  gainsAt(fit.covariance, worth, noise, new Float64Array(n), gain)
+  gainsAt(fit.covariance, worth, noise, options, new Float64Array(n), gain)
   const cell = best(gain, worth)
   if (cell < 0) return null
   const total = fit.covariance[cell * n + cell]! + noise[cell]!
   const learns = Array.from({ length: n }, (_, c) => {
-    const now = fit.covariance[c * n + c]!
+    const now = fit.covariance[c * n + c]! + leftOf(options, c)
     return worth[c]! * (Math.sqrt(now) - Math.sqrt(Math.max(0, now - fit.covariance[c * n + cell]! ** 2 / total)))
   })
   const others = learns
@@ -137,6 +145,7 @@ export function cellsWithin(
   fit: Pick<Fit, 'mean' | 'covariance'>,
   need: readonly number[],
   withinM: number,
+  left?: ArrayLike<number>,
 ): { within: number; inUse: number } {
   const n = fit.mean.length
   let within = 0
@@ -144,7 +153,8 @@ export function cellsWithin(
   for (let i = 0; i < n; i++) {
     if (need[i] === 0) continue
     inUse++
-    if (isWithin(Z_80 * exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]!), withinM)) within++
+    if (isWithin(Z_80 * exp(fit.mean[i]!) * Math.sqrt(fit.covariance[i * n + i]! + leftOf({ left }, i)), withinM))
+      within++
   }
   return { within, inUse }
 }
@@ -159,8 +169,12 @@ export function isEnough({ within, inUse }: { within: number; inUse: number }): 
 }
 
 /** True when eight tenths of the cells in use are known to within ± `withinM`, 8 times in 10. */
-export function goodEnough(fit: Pick<Fit, 'mean' | 'covariance'>, need: readonly number[], withinM: number): boolean {
-  return isEnough(cellsWithin(fit, need, withinM))
+export function goodEnough(
+  fit: Pick<Fit, 'mean' | 'covariance'>,
+  { need, left }: Pick<NextOptions, 'need' | 'left'>,
+  withinM: number,
+): boolean {
+  return isEnough(cellsWithin(fit, need, withinM, left))
 }
 
 /**
@@ -174,8 +188,8 @@ export function ballsToGo(fit: Fit, options: NextOptions, withinM: number): numb
   const covariance = fit.covariance.slice()
   const [gain, sd] = [new Float64Array(n), new Float64Array(n)]
   for (let balls = 0; balls < NEXT.mostBallsForecast; balls++) {
-    if (goodEnough({ mean: fit.mean, covariance }, options.need, withinM)) return balls
-    gainsAt(covariance, worth, noise, sd, gain)
+    if (goodEnough({ mean: fit.mean, covariance }, options, withinM)) return balls
+    gainsAt(covariance, worth, noise, options, sd, gain)
     const j = best(gain, worth)
     if (j < 0) return balls
     learnFrom(covariance, n, j, noise[j]!)
@@ -201,7 +215,10 @@ export function daysToRetest(
   const drifted = perDay * Math.max(0, Math.min(elapsedDays, MODEL.longestGapDays))
   for (let i = 0; i < n; i++) covariance[i * n + i]! -= drifted
   for (let day = 0; day < NEXT.retestDaysMost; day++) {
-    if (day >= NEXT.retestDaysLeast && !goodEnough({ mean: fit.mean, covariance }, need, NEXT.retestSlack * withinM))
+    if (
+      day >= NEXT.retestDaysLeast &&
+      !goodEnough({ mean: fit.mean, covariance }, { need }, NEXT.retestSlack * withinM)
+    )
       return day
     for (let i = 0; i < n; i++) covariance[i * n + i]! += perDay
   }
@@ -228,12 +245,12 @@ export function retestBalls(
   const one = { ...options, balls: 1 }
   const byCell = new Map<number, NextShot & { balls: number }>()
   for (let ball = 0; ball < NEXT.retestBallsMost; ball++) {
-    if (ball >= NEXT.retestBallsLeast && goodEnough(ahead, options.need, withinM)) break
+    if (ball >= NEXT.retestBallsLeast && goodEnough(ahead, options, withinM)) break
     const next = hitNext(ahead, one)
     if (!next) break
     const known = byCell.get(next.cell)
     byCell.set(next.cell, known ? { ...known, balls: known.balls + 1 } : { ...next, balls: 1 })
     learnFrom(ahead.covariance, n, next.cell, ballVariance(fit, next.cell, one))
   }
-  return { balls: [...byCell.values()], enough: goodEnough(ahead, options.need, withinM) }
+  return { balls: [...byCell.values()], enough: goodEnough(ahead, options, withinM) }
 }

@@ -91,6 +91,8 @@ export interface Session {
   carryAir?: CarryAir
   /** What corrections add in common to its balls, of air, run and kind of ball; sd of ln carry. */
   commonSd?: number
+  /** Of that, the doubt about what range balls lose at 100 yd: the same in every session that has it. */
+  lossSd?: number
 }
 
 /** The shots that count for the number. */

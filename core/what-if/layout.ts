@@ -207,6 +207,7 @@ export function chartOf(
     cells,
     indexOf: new Map(cells.map((cell, i) => [cellKey(cell), i])),
     fit: picked(whole.fit, placed, moved),
+    apart: undefined,
     need: cells.map(cell => (isStruckOut(bag, cell) ? 0 : 1)),
   }
   const groups = groupByCell(player.shots)

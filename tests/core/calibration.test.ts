@@ -479,6 +479,10 @@ describe('what to do next', () => {
     const early = calibrated(BAG, balls('50°', '9:00', [80])).ready
     expect(early).toMatchObject({ goodEnough: false })
     expect(readyText({ ...early, ballsToGo: 1 }, 'yd')).toMatch(/about 1 more ball\.$/)
+    expect(readyText({ ...early, ballsToGo: null, ownBallsToGo: 2 }, 'yd')).toMatch(
+      /within ± 3 yd\. Range balls make it no surer: .*\. About 2 balls of the ball you play would do\.$/,
+    )
+    expect(readyText({ ...early, ballsToGo: null, ownBallsToGo: null }, 'm')).toMatch(/many more balls\.$/)
     expect(readyText({ ...early, ballsToGo: null }, 'm')).toMatch(/within ± 3 m, many more balls\.$/)
   })
 

@@ -6,7 +6,7 @@ import type { CellRemark, Remarks } from '../../core/history/coach-remarks'
 import type { GapFacts } from '../../core/gaps/facts'
 import type { Finding } from '../../core/gaps/flag'
 import { checkRules, FLAG_RULES, flagRule, isUncovered } from '../../core/gaps/flags'
-import { SAY, SIDE, SIDE_OF_LEVEL } from '../../core/model/constants'
+import { SPREAD_OF_LEVEL, SAY, SIDE, SIDE_OF_LEVEL } from '../../core/model/constants'
 import { oneFactOneFlag, withParts } from '../../core/gaps/one-fact'
 import type { CoverAt, CoverShot } from '../../core/gaps/stretches'
 import { descentDeg } from '../../core/gaps/descent'
@@ -409,6 +409,11 @@ describe('flags with odds', () => {
     expect(at('expert', 0.04)).toEqual(['level'])
     expect(at('expert', 0.022)).toEqual([])
     expect(at('unknown', 0.09)).toEqual([])
+    const [twice] = find('loose', factsOf([], 0.1, { level: 'expert', spread: { ln: 0.05, degrees: 40 } }))
+    const times = (0.05 / SPREAD_OF_LEVEL.expert).toFixed(1)
+    expect(flagText(twice!, names, 'yd').why).toBe(
+      `Clean balls scatter ${times} times as wide as is usual for the player’s level.`,
+    )
   })
 
   it('looser has to be so much more where many balls are mishit: the lesser mishits pass for scatter', () => {
@@ -650,8 +655,17 @@ describe('weak and missing yards', () => {
     const { scatterSdM } = facts(run()).cover.shots[0]!
     const after = (balls: number) => 1.2816 / Math.sqrt(1 / 16 + (0.9 * balls) / scatterSdM ** 2)
     const { withinM } = facts(run())
-    expect(after(thin!.balls)).toBeLessThanOrEqual(withinM * 1.001)
-    expect(thin!.balls === 1 || after(thin!.balls - 1) > withinM).toBe(true)
+    const needed = thin!.balls!
+    expect(after(needed)).toBeLessThanOrEqual(withinM * 1.001)
+    expect(needed === 1 || after(needed - 1) > withinM).toBe(true)
+    // Where range balls leave a part of it they need more, and none do where they leave all that is wanted.
+    const leaving = (share: number) =>
+      unprovenOf(facts(run(), { certaintySdM: 4 }), {}, () => (share * withinM) / 1.2816)
+    expect(leaving(0.9)[0]!.balls!).toBeGreaterThan(needed)
+    expect(leaving(1.01)[0]!.balls).toBeNull()
+    expect(unprovenText(leaving(1.01), 'yd', () => '51° full')).toMatch(
+      /^Not proven yet: \d+ to \d+ \(51° full, ± 6 yd: the ball you play has to settle it, range balls cannot\)\.$/,
+    )
     expect(unprovenOf(facts(run(), {}, DAY_MS + 90 * DAY))).toMatchObject([{ why: 'old', balls: 2, days: 90 }])
     expect(unprovenOf(facts(run(), {}, DAY_MS + 90 * DAY), { staleDays: 90 })).toEqual([])
     expect(unprovenOf(facts(run().slice(0, 2), { certaintySdM: 4 }))).toEqual([])

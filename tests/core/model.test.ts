@@ -132,7 +132,7 @@ describe('the pooled model', () => {
     const struckOut = options.need.map((_, i) => (i === cell ? 0 : 1))
     expect(hitNext(fit, { ...options, need: struckOut })!.cell).not.toBe(cell)
     expect(hitNext(fit, { ...options, need: struckOut.map(() => 0) })).toBeNull()
-    expect(goodEnough(fit, options.need, 1000)).toBe(true)
+    expect(goodEnough(fit, options, 1000)).toBe(true)
   })
 
   it('states gap, overlap, looser and moved with their odds', () => {

@@ -9,7 +9,7 @@ import { isGone } from '../../core/what-if/gone'
 import { flagText, stillOpenText } from '../../words/flags'
 import { gapsStateText } from '../../words/stages'
 import { stockShotName } from '../../words/stock-shot'
-import { isQuiet, noFlagText, scatterText } from '../../words/cover'
+import { isQuiet, leaveText, noFlagText, scatterText } from '../../words/cover'
 import { verdictText } from '../../words/verdict'
 import { bagOf, balls, calibrated, tenBalls } from './players'
 
@@ -161,9 +161,19 @@ describe('where no flag is raised', () => {
     expect([isQuiet({ sum: all, open: 0, lineM }), isQuiet({ sum: all, open: 1, lineM })]).toEqual([true, false])
   })
 
+  it('what leaves more than the line never reads as the line', () => {
+    expect([6.3, 6.4, 6.46, 7].map(leaveM => leaveText(leaveM, lineM, 'yd'))).toEqual([
+      '7 yd',
+      '7 yd',
+      'just over 7 yd',
+      '8 yd',
+    ])
+  })
+
   it('what no bag can mend is told from a gap', () => {
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 0 })).toBe('')
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 14 })).toMatch(/^On the others even a stock shot /)
+    expect(scatterText({ targets: 21, within: 0, scatterAlone: 21 })).toMatch(/^Even a stock shot /)
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 3 })).toMatch(/^On 3 of the 14 others even /)
   })
 })

@@ -207,6 +207,9 @@ describe('what more balls gain', () => {
         for (let i = 1; i < gains.length; i++) expect(gains[i]!).toBeLessThan(gains[i - 1]!)
       }),
     )
+    // What such balls never take away stays, all of it where it is more than there is.
+    for (const left of [0, 2, 4.9, 5, 7])
+      expect(halfAfter({ certainty80M: [65, 75], window80M: [60, 80] }, 1e9, left)).toBeCloseTo(Math.min(5, left), 3)
     expect(halfAfter({ certainty80M: null, window80M: null }, 3)).toBeNull()
     expect(halfAfter({ certainty80M: null, window80M: [60, 80] }, 3)).toBeNull()
     expect(halfAfter({ certainty80M: [65, 75], window80M: null }, 3)).toBeNull()

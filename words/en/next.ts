@@ -10,6 +10,9 @@ export const NEXT = {
   enough: 'Good enough: {within}.',
   ballsToGo: '{within}, about {n, plural, one {# more ball} other {# more balls}}.',
   manyToGo: '{within}, many more balls.',
+  ownToGo:
+    '{within}. Range balls make it no surer: how much they lose is not known well enough. About {n, plural, one {# ' +
+    'ball} other {# balls}} of the ball you play would do.',
 } as const
 
 /** When a block ends. */

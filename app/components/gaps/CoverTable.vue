@@ -9,8 +9,11 @@ const { text, unit } = useDistance()
 const { cellName } = useCellNames()
 const nameOf = (best: number) =>
   `${cellName(props.cover.shots[best]!)}${props.cover.shots[best]!.grippedDown ? ', gripped down' : ''}`
-const state = (one: Cover['at'][number]) =>
-  one.hole === 'sure' ? 'hole, sure' : one.leaveM > props.lineM ? 'over the line' : 'covered'
+function state({ hole, leaveM }: Cover['at'][number]): string {
+  if (hole === 'sure') return 'hole, sure'
+  if (leaveM <= props.lineM) return 'covered'
+  return text(leaveM) === text(props.lineM) ? 'just over the line' : 'over the line'
+}
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sumCover, type Cover } from '#core/gaps/stretches'
-import { scatterText } from '#words/cover'
+import { leaveText, scatterText } from '#words/cover'
 import { inHundred } from '#words/flags'
 import { unprovenText } from '#words/unproven'
 import { useDistance } from '~/composables/useDistance'
@@ -14,11 +14,12 @@ const { unproven } = useNumbers()
 const sum = computed(() => sumCover(props.cover.at, props.lineM))
 const worst = computed(() => {
   if (!sum.value) return null
-  const shot = props.cover.shots[sum.value.worst.best]!
+  const { atM, best, leaveM } = sum.value.worst
+  const shot = props.cover.shots[best]!
   return {
-    at: withUnit(sum.value.worst.atM),
+    at: withUnit(atM),
     shot: `${cellName(shot)}${shot.grippedDown ? ' gripped down an inch' : ''}`,
-    leave: withUnit(sum.value.worst.leaveM),
+    leave: leaveText(leaveM, props.lineM, unit.value),
     bad: withUnit(sum.value.worst.badM),
   }
 })

@@ -1,6 +1,7 @@
 import { isWithin } from '#core/units'
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/calibration/calibration'
+import { lossHalfM } from '#core/corrections/range-ball'
 import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { remarksAt } from '#core/history/coach-remarks'
 import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
@@ -68,7 +69,9 @@ export function useProposal({ session, balls }: SessionBalls) {
 
   const gainOf = (at: StockShot, more: number): string => {
     const cell: ChartCell | undefined = known.value.get(cellKey(at))
-    const [half, after] = [cell && plusMinusM(cell), cell && halfAfter(cell, more)]
+    const range = session.value?.ball === 'range' ? numbers.rangeBalls.value : null
+    const left = range && cell?.carryM ? lossHalfM(cell.carryM, range) : 0
+    const [half, after] = [cell && plusMinusM(cell), cell && halfAfter(cell, more, left)]
     return half && after ? gainText(half, after, more, unit.value) : ''
   }
   const proposed = (at: StockShot & { balls: number }, why: string): Proposal => {

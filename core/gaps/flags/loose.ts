@@ -65,7 +65,7 @@ export function find(facts: GapFacts): Finding[] {
       sureness: probability >= SAY.looserThanLevelSure ? 'sure' : 'likely',
       probability,
       cells: [],
-      data: { sharePercent: 100 * (times - 1) },
+      data: { wideTimes: times },
       fromM: 0,
       toM: 0,
       figure: times,

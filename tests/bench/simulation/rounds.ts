@@ -73,7 +73,7 @@ export function race(seed: number, level: SimulatedLevel, most: number): Race {
     const fit = fitModel(cells, [{ day: 0, shots: led }], 0)
     const carries = [...fit.mean].map(Math.exp)
     if (next.at === 0) arrive(() => near(carries), next, balls)
-    if (stop === 0 && goodEnough(fit, need, yardsToMetres(WITHIN_YD))) {
+    if (stop === 0 && goodEnough(fit, { need }, yardsToMetres(WITHIN_YD))) {
       stop = balls
       stopTrue = near(carries)
     }

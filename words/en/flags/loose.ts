@@ -10,7 +10,7 @@ export default {
   variants: {
     level: {
       title: 'Looser than the level',
-      why: 'Clean balls scatter {sharePercent} wider than is usual for the player’s level.',
+      why: 'Clean balls scatter {wideTimes} as wide as is usual for the player’s level.',
       remedies: ['Block practice over all swing lengths, or choose another level: it only changes what is expected.'],
     },
   },
