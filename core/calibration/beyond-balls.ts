@@ -57,8 +57,8 @@ export function beyondRangeBalls(
   const form = inverseForm(covariance, a)
   const held = form > 1 ? 1 / form : 1
   return {
-    covariance: covariance.map((value, at) => value - held * a[Math.floor(at / n)]! * a[at % n]!),
-    left: a.map(value => held * value * value),
+    covariance: covariance.map((value, at) => value - held * (a[Math.floor(at / n)]! * a[at % n]!)),
+    left: a.map(value => held * (value * value)),
   }
 }
 

@@ -36,5 +36,5 @@ export function withSameLoss(
   const whole = times(covariance, times(information, all.map(Math.sign)))
   const say = times(covariance, times(information, off)).map((value, i) => value / Math.max(1, whole[i]!))
   const missing = range[0]!.lossSd! ** 2 * (1 - 1 / range.length)
-  return covariance.map((value, at) => value + missing * say[Math.floor(at / n)]! * say[at % n]!)
+  return covariance.map((value, at) => value + missing * (say[Math.floor(at / n)]! * say[at % n]!))
 }

@@ -1,6 +1,5 @@
 import { cellKey } from '../bag/bag'
 import { ballLossFrom, lossShare, playBallCarryM, type BallLoss } from '../flight/ball-type'
-import { Z_80 } from '../stats/normal'
 import { median } from '../stats/median'
 import { reaching, reachingAll } from './stage'
 import type { NeutralShot, Session, ShotAt } from '../shot/shot'
@@ -59,11 +58,6 @@ export function asPlayBall({ sessions, shots }: { sessions: Session[]; shots: Sh
       return { ...session, commonSd: Math.hypot(session.commonSd ?? 0, loss.sd * share), lossSd: loss.sd }
     }),
   }
-}
-
-/** What is not known of range balls as a "±" beside a number, 8 in 10, metres: no number of them takes it away. */
-export function lossHalfM(carryM: number, { sd }: Pick<RangeBalls, 'sd'>): number {
-  return Z_80 * sd * lossShare(carryM) * carryM
 }
 
 /** Range balls taken as they are, when nothing is to be corrected. */

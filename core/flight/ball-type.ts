@@ -1,4 +1,5 @@
 import { exp, ln } from '../stats/exact'
+import { Z_80 } from '../stats/normal'
 import { yardsToMetres } from '../units'
 
 /**
@@ -15,6 +16,11 @@ export function lossShare(carryM: number): number {
 export interface BallLoss {
   loss: number
   sd: number
+}
+
+/** What is not known of range balls as a "±" beside a number, 8 in 10, metres: no number of them takes it away. */
+export function lossHalfM(carryM: number, { sd }: Pick<BallLoss, 'sd'>): number {
+  return Z_80 * sd * lossShare(carryM) * carryM
 }
 
 /** Carry of the ball one plays, from that of a range ball; its error, in ln carry, is common to all range balls. */

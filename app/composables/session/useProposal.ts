@@ -1,7 +1,7 @@
 import { isWithin } from '#core/units'
 import { cellKey, type StockShot } from '#core/bag/bag'
 import { BALLS_AT_ONCE } from '#core/calibration/calibration'
-import { lossHalfM } from '#core/corrections/range-ball'
+import { lossHalfM } from '#core/flight/ball-type'
 import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { remarksAt } from '#core/history/coach-remarks'
 import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
