@@ -11,7 +11,7 @@ import { listed, write } from './message'
 export function scatterText({ targets, within, scatterAlone }: Omit<CoverSum, 'worst' | 'meanM'>): string {
   const others = targets - within
   if (scatterAlone === 0) return ''
-  const where = scatterAlone < others ? 'some' : within === 0 ? 'nowhere' : 'all'
+  const where = `${scatterAlone < others ? 'some' : 'all'}${within === 0 ? '' : 'Others'}`
   return write(COVER.scatter, { where, n: scatterAlone, others })
 }
 

@@ -174,6 +174,7 @@ describe('where no flag is raised', () => {
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 0 })).toBe('')
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 14 })).toMatch(/^On the others even a stock shot /)
     expect(scatterText({ targets: 21, within: 0, scatterAlone: 21 })).toMatch(/^Even a stock shot /)
+    expect(scatterText({ targets: 21, within: 0, scatterAlone: 17 })).toMatch(/^On 17 of them even /)
     expect(scatterText({ targets: 21, within: 7, scatterAlone: 3 })).toMatch(/^On 3 of the 14 others even /)
   })
 })

@@ -2,8 +2,9 @@
 export const COVER = {
   // Behind the count of yards that are covered.
   scatter:
-    '{where, select, nowhere {Even} all {On the others even} other {On {n} of the {others} others even}} a stock ' +
-    'shot of just that number would leave more: that is scatter, not a gap.',
+    '{where, select, all {Even} allOthers {On the others even} some {On {n} of them even} ' +
+    'other {On {n} of the {others} others even}} a stock shot of just that number would leave more: ' +
+    'that is scatter, not a gap.',
   justOver: 'just over {line}',
   quiet: 'Nothing asks for an answer, as far as it is measured.',
   butLeft: 'No flag is raised, but {left}.',
