@@ -6,6 +6,7 @@ import { MODEL } from '../model/constants'
 import type { Fit } from '../model/fit'
 import { dayOf, type NeutralPlayer } from '../shot/player-shots'
 import type { Session } from '../shot/shot'
+import { choleskyOf, solveCholesky } from '../stats/cholesky'
 import { exp } from '../stats/exact'
 
 /**
@@ -19,27 +20,9 @@ export interface BeyondBalls {
   left: Float64Array
 }
 
-const LEAST_PIVOT = 1e-14
-
-/** aᵀ·C⁻¹·a, by the Cholesky factor of C. */
-function inverseForm(covariance: Float64Array, a: Float64Array): number {
-  const n = a.length
-  const factor = covariance.slice()
-  let sum = 0
-  const solved = new Float64Array(n)
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j <= i; j++) {
-      let rest = factor[i * n + j]!
-      for (let k = 0; k < j; k++) rest -= factor[i * n + k]! * factor[j * n + k]!
-      factor[i * n + j] = i === j ? Math.sqrt(Math.max(rest, LEAST_PIVOT)) : rest / factor[j * n + j]!
-    }
-    let own = a[i]!
-    for (let k = 0; k < i; k++) own -= factor[i * n + k]! * solved[k]!
-    solved[i] = own / factor[i * n + i]!
-    sum += solved[i]! ** 2
-  }
-  return sum
-}
+/** aᵀ·C⁻¹·a. */
+const inverseForm = (covariance: Float64Array, a: Float64Array) =>
+  solveCholesky(choleskyOf(covariance, a.length), a).reduce((sum, value) => sum + value * value, 0)
 
 /**
  * @param lossSd doubt about what range balls lose at 100 yd, in ln carry

@@ -183,17 +183,18 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
   const today = dayOf(nowMs)
   const options = spreadOptions(player.level, player)
   const sessions = modelSessions(groups, indexOf)
-  const live =
+  const newest =
     kept && kept.sessions === sessions.length - 1 && kept.live === sessions.at(-1)?.id ? sessions.at(-1) : undefined
+  const continued = kept && newest ? continueFit(kept.folded, newest.session, today) : null
+  const live = continued ? newest : undefined
   const fit =
-    kept && live
-      ? continueFit(kept.folded, live.session, today)
-      : fitModel(
-          model,
-          sessions.map(s => s.session),
-          today,
-          options,
-        )
+    continued ??
+    fitModel(
+      model,
+      sessions.map(s => s.session),
+      today,
+      options,
+    )
   const verdicts = new Map(live ? kept!.verdicts : [])
   const judge = (ids: readonly string[], list: readonly Verdict[]) =>
     ids.forEach((id, k) => {

@@ -93,26 +93,48 @@ export const MODEL = {
   /** The middle of a pile of n balls scatters as one ball over n, this much wider than the mean. [mem] */
   pileFactor: 1.25,
   /**
-   * A pile may lie so far, in ln carry, from where the usual shares of full would have it: a half of 29 % is somebody's
-   * half. That holds for cells known no better than this; balls of their own leave less. [cp: 23.5 yd lasered and
-   * paced as a half; the sd mem]
+   * Somebody walked to a pile, or aimed at it, and saw where it lies: it is misread, or taken for a good one, so much
+   * more seldom than a ball in the air. [mem]
    */
-  pileShareSd: 0.3,
-  /** Readings of a pile are misread so much more seldom than those of a ball in the air. [mem] */
-  pileMisread: 0.3,
-  ownBallsSd: 0.06,
+  pileMisread: 0.07,
+  pileBad: 0.1,
+  /** No player scatters wider; what does is no scatter. Twice a beginner's. [cp: 9 % of carry; our choice] */
+  mostSpread: 0.1,
+  /**
+   * A stock shot may be no relative of the others: real players have such halves. [cp] How often, and how far it may
+   * lie from where the others have it, sd of ln carry. [sim]
+   */
+  oddShare: 0.02,
+  oddSd: 0.35,
+  /** It is tried from so many balls on, where it may be worth so much by a first look, in ln of the evidence, [sim] */
+  oddBalls: 2,
+  oddTried: -2,
+  /** so many at a time, the furthest first and then all of them; held where that is worth so much, in ln. [sim] */
+  oddTries: 3,
+  oddWorth: 0.5,
+  /**
+   * A number is never beyond its own balls: where so many, and most of them, lie within so many of their scatters it is
+   * within a yard of them. So many within a yard are a number by themselves: lock-in habits are a run of three or four
+   * alike. [cp; the rest our choice]
+   */
+  leastTogether: 3,
+  togetherSds: 4,
+  leastAlike: 4,
+  /** So seldom may all of them be mishits: who mishits every third ball, of him three short ones prove nothing. */
+  allMishit: 0.004,
   /** Floor of the degrees of freedom behind an interval, and of a variance within a session. */
   leastDegrees: 3,
   leastVariance: 1e-10,
   /** Carries that cannot be; they are dropped before the fit. */
   leastCarryM: 2,
   mostCarryM: 300,
-  /** Passes over all sessions, rounds within one, and when to stop. [sim] */
-  mostPasses: 12,
+  /** Passes over all sessions, rounds within one in the first pass and in later ones, and when to stop. [sim] */
+  mostPasses: 18,
   rounds: 4,
+  laterRounds: 2,
   stopLnCarry: 3e-4,
   stopLnSpread: 6e-3,
-  stopMishitShare: 4e-3,
+  stopMishitShare: 3e-3,
 } as const
 
 /**

@@ -1,22 +1,12 @@
-import { ln } from '../stats/exact'
-import { mirror, passTime, type Belief } from './belief'
 import { MODEL } from './constants'
+import { candidatesOf, explanations, type Explanation, type PriorOf } from './explanations'
 import { BAD_KINDS, type BadKind } from './kinds'
-import { evidenceOfShare, openShares } from './open-shares'
+import { holdToOwnBalls } from './own-balls'
 import { priorCovariance, priorMean, type ModelCell } from './prior'
-import { mixBeliefs, type Candidate } from './regularity'
-import {
-  absorbAll,
-  addInformation,
-  prepare,
-  roomFor,
-  settle,
-  spreadBefore,
-  USUAL_REGULARITY,
-  type Settled,
-} from './settle'
+import { mixBeliefs } from './regularity'
+import { prepare } from './settle'
 import type { ModelSession, SessionColumns } from './shots'
-import { noSpreadSums, type FitOptions, type Spread } from './spread'
+import type { FitOptions } from './spread'
 
 export type { ModelSession, ModelShot } from './shots'
 
@@ -62,10 +52,9 @@ export interface Fit {
   /** How regular the player turned out: weights of the three regularities. */
   regularity: number[]
   passes: number
+  /** How many ways to explain the balls are carried beside each other: shares of mishits, and stock shots that are odd. */
+  explanations: number
 }
-
-/** Prior belief of all cells for a player this regular. */
-export type PriorOf = (regularity: number) => Belief
 
 export const priorOfCells =
   (cells: readonly ModelCell[]): PriorOf =>
@@ -82,68 +71,6 @@ export function verdictsOf(work: SessionColumns | undefined, shots: number): Ver
   return verdicts
 }
 
-/** What the sessions say if the player mishits so often: a belief for each regularity, and all that came with it. */
-interface Settlement {
-  settled: Settled
-  candidates: Candidate[]
-  information: Float64Array
-  clean: Float64Array[]
-}
-
-/** A share so much unlikelier than the likeliest, in ln, changes no number; nor do those beyond it. */
-const NOT_WORTH_A_FIT = 5
-
-/** The likeliest share of mishits first, then the others that the balls leave open; the likeliest faults stay. */
-function settleAll(
-  priorOf: PriorOf,
-  cells: number,
-  works: readonly SessionColumns[],
-  today: number,
-  options: FitOptions,
-): Settlement[] {
-  const room = roomFor(cells, works)
-  const firstDay = works[0]?.day ?? today
-  const settleFrom = (from: Spread, by: FitOptions) =>
-    settle(room, priorOf(USUAL_REGULARITY), works, firstDay, by, from, noSpreadSums(cells))
-  /** All that is asked of the sites, before they go on to another share. */
-  const settlementOf = (settled: Settled, evidenceOfAll: number): Settlement => ({
-    settled,
-    candidates: MODEL.regularities.map((regularity, k): Candidate => {
-      const usual = regularity === USUAL_REGULARITY
-      const belief = usual ? settled.last : priorOf(regularity)
-      const evidence = usual ? settled.last.evidence : absorbAll(room, belief, works, firstDay, options.changes)
-      passTime(belief, works.at(-1)?.day ?? today, today, options.changes)
-      mirror(belief.covariance, cells)
-      return { belief, logWeight: ln(MODEL.regularityWeights[k]!) + evidence + evidenceOfAll }
-    }),
-    information: addInformation(new Float64Array(cells * cells), cells, works),
-    clean: works.map(work => work.clean.slice()),
-  })
-
-  const best = settleFrom(spreadBefore(options, cells), options)
-  const open = openShares(best.mishitShare, best.judged, options.mishitBalls)
-  const evidence = open.length === 0 ? 0 : evidenceOfShare(best, works, options)
-  // Of a record beyond all measure (a pile of a thousand, hundreds of metres long) no share can be weighed.
-  if (open.length === 0 || !Number.isFinite(evidence)) return [settlementOf(best, 0)]
-  const weightOf = ({ candidates }: Settlement) => Math.max(...candidates.map(({ logWeight }) => logWeight))
-  const likeliest = settlementOf(best, evidence)
-  const faults = works.map(work => work.fault.slice())
-  const all = [likeliest]
-  for (const row of open) {
-    let from: Spread = best
-    for (const mishitShare of row) {
-      const found = settleFrom({ ...from, mishitShare }, { ...options, mishitShare, mishitBalls: Infinity })
-      const other = settlementOf(found, evidenceOfShare(found, works, options))
-      const weight = weightOf(other)
-      if (!Number.isFinite(weight) || weight < weightOf(likeliest) - NOT_WORTH_A_FIT) break
-      all.push(other)
-      from = found
-    }
-  }
-  works.forEach((work, s) => work.fault.set(faults[s]!))
-  return all
-}
-
 /** The fit for any prior; `fitModel` is the usual door. */
 export function fitWithPrior(
   priorOf: PriorOf,
@@ -154,13 +81,15 @@ export function fitWithPrior(
 ): Fit {
   const entries = prepare(sessions, cells)
   const works = entries.map(entry => entry.work)
-  const all = settleAll(priorOf, cells, works, today, options)
-  const { mean, covariance, weights } = mixBeliefs(all.flatMap(({ candidates }) => candidates))
+  const all = explanations(priorOf, cells, works, today, options)
+  const { mean, covariance, weights } = mixBeliefs(all.flatMap(candidatesOf))
   const regularities = MODEL.regularities.length
   const shareWeights = all.map((_, i) => sum(weights.slice(i * regularities, (i + 1) * regularities)))
-  const mixed = (of: (one: Settlement) => number) => sum(all.map((one, i) => shareWeights[i]! * of(one)))
-  const mixedAll = (of: (one: Settlement) => Float64Array) => of(all[0]!).map((_, k) => mixed(one => of(one)[k]!))
+  const mixed = (of: (one: Explanation) => number) => sum(all.map((one, i) => shareWeights[i]! * of(one)))
+  const mixedAll = (of: (one: Explanation) => Float64Array) => of(all[0]!).map((_, k) => mixed(one => of(one)[k]!))
   works.forEach((work, s) => work.clean.set(mixedAll(({ clean }) => clean[s]!)))
+  const mishitShare = mixed(({ settled }) => settled.mishitShare)
+  holdToOwnBalls(mean, works, today, { mishitShare, changes: options.changes })
   const workAt = new Map(entries.map(({ work, session }) => [session, work]))
   return {
     mean,
@@ -169,8 +98,9 @@ export function fitWithPrior(
     spread: Math.sqrt(mixed(({ settled }) => settled.spread ** 2)),
     looseness: mixedAll(({ settled }) => settled.looseness),
     cellDegrees: mixedAll(({ settled }) => settled.cellDegrees),
-    mishitShare: mixed(({ settled }) => settled.mishitShare),
+    mishitShare,
     passes: all[0]!.settled.passes,
+    explanations: all.length,
     degrees: Math.max(MODEL.leastDegrees, options.spreadBalls + mixed(({ settled }) => settled.degrees)),
     information: mixedAll(({ information }) => information),
     verdicts: sessions.map((session, i) => verdictsOf(workAt.get(i), session.shots.length)),

@@ -33,10 +33,10 @@ export const SUSPECT_SHARES: Record<BadKind, Shares> = {
 
 /**
  * What the middle of an unmarked pile can be: a mishit or a flyer only if most of its balls were (half of them count
- * half), a misread seldom: whoever lasers a pile sees it lie there.
+ * half) and nobody saw it, a misread hardly ever: whoever lasers a pile sees it lie there.
  * @param balls in the pile, from 2
  * @param mishitShare of the player's single balls
- * @example pileShares(9).mishit // => 0.000167
+ * @example pileShares(9).mishit // => 0.0000167
  */
 export function pileShares(balls: number, mishitShare: number = MODEL.mishitShare): Shares {
   const most = (share: number) => {
@@ -46,7 +46,8 @@ export function pileShares(balls: number, mishitShare: number = MODEL.mishitShar
     return balls % 2 === 1 ? atLeast(half + 1) : (atLeast(half) + atLeast(half + 1)) / 2
   }
   const { flyer, misread } = USUAL_SHARES
-  return sharesOf({ mishit: most(mishitShare), flyer: most(flyer), misread: misread * MODEL.pileMisread })
+  const unseen = (share: number) => MODEL.pileBad * most(share)
+  return sharesOf({ mishit: unseen(mishitShare), flyer: unseen(flyer), misread: misread * MODEL.pileMisread })
 }
 
 /** So that a shot beyond all four kinds still divides. */

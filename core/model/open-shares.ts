@@ -30,8 +30,9 @@ export function openShares(likeliest: number, judged: number, priorBalls: number
   return [row(-1), row(1)]
 }
 
-/** ln density of a share before the first ball, on the scale of `openShares`: a Beta. */
+/** ln density of a share before the first ball, on the scale of `openShares`: a Beta; nothing where it is told. */
 function lnBefore(share: number, { mishitShare, mishitBalls }: FitOptions): number {
+  if (mishitBalls === Infinity) return 0
   const mishits = mishitShare * mishitBalls
   return (mishits - 0.5) * ln(share) + (mishitBalls - mishits - 0.5) * ln(1 - share)
 }

@@ -1,15 +1,13 @@
 import { exp } from '../stats/exact'
 import { startSession, withinSession, type Belief, type Room } from './belief'
 import { MODEL } from './constants'
-import { flyerDensity, misreadDensity, mishitDensity } from './kinds'
+import { flyerDensity, kindsOfShot, misreadDensity, mishitDensity, type Shares } from './kinds'
 import { normalDensity } from '../stats/normal'
 import { setShares, type SessionColumns } from './shots'
 import type { Spread, SpreadSums } from './spread'
 
 const LEAST_CAVITY = 1e-9
 const LEAST_DENSITY = 1e-300
-/** A site may not make its cell surer than it was without it by nothing at all: keeps its precision above 0. */
-const LEAST_SHRINK = 0.9999
 const DAMPING = 0.5
 const MOST_LEVERAGE = 0.95
 
@@ -47,18 +45,38 @@ function touch(work: SessionColumns): void {
   }
 }
 
+/** Below this a ball is heard as far as it is likely clean, and no more. Our choice. */
+const HEARD_FROM = 0.4
+const BISECTIONS = 12
+
 /**
- * What a swing length's usual share of full leaves open beyond the model's own doubt, where nothing but that share
- * speaks of the cell: whoever saw a pile of them lie there knows better. Nothing where the cell has balls of its own.
+ * The share of a ball that is heard: how likely it is clean; but where it is likelier clean than not, never so much
+ * less that a ball further out moves the number less. w·e has its greatest value where (1 − w)·e² is the variance of e;
+ * beyond that place it is held there until w is a half, and lets go below it.
+ * @param w how likely the ball is clean; @param e ln carry less what is expected of it
+ * @param v variance of that difference for a clean ball
  */
-function doubtOfShare(cavityVariance: number): number {
-  const known = MODEL.ownBallsSd ** 2
-  return cavityVariance <= known ? 0 : MODEL.pileShareSd ** 2 * (1 - known / cavityVariance)
+function heardOf(w: number, e: number, v: number, shares: Shares): number {
+  if (w < HEARD_FROM || (1 - w) * e * e <= v) return w
+  let near = 0
+  let far = 1
+  for (let i = 0; i < BISECTIONS; i++) {
+    const part = (near + far) / 2
+    const isBefore = (1 - kindsOfShot(part * e, v, shares).clean) * part * part * e * e <= v
+    if (isBefore) near = part
+    else far = part
+  }
+  const most = kindsOfShot(near * e, v, shares).clean * near
+  const holds = Math.min(1, (w - HEARD_FROM) / (0.5 - HEARD_FROM))
+  return w + holds * Math.max(0, most - w)
 }
 
 /**
- * Moves every shot's site half the way to what the other shots of its cell make of it: expectation propagation by
- * moment matching (Minka, UAI 2001). A doubtful ball widens the interval rather than being counted a little.
+ * Moves every shot's site half the way to what the other shots of its cell make of it: expectation propagation (Minka,
+ * UAI 2001), with one rule of its own. A site that has the mean and the variance of "clean or not" speaks of a place
+ * beyond its ball wherever it is not sure, and in a wider belief it would push the number past the ball. Here each
+ * speaks of its own ball and no other place, as surely as gives that mean: w / (noise + (1 − w)·cavity), w being what
+ * is heard of it. The variance that this leaves out is given back at the end (`ball-doubt.ts`).
  */
 function updateSites(work: SessionColumns): void {
   const {
@@ -68,7 +86,6 @@ function updateSites(work: SessionColumns): void {
     inverseCarry2,
     measured2,
     pileShare,
-    single,
     counts,
     siteP,
     siteQ,
@@ -98,7 +115,7 @@ function updateSites(work: SessionColumns): void {
     const total = cavityV + noise
     const s = Math.sqrt(total)
     const share = shares[k]!
-    const f0 = share.clean * normalDensity(e, total + (single[k] === 1 ? 0 : doubtOfShare(cavityV)))
+    const f0 = share.clean * normalDensity(e, total)
     const f1 = share.mishit * mishitDensity(e, s)
     const f2 = share.flyer * flyerDensity(e, s)
     const f3 = share.misread * misreadDensity(e, total)
@@ -109,14 +126,10 @@ function updateSites(work: SessionColumns): void {
     likely[k] = all
     mishit[k] = f1 / all
     fault[k] = f3 >= f1 && f3 >= f2 ? 2 : f2 >= f1 ? 1 : 0
-    const cleanV = 1 / (1 / cavityV + 1 / noise)
-    const cleanM = cleanV * (cavityM / cavityV + yk / noise)
-    const tiltedM = w * cleanM + (1 - w) * cavityM
-    const moved = cleanM - cavityM
-    const mixedV = w * cleanV + (1 - w) * cavityV + w * (1 - w) * moved * moved
-    const tiltedV = mixedV < LEAST_SHRINK * cavityV ? mixedV : LEAST_SHRINK * cavityV
-    siteP[k] = DAMPING * p + DAMPING * (1 / tiltedV - 1 / cavityV)
-    siteQ[k] = DAMPING * q + DAMPING * (tiltedM / tiltedV - cavityM / cavityV)
+    const heard = heardOf(w, e, total, share)
+    const speaks = heard / (noise + (1 - heard) * cavityV)
+    siteP[k] = DAMPING * p + DAMPING * speaks
+    siteQ[k] = DAMPING * q + DAMPING * speaks * yk
     clean[k] = DAMPING * clean[k]! + DAMPING * w
   }
 }
@@ -165,6 +178,7 @@ export function fitSession(
   setShares(work, mishitShare)
   startSession(room, belief, work.cells, work.daySd)
   const h = work.cells.length
+  const rounds = work.started ? MODEL.laterRounds : MODEL.rounds
   if (!work.started) {
     for (let i = 0; i < h; i++) {
       work.mean[i] = room.start[i]!
@@ -172,7 +186,7 @@ export function fitSession(
     }
     work.started = true
   }
-  for (let round = 0; round < MODEL.rounds; round++) {
+  for (let round = 0; round < rounds; round++) {
     setNoise(work, spread, looseness)
     touch(work)
     sumSites(work)

@@ -145,3 +145,35 @@ export function workOf(session: ModelSession, cells: number): SessionColumns | n
     source: Int32Array.from(source),
   }
 }
+
+/** What the rounds have made of a session's shots: kept, and put back, while other explanations are tried. */
+export type Judged = Pick<SessionColumns, 'siteP' | 'siteQ' | 'clean' | 'fault' | 'precision' | 'weighted'>
+
+export const judgedOf = ({ siteP, siteQ, clean, fault, precision, weighted }: SessionColumns): Judged => ({
+  siteP: siteP.slice(),
+  siteQ: siteQ.slice(),
+  clean: clean.slice(),
+  fault: fault.slice(),
+  precision: precision.slice(),
+  weighted: weighted.slice(),
+})
+
+export function putBack(work: SessionColumns, judged: Judged): void {
+  work.siteP.set(judged.siteP)
+  work.siteQ.set(judged.siteQ)
+  work.clean.set(judged.clean)
+  work.fault.set(judged.fault)
+  work.precision.set(judged.precision)
+  work.weighted.set(judged.weighted)
+}
+
+/** The shots of these cells as before the first round, as if they were clean; the others stay as they are. */
+export function beginAnew(work: SessionColumns, cells: ReadonlySet<number>): void {
+  work.started = false
+  for (let k = 0; k < work.at.length; k++) {
+    if (!cells.has(work.cells[work.at[k]!]!)) continue
+    work.siteP[k] = 0
+    work.siteQ[k] = 0
+    work.clean[k] = 1
+  }
+}

@@ -65,7 +65,8 @@ export function updateSpread(before: FitOptions, looseness: Float64Array, seen: 
     squares += cellSquares[c]! / looseness[c]!
     degrees += cellDegrees[c]!
   }
-  const variance = (before.spreadBalls * before.spread * before.spread + squares) / (before.spreadBalls + degrees)
+  const found = (before.spreadBalls * before.spread * before.spread + squares) / (before.spreadBalls + degrees)
+  const variance = Math.min(found, MODEL.mostSpread ** 2)
   const updated = looseness.map(
     (_, c) => (MODEL.loosenessBalls + cellSquares[c]! / variance) / (MODEL.loosenessBalls + cellDegrees[c]!),
   )
