@@ -78,6 +78,8 @@ export const THRESHOLD_LIMITS = {
 } as const
 
 /** How much wider balls lie on the course than on the range, at least and at most; and rules a coach keeps. */
+/** What a plus that is called comes to, times: beyond this it is no plus. Our choice. */
+export const PLUS_WORTH_RANGE = [0.5, 2] as const
 export const COURSE_SCATTER_RANGE = [0.5, 4] as const
 /** Stock shots of a player with a launch or spin goal. */
 export const GOALS_MAX = 120

@@ -24,6 +24,7 @@ export function toShot(record: ShotRecord): Shot {
   const { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike, readings, taken } = record
   const shot: Shot = { id, sessionId, clubId, rungId, carryM, method, balls, hitAtMs, leftOut, strike }
   if (taken?.lies) shot.lies = taken.lies
+  if (taken?.called?.plusM) shot.plusM = taken.called.plusM
   if (taken?.heightM) shot.heightM = taken.heightM
   if (taken?.errorM !== undefined) shot.errorM = taken.errorM
   if (taken?.frontM !== undefined && taken.backM !== undefined) shot.extentM = Math.abs(taken.backM - taken.frontM)

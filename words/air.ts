@@ -1,3 +1,5 @@
+import type { StockShot } from '../core/bag/bag'
+import type { OwnBallsHelp } from '../core/calibration/own-balls-help'
 import type { CarryAir } from '../core/shot/carry-air'
 import type { AirCorrection } from '../core/corrections/air-correction'
 import type { WindThere } from '../core/flight/neutral'
@@ -6,7 +8,7 @@ import type { RangeBalls } from '../core/corrections/range-ball'
 import { Z_80 } from '../core/stats/normal'
 import { distanceText, type DistanceUnit } from '../core/units'
 import { AIR, CARRY_AIR, RANGE_BALLS, WIND_ALONG, WIND_THERE } from './en/air'
-import { write } from './message'
+import { listed, write } from './message'
 import { heightText } from './readings'
 
 /** Under this a wind is not worth a word, m/s. */
@@ -83,9 +85,31 @@ export function windThereText(
 /** What range balls lose, how surely, and where it is from. */
 export function rangeBallText({ loss, sd, pairs }: RangeBalls): string {
   const percent = (share: number) => String(Math.round(share * 100))
-  const from = pairs === 0 ? write(RANGE_BALLS.usual) : write(RANGE_BALLS.own, { pairs })
-  return write(RANGE_BALLS.taken, { loss: percent(loss), plusMinus: percent(Z_80 * sd), from })
+  const values = { loss: percent(loss), plusMinus: percent(Z_80 * sd), pairs }
+  return write(pairs === 0 ? RANGE_BALLS.usual : RANGE_BALLS.own, values)
 }
+
+/** That a chart is from range balls alone, and what that means for it; '' where it is not. */
+export const rangeAloneText = ({ sd, pairs }: RangeBalls): string =>
+  pairs > 0 ? '' : write(RANGE_BALLS.alone, { plusMinus: String(Math.round(Z_80 * sd * 100)) })
+
+/** What would tell how much range balls lose. */
+export const ownBallsHelpText = ({ shots, balls }: OwnBallsHelp, nameOf: (cell: StockShot) => string): string =>
+  write(RANGE_BALLS.help, {
+    n: balls,
+    shots: listed(shots.map(nameOf)),
+    count: shots.length,
+    all: balls * shots.length,
+  })
+
+/** How sure the loss is then. */
+export const ownBallsThenText = ({ sdThen }: OwnBallsHelp, { sd }: Pick<RangeBalls, 'sd'>): string => {
+  const percent = (share: number) => String(Math.round(Z_80 * share * 100))
+  return write(RANGE_BALLS.then, { now: percent(sd), then: percent(sdThen) })
+}
+
+/** What a session begins with that is to tell it. */
+export const ownBallsFirstText = (balls: number): string => write(RANGE_BALLS.first, { balls })
 
 /** What a monitor's carries are of. */
 export const carryAirTexts: Record<CarryAir, string> = CARRY_AIR

@@ -1,8 +1,13 @@
+import type { PlusWorth } from '../core/calibration/called-plus'
 import type { CalledSum } from '../core/session/called'
 import type { Called } from '../core/shot/shot'
 import { distanceText, distanceWithUnit, limitWithUnit, type DistanceUnit } from '../core/units'
+import { Z_80 } from '../core/stats/quantiles'
 import { CALLED } from './en/called'
 import { write } from './message'
+
+/** A plus as it is said, for an example of what it comes to. */
+const PLUS_SAID = 10
 
 /** @example plusText(0.9144, 'yd') // => 'plus 1' */
 export function plusText(plusM: number, unit: DistanceUnit): string {
@@ -23,6 +28,18 @@ export function calledText({ targetM, plusM }: Called, shot: string, offM: numbe
     target: distanceWithUnit(targetM, unit),
     shot: plus ? `${shot}, ${plus}` : shot,
     way: offText(offM, unit),
+  })
+}
+
+/** What a plus comes to for this player. @example plusWorthText({ worth: 0.7, sd: 0.1, balls: 8 }, 'yd') */
+export function plusWorthText({ worth, sd, balls }: PlusWorth, unit: DistanceUnit): string {
+  const figure = (times: number) => String(Math.round(PLUS_SAID * times))
+  return write(CALLED.worth, {
+    said: String(PLUS_SAID),
+    comes: figure(worth),
+    doubt: figure(Z_80 * sd),
+    unit,
+    n: balls,
   })
 }
 

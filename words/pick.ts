@@ -69,11 +69,16 @@ export function aimText(aimRightM: number, unit: DistanceUnit): string {
 }
 
 /** The player's usual miss with the shot; '' where it is less than is read. */
-export function missText({ missRightM }: Pick<PickedShot, 'missRightM'>, unit: DistanceUnit): string {
+export function missText(
+  { missRightM, sideTold }: Pick<PickedShot, 'missRightM' | 'sideTold'>,
+  unit: DistanceUnit,
+): string {
   const off = distanceText(Math.abs(missRightM), unit)
   if (off === '0') return ''
   const way = write(missRightM < 0 ? PICK.left : PICK.right)
-  return write(PICK.usual, { off: distanceWithUnit(Math.abs(missRightM), unit), way })
+  const values = { off: distanceWithUnit(Math.abs(missRightM), unit), way }
+  if (!sideTold) return write(PICK.usual, values)
+  return write(sideTold.by === 'club' ? PICK.usualOfClub : PICK.usualOfPlayer, { ...values, n: sideTold.balls })
 }
 
 /** Under it a share is no more than a word. */

@@ -1,4 +1,5 @@
 import { cellKey, type StockShot } from '#core/bag/bag'
+import { doesCount } from '#core/shot/shot'
 import { landingPatch, type LandedBall } from '#core/chart/landing'
 import { neutralCarries } from '~/utils/neutral'
 import { marksOf } from '#shared/marks'
@@ -37,7 +38,7 @@ export function useLanding() {
       id: shot.id,
       carryM: neutralM.value.get(shot.id) ?? shot.carryM,
       sideM: shot.readings?.sideM ?? null,
-      counts: shot.leftOut === null,
+      counts: doesCount(shot),
       word: shot.leftOut ? `${shot.leftOut}, left out` : marksOf(shot).join(', '),
       newest: i === 0,
     }))
@@ -52,7 +53,7 @@ export function useLanding() {
   /** The flight of a stock shot from the side; null where no launch was read. */
   function sideOf(at: StockShot): SidePath | null {
     const own = record.records.filter(
-      shot => !shot.deleted && shot.leftOut === null && cellKey(shot) === cellKey(at) && shot.readings,
+      shot => !shot.deleted && doesCount(shot) && cellKey(shot) === cellKey(at) && shot.readings,
     )
     return sidePath(own.map(({ readings }) => readings!))
   }

@@ -48,6 +48,10 @@ export const useNumbers = createSharedComposable(() => {
     retestDueMs: computed(() => calibration.result?.retestDueMs ?? null),
     air: computed(() => calibration.result?.air ?? 'as measured'),
     rangeBalls: computed(() => calibration.result?.rangeBalls ?? null),
+    ownBallsHelp: computed(() => calibration.result?.ownBallsHelp ?? null),
+    plus: computed(() => calibration.result?.plus ?? null),
+    /** What was done to what was typed, stock shot by stock shot. */
+    sums: computed(() => calibration.result?.sums ?? []),
     speedCalls: computed(() => calibration.result?.speedCalls ?? []),
     /** Targets that several stock shots were hit to in practice. */
     servedTargets: computed(() => calibration.servedTargets),

@@ -18,6 +18,13 @@ export const retestQuery = (balls: readonly (StockShot & { balls: number })[]) =
   why: 'retest',
 })
 
+/** The address of a session with the few balls of one's own that tell what range balls lose. */
+export const ownBallsQuery = ({ shots, balls }: { shots: readonly StockShot[]; balls: number }) => ({
+  settle: shots.map(cellKey).join(','),
+  balls: String(balls),
+  why: 'own-balls',
+})
+
 /**
  * What goes before the order of work, from an address: "settle=club/length,club/length&balls=6" for what is open in
  * Gaps, "settle=club/length:2,club/length:1&why=retest" for a retest, in its order.
@@ -32,8 +39,8 @@ export function settleOf(query: Record<string, unknown>, bag: Bag): SessionPlan[
     return cell ? [{ clubId: cell.clubId, rungId: cell.rungId, ...(balls !== null && { balls }) }] : []
   })
   if (shots.length === 0) return null
-  const retest = query.why === 'retest' ? { why: 'retest' as const } : {}
-  return { shots: shots.slice(0, SETTLE_MAX), balls: ballsOf(query.balls) ?? USUAL_BALLS, ...retest }
+  const why = (['retest', 'own-balls'] as const).find(one => one === query.why)
+  return { shots: shots.slice(0, SETTLE_MAX), balls: ballsOf(query.balls) ?? USUAL_BALLS, ...(why && { why }) }
 }
 
 /** Balls that it takes with one of its stock shots. */

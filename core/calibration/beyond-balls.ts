@@ -5,7 +5,7 @@ import { lossShare } from '../flight/ball-type'
 import { MODEL } from '../model/constants'
 import type { Fit } from '../model/fit'
 import { dayOf, type NeutralPlayer } from '../shot/player-shots'
-import type { Session } from '../shot/shot'
+import { newestSession, type Session } from '../shot/shot'
 import { choleskyOf, solveCholesky } from '../stats/cholesky'
 import { exp } from '../stats/exact'
 
@@ -60,10 +60,7 @@ export function nextBalls(
   player: Pick<NeutralPlayer, 'sessions' | 'shots' | 'nowMs'>,
   rangeBalls: RangeBalls | null,
 ): NextBalls {
-  const newest = player.sessions.reduce<Session | null>(
-    (last, session) => (last && last.startedAtMs > session.startedAtMs ? last : session),
-    null,
-  )
+  const newest = newestSession(player.sessions)
   if (!rangeBalls || newest?.ball !== 'range') return { fit }
   const { covariance, left } = beyondRangeBalls(fit, rangeBalls.sd, dayDoubt(player, newest))
   return {

@@ -1,5 +1,8 @@
 import { cellKey } from '../bag/bag'
 import { exp } from '../stats/exact'
+import { asStockShots, plusWorth, withoutCalledPlus } from './called-plus'
+import { carrySums } from './carry-sum'
+import { ownBallsHelp } from './own-balls-help'
 import { nextBalls, type NextBalls } from './beyond-balls'
 import { askedShare, needOf } from '../rounds/need'
 import type { Finding } from '../gaps/flag'
@@ -44,6 +47,7 @@ import {
 import { questionsOf } from '../questions/odd-balls'
 import { asMeasured, inNeutralAir } from '../corrections/neutral-air'
 import { groupByCell, inTime } from '../shot/by-cell'
+import { withoutCalledOut } from '../corrections/called-out'
 import { asPitched } from '../corrections/pitched'
 import { atCalledSpeed } from '../corrections/called-speed'
 import { asHit, asPlayBall } from '../corrections/range-ball'
@@ -172,7 +176,8 @@ export function calibrate(
   kept?: Kept,
   memo: Memo = newMemo(),
 ): Calibrated {
-  const pitched = asPitched(measured, memo)
+  const counted = { ...measured, shots: withoutCalledOut(measured.shots) }
+  const pitched = asPitched(counted, memo)
   const level = options.neutralAir ? onLevel(pitched, memo) : null
   const { corrections, ...inAir } = level ? inNeutralAir(level.record, memo) : asMeasured(pitched)
   const looks = launchLooks(measured.bag, inAir.shots, memo)
@@ -184,8 +189,12 @@ export function calibrate(
   const asSwung = { ...inAir, ...swung }
   const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(asSwung) : asHit(asSwung)
   // Sums of doubles depend on their order, so the order is always the same, however the shots came.
-  const player: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
-  const grid = fitGrid(player, kept)
+  const all: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
+  const asStock: NeutralPlayer = { ...all, shots: withoutCalledPlus(all.shots) }
+  const before = fitGrid(asStock, kept)
+  const plus = plusWorth(all.shots, before)
+  const player = plus ? { ...all, shots: asStockShots(all.shots, plus) } : asStock
+  const grid = plus ? fitGrid(player) : before
   const chart = carryChart(player.bag, player.shots, grid)
   const known = cellsWithin(grid.fit, grid.need, options.withinM)
   const anyBall = chartProgress(chart).hit > 0
@@ -233,6 +242,20 @@ export function calibrate(
     corrections: allCorrections,
     rangeBalls,
     speedCalls: calls,
+    plus,
+    ownBallsHelp: ownBallsHelp(player, rangeBalls),
+    sums: carrySums(
+      measured.shots,
+      [
+        { part: 'run', shots: pitched.shots },
+        ...(level ? [{ part: 'height' as const, shots: level.record.shots }] : []),
+        { part: 'air', shots: inAir.shots },
+        { part: 'speed', shots: swung.shots },
+        { part: 'ball', shots },
+        { part: 'plus', shots: player.shots },
+      ],
+      player.shots,
+    ),
     chart,
     written: written.chart.filter(cell => cell.written),
     totals: runs ? read.chart : [],

@@ -14,6 +14,9 @@ import type { OddBall } from '../questions/odd-balls'
 import type { CellRemark } from '../history/coach-remarks'
 import type { PublishedNumbers } from '../history/published-numbers'
 import type { AirCorrection } from '../corrections/air-correction'
+import type { OwnBallsHelp } from './own-balls-help'
+import type { CarrySum } from './carry-sum'
+import type { PlusWorth } from './called-plus'
 import type { SpeedCall } from '../corrections/called-speed'
 import type { RangeBalls } from '../corrections/range-ball'
 import type { SetAside } from '../corrections/set-aside'
@@ -100,6 +103,12 @@ export interface Calibration {
   corrections: AirCorrection[]
   /** What range balls lose, when any were hit; null when not, or when the chart is kept as measured. */
   rangeBalls: RangeBalls | null
+  /** What this player's plus and minus are worth; null while too few called balls tell. */
+  plus: PlusWorth | null
+  /** What was done to what was typed, stock shot by stock shot; those that nothing was done to are not among them. */
+  sums: CarrySum[]
+  /** The few balls of one's own that tell what range balls lose; null where they are not asked for. */
+  ownBallsHelp: OwnBallsHelp | null
   /** Stock shots that call a club speed and whose balls were taken to it. */
   speedCalls: SpeedCall[]
   /** As the balls have it. */

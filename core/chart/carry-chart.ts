@@ -1,5 +1,6 @@
 import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, type Bag } from '../bag/bag'
-import type { NeutralShot } from '../shot/shot'
+import { SIDE } from '../model/constants'
+import { doesCount, type NeutralShot } from '../shot/shot'
 import { cellEstimate } from '../model/estimate'
 import type { Fit } from '../model/fit'
 import type { GridFit } from './grid-fit'
@@ -18,15 +19,31 @@ function numberOf(fit: Fit, i: number): Number80 {
   return { carryM, certainty80M, window80M }
 }
 
-/** The side pattern of the grid's cells, when any shot has a side. */
+/**
+ * The side of the grid's cells, when any shot has one. It is told by so many balls of the club, else by the player's of
+ * all clubs; by fewer it is nobody's: one pulled ball makes no miss to the left.
+ */
 function sidesOf(shots: readonly NeutralShot[], grid: GridFit) {
   const pattern = sidesOfGrid(shots, grid)
   if (pattern.measured === 0) return null
-  return (i: number, carryM: number): Pick<ChartCell, 'sideM' | 'sideWindow80M'> => {
+  const ofClub = new Map<string, number>()
+  for (const shot of shots)
+    if (doesCount(shot) && shot.sideM !== undefined && grid.indexOf.has(cellKey(shot)))
+      ofClub.set(shot.clubId, (ofClub.get(shot.clubId) ?? 0) + 1)
+  return (i: number, carryM: number): Pick<ChartCell, 'sideM' | 'sideWindow80M' | 'sideTold'> => {
+    const own = ofClub.get(grid.cells[i]!.clubId) ?? 0
+    const told =
+      own >= SIDE.leastTold
+        ? { balls: own, by: 'club' as const }
+        : pattern.measured >= SIDE.leastTold
+          ? { balls: pattern.measured, by: 'player' as const }
+          : null
+    const bias = told === null ? 0 : told.by === 'club' ? pattern.bias[i]! : pattern.playerBias
     const half = Z_80 * Math.sqrt(pattern.variance[i]! + pattern.sd ** 2)
     return {
-      sideM: carryM * pattern.bias[i]!,
-      sideWindow80M: [carryM * (pattern.bias[i]! - half), carryM * (pattern.bias[i]! + half)],
+      sideM: carryM * bias,
+      sideWindow80M: [carryM * (bias - half), carryM * (bias + half)],
+      ...(told && { sideTold: told }),
     }
   }
 }
@@ -64,6 +81,7 @@ export function carryChart(bag: Bag, shots: readonly NeutralShot[], grid: GridFi
       plain,
       ...number,
       ...(lean && sides?.(i!, number.carryM!)),
+      ...(shown && grid.without.has(key) && { othersM: grid.without.get(key)! }),
       leansOn: lean && {
         own: lean.own,
         usual: lean.usual,

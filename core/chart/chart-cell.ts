@@ -14,6 +14,12 @@ export interface LeansOn {
   others: (StockShot & { share: number })[]
 }
 
+/** Whose balls tell a side: those of the club, or the player's of all clubs. */
+export interface SideTold {
+  balls: number
+  by: 'club' | 'player'
+}
+
 /** What is known of one stock shot. */
 export interface ChartCell extends Pile {
   kind: CellKind
@@ -26,11 +32,15 @@ export interface ChartCell extends Pile {
   /** Where the next clean ball lands 8 times in 10, metres. */
   window80M: [number, number] | null
   leansOn: LeansOn | null
+  /** Where the number lies beyond all its balls: what the others have it carry without them, metres. */
+  othersM?: number
   /**
    * Where it lies beside the line, right positive, and where 8 balls in 10 do, metres; only when sides were measured.
    */
   sideM?: number
   sideWindow80M?: [number, number]
+  /** Whose balls tell that side, and how many; missing while they are too few, and it is on the line till then. */
+  sideTold?: SideTold
   /** The number is the coach's own, and what the balls say instead; null where they say nothing. */
   written?: true
   ballsM?: number | null

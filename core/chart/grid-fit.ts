@@ -1,10 +1,11 @@
-import { ln } from '../stats/exact'
+import { exp, ln } from '../stats/exact'
 import { cellKey, isGridClub, isStruckOut, rungsInUse, clubsInUse, type Bag, type StockShot } from '../bag/bag'
 import type { Level } from '../level'
 import { shotErrorM } from '../shot/measuring'
 import { dayOf, type NeutralPlayer } from '../shot/player-shots'
 import type { NeutralShot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
+import { isCalledOut } from '../corrections/called-out'
 import { withSameLoss, type SessionBalls } from './same-loss'
 import type { Change } from '../model/belief'
 import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
@@ -33,6 +34,8 @@ export interface GridFit {
   apart?: Float64Array
   /** Fits of single cells, by key, of clubs outside the grid's lofts. */
   plain: ReadonlyMap<string, Fit>
+  /** Of cells whose number lies beyond all their balls: what the fit says without these, metres, by key. */
+  without: ReadonlyMap<string, number>
   /** By shot id; a shot that could not be taken is not among them. */
   verdicts: ReadonlyMap<string, Verdict>
   /** Day of the newest session with a counting ball; null without any. */
@@ -51,13 +54,21 @@ export function changeDays({ changes = [], sessions }: Pick<NeutralPlayer, 'chan
   })
 }
 
+/** @param player with what was marked and called; without one only the level tells */
 export function spreadOptions(
   level: Level,
-  marked: Pick<NeutralPlayer, 'changes' | 'sessions'> = { sessions: [] },
+  player: Pick<NeutralPlayer, 'changes' | 'sessions' | 'shots'> = { sessions: [], shots: [] },
 ): FitOptions {
   const stated = { spread: SPREAD_OF_LEVEL[level], spreadBalls: SPREAD_BALLS_OF_LEVEL }
-  const changes = changeDays(marked)
-  return { ...USUAL_SPREAD, ...(level !== 'unknown' && stated), ...(changes.length > 0 && { changes }) }
+  const changes = changeDays(player)
+  const out = player.shots.filter(shot => shot.balls === 1 && isCalledOut(shot))
+  const mishits = out.filter(shot => shot.strike === 'mishit').length
+  return {
+    ...USUAL_SPREAD,
+    ...(level !== 'unknown' && stated),
+    ...(changes.length > 0 && { changes }),
+    ...(out.length > 0 && { judgedByCoach: { mishits, others: out.length - mishits } }),
+  }
 }
 
 /** Swing lengths of one school and label are one family, whatever their flight. */
@@ -99,7 +110,8 @@ function toModelShot(shot: NeutralShot, cell: number): ModelShot {
     balls: shot.balls,
     ...(strike === 'clean' && { counts: true }),
     ...(strike !== 'clean' && suspect && { suspect }),
-    ...(strike !== null && strike !== 'clean' && { suspect: strike === 'flyer' ? strike : ('mishit' as const) }),
+    // A mishit or a flyer by the coach's word is not among them: what is left is thin, heavy, toe or heel.
+    ...(strike !== null && strike !== 'clean' && { suspect: 'mishit' as const }),
     ...(shot.extentM !== undefined && { extentM: shot.extentM }),
   }
 }
@@ -111,6 +123,11 @@ interface Group {
   lossSd?: number
   shots: NeutralShot[]
 }
+
+/** A number beyond its balls by less than this is not seen to be. */
+const SEEN_M = 0.2
+/** For so many stock shots it is worked out what they would be without their balls: it takes a fit each. */
+const MOST_WITHOUT = 6
 
 /** Counting shots by session, oldest day first; sessions that are not on record go by the time of their first shot. */
 function bySession({ sessions, shots }: Pick<NeutralPlayer, 'sessions' | 'shots'>): Group[] {
@@ -202,6 +219,8 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
     })
   if (live) judge(live.ids, fit.verdicts[0]!)
   else sessions.forEach(({ ids }, s) => judge(ids, fit.verdicts[s]!))
+  for (const shot of shots)
+    if (isCalledOut(shot)) verdicts.set(shot.id, { clean: 0, fault: shot.strike === 'flyer' ? 'flyer' : 'mishit' })
 
   const plain = new Map<string, Fit>()
   const inUse = new Set(
@@ -215,10 +234,22 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
     const single = plainRecord(
       own.map(s => s.session),
       today,
-      options,
+      { ...options, judgedByCoach: undefined },
     )
     plain.set(key, { ...single, covariance: withSameLoss(single, own.map(ballsOf)) })
     own.forEach(({ ids }, s) => judge(ids, single.verdicts[s]!))
+  }
+  const without = new Map<string, number>()
+  const own = groupByCell(shots.filter(shot => shot.leftOut === null && indexOf.has(cellKey(shot))))
+  for (const [key, balls] of own) {
+    const i = indexOf.get(key)!
+    const carryM = exp(fit.mean[i]!)
+    const carries = balls.map(shot => shot.carryM)
+    const beyond = Math.max(Math.min(...carries) - carryM, carryM - Math.max(...carries))
+    if (beyond <= SEEN_M || without.size === MOST_WITHOUT) continue
+    const others = sessions.map(({ session }) => ({ ...session, shots: session.shots.filter(shot => shot.cell !== i) }))
+    if (others.some(session => session.shots.length > 0))
+      without.set(key, exp(fitModel(model, others, today, options).mean[i]!))
   }
   const need = cells.map(cell => (inUse.has(cellKey(cell)) && !isStruckOut(bag, cell) ? 1 : 0))
   const covariance = withSameLoss(fit, sessions.map(ballsOf))
@@ -229,6 +260,7 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
     fit: { ...fit, covariance },
     ...(covariance !== fit.covariance && { apart: fit.covariance }),
     plain,
+    without,
     verdicts,
     lastDay: groups.at(-1)?.day ?? null,
   }

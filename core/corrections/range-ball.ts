@@ -12,7 +12,7 @@ export interface RangeBalls extends BallLoss {
 }
 
 /** Scatter of the log of one ball's carry, roughly: for weighing a pair. [mem] */
-const BALL_SD = 0.05
+export const BALL_SD = 0.05
 
 /**
  * Carries of range balls as the ball one plays would have had them, after the air. How much they lose is the player's

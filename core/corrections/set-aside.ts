@@ -7,8 +7,9 @@ import { MODEL } from '../model/constants'
  * - `too-windy`: the wind was too strong to take out
  * - `no-flight-there`: no flight of such a club pitches so far away at that height
  * - `no-stock-carry`: shorter or longer than any stock shot
+ * - `called-plus`: it was called longer or shorter than the stock shot, and what that does is not known yet
  */
-export const ASIDE_REASONS = ['too-windy', 'no-flight-there', 'no-stock-carry'] as const
+export const ASIDE_REASONS = ['too-windy', 'no-flight-there', 'no-stock-carry', 'called-plus'] as const
 export type AsideReason = (typeof ASIDE_REASONS)[number]
 
 /** A ball that was set aside, and why. */

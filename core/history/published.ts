@@ -1,5 +1,6 @@
 import { clubsInUse, isStruckOut, rungsInUse, type Bag, type StockShot } from '../bag/bag'
 import { rungCue, rungName } from '../swing/scale'
+import { PLUS_WORTH_RANGE } from '../limits'
 import { distanceText, doubtText, fromUnit, isWithin, yardsToMetres, type DistanceUnit } from '../units'
 import { ownStrikes } from '../corrections/own-flight'
 import type { OwnStrike } from '../flight/deliver'
@@ -9,7 +10,7 @@ import { Z_80 } from '../stats/normal'
 import { practiceTimes, type PracticeLeave } from '../chart/practice-scatter'
 import { servedBest, type ServedTarget } from '../chart/served-best'
 import { asRead } from '../chart/as-read'
-import type { CarryChart, ChartCell } from '../chart/chart-cell'
+import type { CarryChart, ChartCell, SideTold } from '../chart/chart-cell'
 import type { GridFit } from '../chart/grid-fit'
 import { plusMinusM } from '../chart/chart-cell'
 import { writtenNumbers, type Remarks } from './coach-remarks'
@@ -79,6 +80,8 @@ export interface PublishedPattern {
   /** Beside the line, right positive; missing where no side was measured. */
   sideBiasM?: number
   sideSdM?: number
+  /** Whose balls tell that bias, and how many; missing from older charts, and while they are too few. */
+  sideTold?: SideTold
   /** Missing where no launch was read: it flies as usual for its loft. */
   own?: OwnStrike
 }
@@ -132,6 +135,8 @@ export interface PublishedChart {
   mishitShare?: number
   /** How often a ball was a flyer, by odds and by the coach's word. */
   flyerShare?: number
+  /** What a plus that is called comes to; missing while it is not known. */
+  plusWorth?: number
   pick?: PickSettings
   /** Targets that several stock shots were hit to in practice; missing where there are none. */
   served?: ServedTarget[]
@@ -176,12 +181,15 @@ interface ToPublish {
   air: PublishedChart['air']
   player: { bag: Bag; shots: readonly NeutralShot[]; level: Level }
   retestDueMs: number | null
+  /** What this player's plus is worth; null while too few called balls tell. */
+  plus: { worth: number } | null
 }
 
 const hundredth = (metres: number) => Math.round(metres * 100) / 100
+const boundedPlus = (worth: number) => hundredth(Math.min(PLUS_WORTH_RANGE[1], Math.max(PLUS_WORTH_RANGE[0], worth)))
 
 function patternOf(
-  { window80M, sideM, sideWindow80M }: Pick<ChartCell, 'window80M' | 'sideM' | 'sideWindow80M'>,
+  { window80M, sideM, sideWindow80M, sideTold }: Pick<ChartCell, 'window80M' | 'sideM' | 'sideWindow80M' | 'sideTold'>,
   own: OwnStrike | null,
   times = 1,
 ): PublishedPattern | undefined {
@@ -190,6 +198,7 @@ function patternOf(
   return {
     longSdM: hundredth(times * sdOf(window80M)),
     ...(sideWindow80M && { sideBiasM: hundredth(sideM ?? 0), sideSdM: sdOf(sideWindow80M) }),
+    ...(sideTold && { sideTold }),
     ...(own && { own: { launchOffDeg: hundredth(own.launchOffDeg), spinShare: hundredth(own.spinShare) } }),
   }
 }
@@ -241,6 +250,7 @@ export function publish(
     version: 1,
     mishitShare: hundredth(calibrated.grid.fit.mishitShare),
     level: calibrated.player.level,
+    ...(calibrated.plus && { plusWorth: boundedPlus(calibrated.plus.worth) }),
     ...(calibrated.retestDueMs !== null && { retestDueMs: calibrated.retestDueMs }),
     ...(served.length > 0 && { served }),
     ...head,

@@ -118,7 +118,7 @@ export const MODEL = {
    * alike. [cp; the rest our choice]
    */
   leastTogether: 3,
-  togetherSds: 4,
+  togetherSds: [3, 4],
   leastAlike: 4,
   /** So seldom may all of them be mishits: who mishits every third ball, of him three short ones prove nothing. */
   allMishit: 0.004,
@@ -254,6 +254,8 @@ export const SIDE = {
   cellSd: 0.012,
   priorBalls: 4,
   clipSds: 2.5,
+  /** A side is said from so many balls on. [cp] */
+  leastTold: 5,
   clipFactor: 1.05,
   rounds: 20,
 } as const

@@ -5,15 +5,7 @@ import { MODEL } from './constants'
 import { oddCells } from './odd-cells'
 import { evidenceOfShare, openShares } from './open-shares'
 import type { Candidate } from './regularity'
-import {
-  absorbAll,
-  addInformation,
-  roomFor,
-  settle,
-  spreadBefore,
-  USUAL_REGULARITY,
-  type Settled,
-} from './settle'
+import { absorbAll, addInformation, roomFor, settle, spreadBefore, USUAL_REGULARITY, type Settled } from './settle'
 import { beginAnew, judgedOf, putBack, type SessionColumns } from './shots'
 import { noSpreadSums, type FitOptions, type Spread } from './spread'
 
@@ -74,7 +66,15 @@ export function explanations(
 
   /** Settles, and asks all that is asked of the sites before they go on to another explanation. */
   function explain(odd: readonly number[], from: Spread, by: FitOptions): Explanation {
-    const settled = settle(room, priorFor(USUAL_REGULARITY, odd), works, firstDay, by, from, noSpreadSums(cells))
+    const settled = settle(
+      room,
+      priorFor(USUAL_REGULARITY, odd),
+      works,
+      firstDay,
+      by,
+      from,
+      noSpreadSums(cells, options.judgedByCoach),
+    )
     const candidates = MODEL.regularities.map((regularity, k): Candidate => {
       const usual = regularity === USUAL_REGULARITY
       const { mean, covariance } = settled.last

@@ -35,7 +35,16 @@ export function foldSessions(
   const day = works.at(-1)!.day
   const all = explanations(priorOfCells(cells), cells.length, works, day, options)
   const { settled, information, odd } = all[0]!
-  return { cells, day, candidates: all.flatMap(candidatesOf), odd, spread: settled, seen: settled, information, options }
+  return {
+    cells,
+    day,
+    candidates: all.flatMap(candidatesOf),
+    odd,
+    spread: settled,
+    seen: settled,
+    information,
+    options,
+  }
 }
 
 const REGULARITIES = MODEL.regularities.length

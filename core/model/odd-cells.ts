@@ -14,7 +14,7 @@ const countOf = ({ balls }: OwnBalls) => balls.reduce((sum, one) => sum + one.ba
 
 /** ln carry in the middle of the balls of one cell: half of them on each side; a pile is as many as it has. */
 function middleOf(own: OwnBalls): number {
-  const sorted = own.balls.toSorted((a, b) => a.y - b.y)
+  const sorted = [...own.balls].sort((a, b) => a.y - b.y)
   const half = countOf(own) / 2
   let before = 0
   for (let k = 0; k < sorted.length; k++) {

@@ -30,11 +30,16 @@ export function openShares(likeliest: number, judged: number, priorBalls: number
   return [row(-1), row(1)]
 }
 
-/** ln density of a share before the first ball, on the scale of `openShares`: a Beta; nothing where it is told. */
-function lnBefore(share: number, { mishitShare, mishitBalls }: FitOptions): number {
+/**
+ * ln density of a share before the first ball that the fit sees, on the scale of `openShares`: a Beta, with what the
+ * coach called; nothing where the share is told.
+ */
+function lnBefore(share: number, { mishitShare, mishitBalls, judgedByCoach }: FitOptions): number {
   if (mishitBalls === Infinity) return 0
-  const mishits = mishitShare * mishitBalls
-  return (mishits - 0.5) * ln(share) + (mishitBalls - mishits - 0.5) * ln(1 - share)
+  const { mishits: called, others } = judgedByCoach ?? { mishits: 0, others: 0 }
+  const mishits = mishitShare * mishitBalls + called
+  const balls = mishitBalls + called + others
+  return (mishits - 0.5) * ln(share) + (balls - mishits - 0.5) * ln(1 - share)
 }
 
 /** ln density of the spread found, before the first ball: a scaled inverse χ². */

@@ -76,7 +76,7 @@ function together(sorted: readonly Seen[], withinM: number): readonly Seen[] {
  */
 function spanOf(all: readonly Seen[], scatterM: number, mishitShare: number): [lowM: number, highM: number] | null {
   const proof = Math.ceil(ln(MODEL.allMishit) / ln(mishitShare))
-  const sorted = all.toSorted((a, b) => a.carryM - b.carryM)
+  const sorted = [...all].sort((a, b) => a.carryM - b.carryM)
   const most = (list: readonly Seen[], least: number) =>
     ballsIn(list) >= Math.max(least, proof) && 2 * ballsIn(list) > ballsIn(all)
   const span = (list: readonly Seen[], marginM: number): [number, number] => [
@@ -86,8 +86,12 @@ function spanOf(all: readonly Seen[], scatterM: number, mishitShare: number): [l
   const singles = sorted.filter(one => one.balls === 1)
   const alike = together(singles, YARD_M * (1 + Number.EPSILON))
   if (most(alike, MODEL.leastAlike)) return span(alike, 0)
-  const near = together(sorted, MODEL.togetherSds * scatterM)
-  return most(near, MODEL.leastTogether) ? span(near, YARD_M) : null
+  // Those nearest together first: a poor ball that lies among the others' scatter is none of them.
+  for (const sds of MODEL.togetherSds) {
+    const near = together(sorted, sds * scatterM)
+    if (most(near, MODEL.leastTogether)) return span(near, YARD_M)
+  }
+  return null
 }
 
 /**

@@ -12,11 +12,14 @@ export interface SpreadSums {
   judged: number
 }
 
-export const noSpreadSums = (cells: number): SpreadSums => ({
+export const noSpreadSums = (
+  cells: number,
+  judged: FitOptions['judgedByCoach'] = { mishits: 0, others: 0 },
+): SpreadSums => ({
   cellSquares: new Float64Array(cells),
   cellDegrees: new Float64Array(cells),
-  mishits: 0,
-  judged: 0,
+  mishits: judged.mishits,
+  judged: judged.mishits + judged.others,
 })
 
 /** What is known of a player's scatter and mishits before the first ball. */
@@ -27,6 +30,8 @@ export interface FitOptions {
   /** Share of mishits, and how many balls that is worth: without end where it is told. */
   mishitShare: number
   mishitBalls: number
+  /** Single balls that the coach called what they are, which the fit does not see: mishits, and others. */
+  judgedByCoach?: { mishits: number; others: number }
   /** Days on which numbers may have moved. */
   changes?: readonly Change[]
 }

@@ -1,3 +1,4 @@
+import type { SideTold } from '../chart/chart-cell'
 import { USUAL_STRIKE, type OwnStrike } from '../flight/deliver'
 import { metresOf, type Figure, type PickSettings, type PublishedCell, type PublishedChart } from '../history/published'
 import type { Level } from '../level'
@@ -25,6 +26,7 @@ export interface PickShot extends StockShot {
   sideSdM: number
   /** False where no side was measured: the level's usual stands in. */
   sideKnown: boolean
+  sideTold: SideTold | null
   own: OwnStrike
   /** Place of its swing length, shortest 0. */
   rung: number
@@ -36,6 +38,8 @@ export interface PickPlayer {
   mishitShare: number
   level: Level
   settings: PickSettings
+  /** What a plus that is called comes to. */
+  plusWorth: number
   /** False where the chart was published before spread and sides went with it. */
   spreadKnown: boolean
 }
@@ -78,6 +82,7 @@ export function pickPlayerOf(chart: PublishedChart): PickPlayer {
         sideBiasM: pattern?.sideBiasM ?? 0,
         sideSdM: pattern?.sideSdM ?? SIDE_OF_LEVEL[level] * carryM,
         sideKnown: pattern?.sideSdM !== undefined,
+        sideTold: pattern?.sideTold ?? null,
         own: pattern?.own ?? USUAL_STRIKE,
         rung: shortestFirst.findIndex(one => one.id === rungId),
       }
@@ -87,6 +92,7 @@ export function pickPlayerOf(chart: PublishedChart): PickPlayer {
     mishitShare: chart.mishitShare ?? MODEL.mishitShare,
     level,
     settings: chart.pick ?? USUAL_SETTINGS,
+    plusWorth: chart.plusWorth ?? 1,
     spreadKnown: chart.cells.some(cell => cell.pattern !== undefined),
   }
 }

@@ -1,5 +1,6 @@
 import { cellKey, type StockShot } from '../bag/bag'
 import { calledBy, calledFor, carryOnCurve, curveOf, type RungCurve, type RungScale } from '../chart/between-rungs'
+import type { SideTold } from '../chart/chart-cell'
 import { groupBy } from '../group-by'
 import type { PublishedCell } from '../history/published'
 import { newMemo, type Memo } from '../memo'
@@ -48,7 +49,7 @@ export interface PickedShot extends StockShot {
   numberM: number
   byTotal: boolean
   gripDown: 0 | 1 | 2
-  /** Beyond the number as it is gripped, in neutral air: "plus one". */
+  /** What to call beyond the number as it is gripped: "plus one". By what a plus comes to for this player. */
   plusM: number
   aimRightM: number
   /** What the target plays like with it, in neutral air, and what of that is wind, air and slope. */
@@ -75,6 +76,8 @@ export interface PickedShot extends StockShot {
   sideKnown: boolean
   /** The player's usual miss with it, right positive; 0 where no side was measured. */
   missRightM: number
+  /** Whose balls tell it, and how many; null in older charts. */
+  sideTold: SideTold | null
   /** In the schools of club speed and feel: what to call between the swing lengths, and what one more is worth. */
   call: { scale: RungScale; value: number; perOneM: number } | null
 }
@@ -291,7 +294,7 @@ export function pick(
         numberM: shot.readM,
         byTotal: shot.byTotal,
         gripDown: grip,
-        plusM: meant.plusM,
+        plusM: meant.plusM / player.plusWorth,
         aimRightM: meant.aimRightM,
         ...playsOf(variant, targetM),
         pitchM: meant.pitchM,
@@ -308,6 +311,7 @@ export function pick(
         marginM: marginOf(variant, meant.pitchM, question),
         sideKnown: shot.sideKnown,
         missRightM: shot.sideBiasM,
+        sideTold: shot.sideTold,
         call: grip === 0 ? callFor(curves, shot.clubId, variant.carryM + meant.plusM) : null,
       }
     })

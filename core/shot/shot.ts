@@ -17,6 +17,16 @@ export type Strike = (typeof STRIKES)[number]
 export const FACES = ['open', 'closed'] as const
 export type Face = (typeof FACES)[number]
 
+/** A strike that the coach called with a word that leaves nothing open: the ball is out of the number at once. */
+const OUT: readonly (Strike | null)[] = ['mishit', 'flyer']
+
+/**
+ * Whether a ball counts for the number: nobody left it out, and the coach did not call it a mishit or a flyer.
+ * @example doesCount({ leftOut: null, strike: 'flyer' }) // => false
+ */
+export const doesCount = ({ leftOut, strike }: Pick<AnyShot, 'leftOut' | 'strike'>): boolean =>
+  leftOut === null && !OUT.includes(strike)
+
 /** A target that was called before the ball was hit, and by how much more or less of the stock shot it was to be. */
 export interface Called {
   /** Where it was to pitch, metres. */
@@ -66,6 +76,8 @@ export interface ShotAt<S extends Stage> {
   extentM?: number
   /** How far beside the line it pitched, right positive, metres. */
   sideM?: number
+  /** How much more (below 0: less) than the stock shot was called, metres; missing is the stock shot as it is. */
+  plusM?: number
   /** What its launch makes of it; missing while nothing is amiss. */
   suspect?: 'mishit' | 'flyer' | 'misread'
   /** What else a device read of it. */
@@ -97,5 +109,12 @@ export interface Session {
 
 /** The shots that count for the number. */
 export function counting<S extends AnyShot>(shots: readonly S[]): S[] {
-  return shots.filter(shot => shot.leftOut === null)
+  return shots.filter(doesCount)
 }
+
+/** The session that began last; null without one. */
+export const newestSession = (sessions: readonly Session[]): Session | null =>
+  sessions.reduce<Session | null>(
+    (last, session) => (last && last.startedAtMs > session.startedAtMs ? last : session),
+    null,
+  )

@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { CARRY_MAX_M, CLUBS_MAX, COURSE_SCATTER_RANGE, PICK_RULES_MAX, RUNGS_MAX } from '../../core/limits'
+import {
+  CARRY_MAX_M,
+  CLUBS_MAX,
+  COURSE_SCATTER_RANGE,
+  PICK_RULES_MAX,
+  PLUS_WORTH_RANGE,
+  RUNGS_MAX,
+} from '../../core/limits'
 import { HABITS, PUBLISHED_WHICH, type PublishedChart } from '../../core/history/published'
 import { LEVELS } from '../../core/level'
 import { FIRMNESSES } from '../choices'
@@ -59,6 +66,7 @@ export const PublishedChartRecord = z.strictObject({
             longSdM: number('Spread'),
             sideBiasM: number('Bias').optional(),
             sideSdM: number('Spread').optional(),
+            sideTold: z.strictObject({ balls: number('Balls'), by: z.enum(['club', 'player']) }).optional(),
             own: z.strictObject({ launchOffDeg: number('Launch'), spinShare: number('Spin') }).optional(),
           })
           .optional(),
@@ -70,6 +78,7 @@ export const PublishedChartRecord = z.strictObject({
   level: oneOf('Level', LEVELS).optional(),
   mishitShare: share('Mishits').optional(),
   flyerShare: share('Flyers').optional(),
+  plusWorth: boundedNumber('Plus', ...PLUS_WORTH_RANGE, ' times').optional(),
   pick: z
     .strictObject({
       habit: oneOf('Habit', HABITS),

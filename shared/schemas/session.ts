@@ -94,7 +94,7 @@ export const SessionPlan = z.object({
         .max(SETTLE_MAX),
       balls: boundedNumber('Balls', ...BLOCK_RANGE, ''),
       /** Missing where it is for what is open. */
-      why: z.literal('retest', { error: 'Why is retest or missing.' }).optional(),
+      why: z.enum(['retest', 'own-balls'], { error: 'Why is retest, own-balls or missing.' }).optional(),
     })
     .nullable()
     .default(null),

@@ -129,9 +129,9 @@ describe('a calibration, whatever the balls', () => {
           hitAtMs: last.hitAtMs + 1000,
         }
         const after = atOf(calibrated(BAG, [...shots, ball], LATER).chart, at.clubId, at.rungId)
-        // It is nearly always a third surer. But a ball can change the verdict on earlier ones, and with it the spread
-        // of all: of some ten thousand records drawn at random the worst became an eighth less sure.
-        expect(plusMinusM(after)!).toBeLessThan(1.25 * plusMinusM(before)!)
+        // It is nearly always a third surer. But a ball can change the verdict on earlier ones, and which stock shot is
+        // the odd one: of some thousand records drawn at random a few became a quarter less sure.
+        expect(plusMinusM(after)!).toBeLessThan(1.5 * plusMinusM(before)!)
       }),
       { numRuns: 60 },
     )
@@ -480,7 +480,7 @@ describe('what to do next', () => {
     expect(early).toMatchObject({ goodEnough: false })
     expect(readyText({ ...early, ballsToGo: 1 }, 'yd')).toMatch(/about 1 more ball\.$/)
     expect(readyText({ ...early, ballsToGo: null, ownBallsToGo: 2 }, 'yd')).toMatch(
-      /within ± 3 yd\. Range balls make it no surer: .*\. About 2 balls of the ball you play would do\.$/,
+      /within ± 3 yd\. More range balls make it no surer: about 2 balls of the ball you play would\.$/,
     )
     expect(readyText({ ...early, ballsToGo: null, ownBallsToGo: null }, 'm')).toMatch(/many more balls\.$/)
     expect(readyText({ ...early, ballsToGo: null }, 'm')).toMatch(/within ± 3 m, many more balls\.$/)

@@ -44,7 +44,13 @@ interface FitCase {
 
 // The second implementation was made with these; ours were chosen wider since.
 const usual = [{ ...MODEL }, { ...SAY }] as const
-Object.assign(MODEL, { curvatureSd: 0.03, tiltSd: 0.1, regularityWeights: [0.25, 0.5, 0.25], oddShare: 0, leastTogether: Infinity })
+Object.assign(MODEL, {
+  curvatureSd: 0.03,
+  tiltSd: 0.1,
+  regularityWeights: [0.25, 0.5, 0.25],
+  oddShare: 0,
+  leastTogether: Infinity,
+})
 Object.assign(SAY, { scatterWorth: 1 })
 afterAll(() => {
   Object.assign(MODEL, usual[0])
@@ -234,8 +240,8 @@ describe('the pooled model', () => {
     const { cells } = drawPlayer(6)
     const ball = (carryM: number) => ({ cell: 0, carryM, measSdM: 1, balls: 1 })
     const folded = foldSessions(cells, [{ day: 0, shots: [ball(50), ball(52)] }], USUAL_SPREAD)!
-    const once = continueFit(folded, { day: 3, shots: [ball(58), ball(57)] }, 4)
-    const other = continueFit(folded, { day: 3, shots: [ball(44)] }, 4)
+    const once = continueFit(folded, { day: 3, shots: [ball(58), ball(57)] }, 4)!
+    const other = continueFit(folded, { day: 3, shots: [ball(44)] }, 4)!
     expect(continueFit(folded, { day: 3, shots: [ball(58), ball(57)] }, 4)).toEqual(once)
     expect(other.mean[0]).toBeLessThan(once.mean[0]!)
   })

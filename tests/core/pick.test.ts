@@ -68,6 +68,7 @@ const shot = ([loft, swing, carryYd]: (typeof GRID)[number], more: Partial<PickS
   sideBiasM: 0,
   sideSdM: 0.045 * yd(carryYd),
   sideKnown: true,
+  sideTold: null,
   own: USUAL_STRIKE,
   rung: RUNG[swing]!,
   ...more,
@@ -77,6 +78,7 @@ const playerOf = (shots: PickShot[], more: Partial<PickPlayer> = {}): PickPlayer
   mishitShare: 0.07,
   level: 'good',
   settings: { habit: 'club', rules: [] },
+  plusWorth: 1,
   spreadKnown: true,
   ...more,
 })
@@ -472,8 +474,11 @@ describe('words of a pick', () => {
     const kept = { targetM: yd(77), shot: '56° at 9:00', how: 'plus 1', ended: 'short' as const, offM: yd(3) }
     expect(keptText(kept, 'yd')).toBe('77 yd with 56° at 9:00, plus 1: 3 yd short')
     expect(keptText({ ...kept, ended: 'fine', offM: null }, 'yd')).toBe('77 yd with 56° at 9:00, plus 1: fine')
-    expect(missText({ missRightM: -yd(3) }, 'yd')).toBe('Usually 3 yd left.')
-    expect(missText({ missRightM: 0.3 }, 'yd')).toBe('')
+    expect(missText({ missRightM: -yd(3), sideTold: null }, 'yd')).toBe('Usually 3 yd left.')
+    expect(missText({ missRightM: 0.3, sideTold: null }, 'yd')).toBe('')
+    const told = (by: 'club' | 'player') => missText({ missRightM: yd(2), sideTold: { balls: 7, by } }, 'yd')
+    expect(told('club')).toBe('Usually 2 yd right (7 balls).')
+    expect(told('player')).toBe('Usually 2 yd right, as all your clubs (7 balls).')
   })
 
   it('leaves with trouble by its odds, how it lands, why', () => {

@@ -66,7 +66,7 @@ describe('a marked change', () => {
     const options = { ...USUAL_SPREAD, changes: [{ day: 10, kind: 'swing' as const }] }
     const [full, live] = [
       fitModel(cells, [...earlier, now], 20, options),
-      continueFit(foldSessions(cells, earlier, options)!, now, 20),
+      continueFit(foldSessions(cells, earlier, options)!, now, 20)!,
     ]
     const unmarked = fitModel(cells, [...earlier, now], 20)
     expect(live.mean[0]).toBeCloseTo(full.mean[0]!, 2)

@@ -28,9 +28,14 @@ export const WIND_ALONG = {
 } as const
 
 export const RANGE_BALLS = {
-  usual: 'as is usual; hit some stock shots with both balls and it is yours',
-  own: 'from {pairs, plural, one {# stock shot} other {# stock shots}} hit with both balls',
-  taken: 'Range balls are taken to fly {loss} ± {plusMinus} % shorter at 100 yd, {from}.',
+  usual: 'Range balls are taken to fly {loss} % shorter at 100 yd, ± {plusMinus}, as is usual.',
+  own:
+    'Your range balls lose {loss} % at 100 yd, ± {plusMinus}: from {pairs, plural, one {# stock shot} other {# stock ' +
+    'shots}} hit with both balls.',
+  alone: 'From range balls alone: good to go by, but all numbers may be up to {plusMinus} % long or short together.',
+  help: '{n} balls of your own with {count, plural, one {{shots}} other {each of {shots}}}: {all} balls',
+  then: 'They tell what range balls lose: ± {then} % for ± {now} % now.',
+  first: 'First {balls} balls of your own: they tell what range balls lose.',
 } as const
 
 /** What a monitor's carries are of. */

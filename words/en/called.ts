@@ -7,4 +7,5 @@ export const CALLED = {
   minus: 'minus {by}',
   result: 'Called {target} with {shot}: {way}.',
   sum: '{n, plural, one {# called ball} other {# called balls}}: {off} off on average, {within} within {limit}.',
+  worth: 'Plus {said} comes to {comes} {unit}, ± {doubt}, for this player ({n} called balls).',
 } as const

@@ -11,8 +11,8 @@ export const NEXT = {
   ballsToGo: '{within}, about {n, plural, one {# more ball} other {# more balls}}.',
   manyToGo: '{within}, many more balls.',
   ownToGo:
-    '{within}. Range balls make it no surer: how much they lose is not known well enough. About {n, plural, one {# ' +
-    'ball} other {# balls}} of the ball you play would do.',
+    '{within}. More range balls make it no surer: about {n, plural, one {# ball} other {# balls}} of the ball you play ' +
+    'would.',
 } as const
 
 /** When a block ends. */

@@ -26,6 +26,8 @@ export const PICK = {
   lowWay: 'The low way: for wind, a branch, or a green with room to run.',
   highWay: 'The high way: for a near pin, or over trouble.',
   usual: 'Usually {off} {way}.',
+  usualOfClub: 'Usually {off} {way} ({n} balls).',
+  usualOfPlayer: 'Usually {off} {way}, as all your clubs ({n} balls).',
   leaves: 'Leaves {mean} on average; one in ten ends {bad} off.',
   trouble: 'Leaves {mean} on average; one in ten ends {bad} off; {share} the trouble.',
   never: 'hardly ever finds',

@@ -2,9 +2,11 @@
 import { cellKey } from '#core/bag/bag'
 import type { ChartCell } from '#core/chart/chart-cell'
 import { TRIM_FROM_BALLS } from '#core/chart/middle-of-the-pile'
+import { doesCount } from '#core/shot/shot'
 import type { ShotRecord } from '#shared/schemas/session'
 import { METHOD_WORDS } from '#shared/choices'
 import { correctionText } from '#words/air'
+import { carrySumText } from '#words/carry-sum'
 import { patternText } from '#words/believed'
 import { pulledText } from '#words/pulled'
 import { speedCallText } from '#words/speed-call'
@@ -17,13 +19,13 @@ import { usePlayerRecord } from '~/stores/record'
 import { daysAgo, shortDate } from '~/utils/dates'
 
 /** What the balls of one stock shot say beside its number, a line each. */
-const props = defineProps<{ cell: ChartCell; shots: ShotRecord[]; neutralM: Map<string, number> }>()
+const props = defineProps<{ cell: ChartCell; shots: ShotRecord[]; neutralM: Map<string, number>; asked: number }>()
 const record = usePlayerRecord()
 const account = useAccount()
 const { unit, withUnit } = useDistance()
 const { windText } = useAirUnits()
-const { totals, corrections, speedCalls } = useNumbers()
-const counting = computed(() => props.shots.filter(shot => shot.leftOut === null))
+const { totals, corrections, speedCalls, sums } = useNumbers()
+const counting = computed(() => props.shots.filter(doesCount))
 /** The figure of a ball that the number beside it is made of. */
 const carryOf = (shot: ShotRecord) => props.neutralM.get(shot.id) ?? shot.carryM
 
@@ -34,7 +36,12 @@ const speedWords = computed(() => {
   const call = speedCalls.value.find(one => cellKey(one) === cellKey(props.cell))
   return call && props.cell.carryM !== null ? speedCallText(call, props.cell.carryM, unit.value, account.speedUnit) : ''
 })
-const pulled = computed(() => pulledText(props.cell, unit.value))
+const pulled = computed(() => pulledText(props.cell, unit.value, props.asked))
+/** How the number came of what was typed, where it is not just that. */
+const sum = computed(() => {
+  const found = sums.value.find(one => cellKey(one) === cellKey(props.cell))
+  return found && props.cell.carryM !== null ? carrySumText(found, props.cell.carryM, unit.value) : ''
+})
 
 /** Nobody reads less than this. */
 const SAME_M = 0.05
@@ -89,6 +96,7 @@ const taken = computed(() => {
   <p v-if="total" class="text-lg font-semibold">{{ total }}</p>
   <slot />
   <p v-if="pulled" class="font-semibold">{{ pulled }}</p>
+  <p v-if="sum">{{ sum }}</p>
   <p v-if="speedWords">{{ speedWords }}</p>
   <p v-if="middleWords || taken" class="soft">{{ taken }} {{ middleWords }}</p>
   <p v-if="launch" class="soft">Middle ball: {{ launch }}.</p>

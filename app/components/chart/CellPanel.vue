@@ -2,6 +2,7 @@
 import { useShortcuts } from '~/composables/useShortcuts'
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
+import { doesCount } from '#core/shot/shot'
 import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
@@ -9,10 +10,10 @@ import { usePlayerRecord } from '~/stores/record'
 import { neutralCarries } from '~/utils/neutral'
 import ChartFromAbove from '~/components/chart/FromAbove.vue'
 import ChartCellBalls from '~/components/chart/CellBalls.vue'
-import ChartCellQuestions from '~/components/chart/CellQuestions.vue'
 import ChartCellWords from '~/components/chart/CellWords.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
 import MarksTimeStrip from '~/components/marks/TimeStrip.vue'
+import ShotsCellQuestions from '~/components/shots/CellQuestions.vue'
 import ShotsGoals from '~/components/shots/Goals.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsShotDialog from '~/components/shots/ShotDialog.vue'
@@ -68,7 +69,7 @@ const inTime = computed(() =>
     carryM: carryOf(shot),
     hitAtMs: shot.hitAtMs,
     sessionId: shot.sessionId,
-    counts: shot.leftOut === null,
+    counts: doesCount(shot),
   })),
 )
 useShortcuts(
@@ -122,9 +123,10 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
           >8 clean balls in 10 lie from {{ text(read.window80M[0]) }} to {{ withUnit(read.window80M[1]) }}</span
         >
       </p>
-      <ChartCellBalls :cell="cell" :shots="shots" :neutral-m="neutralM">
+      <ChartCellBalls :cell="cell" :shots="shots" :neutral-m="neutralM" :asked="asked.length">
         <ChartCellWords :key="cellKey(cell)" :cell="cell" />
       </ChartCellBalls>
+      <ShotsCellQuestions v-if="asked.length > 0" :asked="asked" @open="opened = $event" />
       <ShotsMarked :cell="cell" />
       <ShotsGoals v-if="cell.kind !== 'struck-out'" :key="`goals ${cellKey(cell)}`" :cell="cell" />
       <MarksPileStrip
@@ -142,7 +144,6 @@ const askedM = computed(() => asked.value.map(question => question.carryM))
         :cell="cell"
       />
       <MarksTimeStrip v-if="inTime.length > 2" :balls="inTime" :centre-m="read.carryM" :window-m="read.window80M" />
-      <ChartCellQuestions v-if="asked.length > 0" :asked="asked" />
       <ShotsShotList
         v-if="shots.length > 0"
         class="mt-3"

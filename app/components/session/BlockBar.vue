@@ -6,9 +6,11 @@ import { rungName } from '#core/swing/scale'
 import { BLOCK_ENDS } from '#shared/choices'
 import { WARM_UP } from '#shared/session'
 import type { SessionPlan } from '#shared/schemas/session'
+import { ownBallsFirstText, rangeBallText } from '#words/air'
 import { blockEndTexts, orderTexts } from '#words/next'
 import { retestFirstText } from '#words/retest'
 import type { RangeSession } from '~/composables/useRangeSession'
+import { useNumbers } from '~/composables/useNumbers'
 import { useAccount } from '~/stores/account'
 import { settleBalls, settleSum } from '~/utils/settle'
 import FramePlainSelect from '~/components/frame/PlainSelect.vue'
@@ -78,10 +80,15 @@ async function itCounts() {
     actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void props.range.undo(done) }],
   })
 }
+const { rangeBalls } = useNumbers()
 const settle = computed(() => plan.value.settle)
 const isRetest = computed(() => settle.value?.why === 'retest')
 const settleLine = computed(() => {
   if (!settle.value) return ''
+  if (settle.value.why === 'own-balls')
+    return settled.value && rangeBalls.value
+      ? rangeBallText(rangeBalls.value)
+      : ownBallsFirstText(settleSum(settle.value))
   if (isRetest.value) return settled.value ? 'The retest has had its balls.' : retestFirstText(settleSum(settle.value))
   return settled.value
     ? 'What was open has had its balls.'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { cellKey, isStruckOut, type StockShot } from '#core/bag/bag'
+import { doesCount } from '#core/shot/shot'
 import { LABEL_MAX } from '#core/limits'
 import { rungName } from '#core/swing/scale'
 import type { RangeSession } from '~/composables/useRangeSession'
@@ -24,7 +25,7 @@ const inSession = computed(() => {
   const counts = new Map<string, { balls: number; leftOut: number }>()
   for (const ball of balls.value) {
     const count = counts.get(cellKey(ball)) ?? { balls: 0, leftOut: 0 }
-    count[ball.leftOut === null ? 'balls' : 'leftOut'] += ball.balls
+    count[doesCount(ball) ? 'balls' : 'leftOut'] += ball.balls
     counts.set(cellKey(ball), count)
   }
   return counts

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { doesCount } from '#core/shot/shot'
 import { calledOffM } from '#core/session/called'
 import type { ShotRecord } from '#shared/schemas/session'
 import { offText, plusText } from '#words/called'
@@ -12,7 +13,7 @@ const props = defineProps<{ shots: readonly ShotRecord[]; session: SessionBalls 
 const { unit, text } = useDistance()
 const { cellName } = useCellNames()
 const { namedFor } = useNamedByPick(props.session)
-const rows = computed(() => props.shots.filter(shot => shot.taken?.called && shot.leftOut === null))
+const rows = computed(() => props.shots.filter(shot => shot.taken?.called && doesCount(shot)))
 const calledOf = (shot: ShotRecord) => {
   const plus = plusText(shot.taken!.called!.plusM, unit.value)
   return plus ? `${cellName(shot)}, ${plus}` : cellName(shot)

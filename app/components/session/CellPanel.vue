@@ -3,10 +3,11 @@ import { isWithin } from '#core/units'
 import { cellKey } from '#core/bag/bag'
 import { newestCorrection } from '#core/corrections/air-correction'
 import { correctionText } from '#words/air'
+import { carrySumText } from '#words/carry-sum'
 import { pulledText } from '#words/pulled'
 import { totalText } from '#words/total'
 import { plusMinusM, type ChartCell } from '#core/chart/chart-cell'
-import type { SessionRecord } from '#shared/schemas/session'
+import type { SessionRecord, ShotRecord } from '#shared/schemas/session'
 import { useAirUnits } from '~/composables/useAirUnits'
 import { useCellRemarks } from '~/composables/useCellRemarks'
 import { useDistance } from '~/composables/useDistance'
@@ -17,6 +18,7 @@ import { usePlayerRecord } from '~/stores/record'
 import MarksLandingPlan from '~/components/marks/LandingPlan.vue'
 import MarksSideOfShot from '~/components/marks/SideOfShot.vue'
 import MarksPileStrip from '~/components/marks/PileStrip.vue'
+import ShotsCellQuestions from '~/components/shots/CellQuestions.vue'
 import ShotsGoals from '~/components/shots/Goals.vue'
 import ShotsMarked from '~/components/shots/Marked.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
@@ -25,13 +27,17 @@ import ShotsSetAside from '~/components/shots/SetAside.vue'
 const props = defineProps<{ cell: ChartCell; session?: SessionRecord }>()
 const record = usePlayerRecord()
 const { doubt, limit, text, typed, unit } = useDistance()
-const { known, readChart, totals, questions, corrections, ready } = useNumbers()
+const { known, readChart, totals, questions, corrections, ready, sums } = useNumbers()
+const emit = defineEmits<{ open: [shot: ShotRecord] }>()
 /** As it is read: with the coach's written number, where there is one. */
 const read = computed(() => readChart.value.find(one => cellKey(one) === cellKey(props.cell)) ?? props.cell)
 /** With its run, where that is read first. */
 const total = computed(() => totalText(totals.value, props.cell, record.player?.thresholds.totalOn, unit.value))
-const askedM = computed(() =>
-  questions.value.filter(question => cellKey(question) === cellKey(props.cell)).map(question => question.carryM),
+const askedHere = computed(() => questions.value.filter(question => cellKey(question) === cellKey(props.cell)))
+const askedM = computed(() => askedHere.value.map(question => question.carryM))
+/** Those of this session are asked about beside its balls; those of earlier ones here. */
+const askedBefore = computed(() =>
+  askedHere.value.filter(({ shot }) => record.records.find(one => one.id === shot)?.sessionId !== props.session?.id),
 )
 const { windText } = useAirUnits()
 const airLine = computed(() => {
@@ -66,7 +72,12 @@ const method = computed(() => {
       : `written; the balls say ${text(cell.carryM)} ± ${doubt(plusMinusM(cell)!)}`
   if (cell.carryM === null) return 'no ball counts yet'
   if (cell.kind === 'predicted') return 'predicted from the others'
-  return pulledText(cell, unit.value) || 'from its balls and the other shots'
+  const sum = sums.value.find(one => cellKey(one) === cellKey(cell))
+  return (
+    pulledText(cell, unit.value, askedHere.value.length) ||
+    (sum && carrySumText(sum, cell.carryM, unit.value)) ||
+    'from its balls and the other shots'
+  )
 })
 </script>
 
@@ -94,6 +105,7 @@ const method = computed(() => {
     </details>
     <p v-if="airLine" class="soft mt-2">{{ airLine }}</p>
     <ShotsSetAside class="mt-2" />
+    <ShotsCellQuestions v-if="askedBefore.length > 0" :asked="askedBefore" @open="emit('open', $event)" />
     <ShotsMarked :cell="cell" class="mt-2" />
     <ShotsGoals :key="cellKey(cell)" :cell="cell" class="mt-1" />
     <dl class="mt-4 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-[auto_auto_1fr]">

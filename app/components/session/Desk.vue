@@ -250,8 +250,9 @@ const open = (shot: ShotRecord) => {
           )
         "
         @unit="desk.mend(question, () => range.inOtherUnit(question))"
+        @other="open(question.ball)"
       />
-      <SessionCellPanel :cell="chosen" :session="session ?? undefined" />
+      <SessionCellPanel :cell="chosen" :session="session ?? undefined" @open="open" />
       <SessionHabits :range="range" />
     </section>
     <SessionBalls class="max-lg:order-3 lg:col-span-2" :range="range" @open="open" @undo="desk.undo" />

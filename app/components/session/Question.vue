@@ -8,7 +8,7 @@ import { useCellNames } from '~/composables/useNumbers'
 
 /** A ball that stands out: it weighs little already, and the coach has the last word. */
 const props = defineProps<{ question: StockShot & Question & { ball: ShotRecord } }>()
-const emit = defineEmits<{ settle: [counts: boolean]; club: []; unit: [] }>()
+const emit = defineEmits<{ settle: [counts: boolean]; club: []; unit: []; other: [] }>()
 const { typed, text, unit } = useDistance()
 const titleId = useId()
 const { cellName, clubLabel } = useCellNames()
@@ -22,7 +22,7 @@ const slipped = computed(() => unitSlip(props.question, unit.value) !== undefine
     <h3 :id="titleId" class="font-bold">
       {{ cellName(question) }}: {{ typed(question.ball.carryM) }} {{ unit }} stands out
     </h3>
-    <p>{{ questionText(question, unit) }} It weighs little in the number already. {{ instead }}</p>
+    <p>{{ questionText(question, unit) }} {{ instead }}</p>
     <div class="mt-2 flex flex-wrap gap-2">
       <UButton color="neutral" variant="outline" icon="i-lucide-circle-minus" @click="emit('settle', false)">{{
         question.fault === 'misread'
@@ -42,6 +42,7 @@ const slipped = computed(() => unitSlip(props.question, unit.value) !== undefine
         @click="emit('club')"
         >It was the {{ clubLabel(question.otherClub) }}</UButton
       >
+      <UButton color="neutral" variant="outline" @click="emit('other')">Another club or length</UButton>
       <UButton v-if="slipped" color="neutral" variant="outline" icon="i-lucide-ruler" @click="emit('unit')">{{
         question.changed
           ? `They were in ${unit === 'yd' ? 'metres' : 'yards'}`

@@ -4,7 +4,7 @@ import { v7 as newId } from 'uuid'
 import { ORDERS } from '#core/session/order'
 import { METHODS } from '#core/shot/shot'
 import { CARRY_AIRS } from '#core/shot/carry-air'
-import { carryAirTexts } from '#words/air'
+import { carryAirTexts, ownBallsFirstText } from '#words/air'
 import { mostAsked } from '#core/rounds/asks'
 import { orderTexts } from '#words/next'
 import { orderByNeedText } from '#words/rounds'
@@ -40,15 +40,15 @@ const airOpen = ref(false)
 const { airText } = useAirUnits()
 const { typed, unit } = useDistance()
 const { cellName } = useCellNames()
+const route = useRoute()
+/** What is open in Gaps and is to be settled; or what tells the loss of range balls. */
+const settle = settleOf(route.query, record.bag)
 const setup = reactive({
   method: last?.method ?? 'monitor',
-  ball: last?.ball ?? 'own',
+  ball: settle?.why === 'own-balls' ? 'own' : (last?.ball ?? 'own'),
   surface: last?.surface ?? 'grass',
 })
 const account = useAccount()
-const route = useRoute()
-/** What is open in Gaps and is to be settled. */
-const settle = settleOf(route.query, record.bag)
 const plan = reactive({
   ...USUAL_PLAN,
   ...last?.plan,
@@ -300,7 +300,9 @@ const usualAir = computed(() => {
       {{
         settle.why === 'retest'
           ? retestFirstText(settleSum(settle))
-          : `First what is open: ${settle.balls} balls with ${settle.shots.map(cellName).join(' and ')}.`
+          : settle.why === 'own-balls'
+            ? ownBallsFirstText(settleSum(settle))
+            : `First what is open: ${settle.balls} balls with ${settle.shots.map(cellName).join(' and ')}.`
       }}
     </p>
     <p v-else-if="askedLine" class="soft">{{ askedLine }}</p>

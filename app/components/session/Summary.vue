@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { cellKey } from '#core/bag/bag'
 import { plusMinusM } from '#core/chart/chart-cell'
+import { doesCount } from '#core/shot/shot'
 import { calledOffM, sumCalled } from '#core/session/called'
-import { calledSumText } from '#words/called'
+import { calledSumText, plusWorthText } from '#words/called'
 import { stillOpenText } from '#words/flags'
 import { nextText } from '#words/next'
 import { taughtLines } from '#words/taught'
@@ -13,6 +14,7 @@ import { useTaught } from '~/composables/session/useTaught'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames, useNumbers } from '~/composables/useNumbers'
 import { usePlayerRecord } from '~/stores/record'
+import ShotsOwnBallsHelp from '~/components/shots/OwnBallsHelp.vue'
 import SessionCalledTable from '~/components/session/CalledTable.vue'
 import { TOLD_LINE } from '#shared/limits'
 import { clockTime, daysAgo } from '~/utils/dates'
@@ -22,7 +24,7 @@ import { serverNowMs } from '~/utils/server-clock'
 const props = defineProps<{ range: RangeSession }>()
 const record = usePlayerRecord()
 const { session, balls, ballsUsed } = props.range
-const { next, ready, stillOpen } = useNumbers()
+const { next, plus, ready, stillOpen } = useNumbers()
 const { cellName, clubLabel } = useCellNames()
 const { doubt, limit, text, unit } = useDistance()
 
@@ -53,12 +55,14 @@ const open = computed(() =>
   stillOpen.value.map(one => stillOpenText(one, { cell: cellName, club: clubLabel }, unit.value)),
 )
 const calledSum = computed(() => {
-  const offs = balls.value.flatMap(({ carryM, taken, leftOut }) =>
-    taken?.called && leftOut === null ? [calledOffM(taken.called, carryM)] : [],
+  const offs = balls.value.flatMap(ball =>
+    ball.taken?.called && doesCount(ball) ? [calledOffM(ball.taken.called, ball.carryM)] : [],
   )
   const sum = ready.value && sumCalled(offs, ready.value.withinM)
   return sum ? calledSumText(sum, ready.value!.withinM, unit.value) : ''
 })
+/** What a plus comes to for this player, where called balls tell it. */
+const plusWords = computed(() => (plus.value ? plusWorthText(plus.value, unit.value) : ''))
 /** What came later may have moved a number since. */
 const then = computed(() =>
   record.sessions.some(one => one.startedAtMs > session.value!.startedAtMs && !one.plan.gone) ? ' then' : '',
@@ -117,7 +121,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
       <p v-if="learned.fresh.length + learned.moved.length + learned.loose.length === 0 && hit.length > 0">
         <b>Nothing new:</b> every number hit is where it was expected, and known well enough.
       </p>
-      <p v-if="calledSum">{{ calledSum }}</p>
+      <p v-if="calledSum">{{ calledSum }} {{ plusWords }}</p>
       <SessionCalledTable :shots="balls" :session="range" />
       <template v-if="open.length > 0">
         <p class="mb-0"><b>Still open:</b></p>
@@ -125,6 +129,7 @@ onMounted(() => top.value!.getBoundingClientRect().top < 70 && top.value!.scroll
           <li v-for="words in open" :key="words">{{ words }}</li>
         </ul>
       </template>
+      <ShotsOwnBallsHelp />
       <p v-if="first"><b>Begin next time with</b> {{ cellName(first) }}. {{ nextText(first, cellName) }}</p>
     </template>
     <p v-else class="soft" role="status">Working out what was learned…</p>

@@ -4,6 +4,7 @@ import { BALLS_AT_ONCE } from '#core/calibration/calibration'
 import { lossHalfM } from '#core/flight/ball-type'
 import { halfAfter, plusMinusM, type ChartCell } from '#core/chart/chart-cell'
 import { remarksAt } from '#core/history/coach-remarks'
+import { doesCount } from '#core/shot/shot'
 import { lockInMarks, USUAL_LOCK_IN } from '#core/session/lock-in'
 import { nextInOrder } from '#core/session/order'
 import { WARM_UP } from '#shared/session'
@@ -61,7 +62,7 @@ export function useProposal({ session, balls }: SessionBalls) {
       .filter(ball => cellKey(ball) === cellKey(at))
       .sort((a, b) => a.hitAtMs - b.hitAtMs)
       .slice(-inARow)
-      .map(({ carryM, balls: n, leftOut }) => ({ carryM, balls: n, counts: leftOut === null }))
+      .map(ball => ({ carryM: ball.carryM, balls: ball.balls, counts: doesCount(ball) }))
     const alike = account.account?.lockIn.alike ?? USUAL_LOCK_IN.alike
     const [mark] = lockInMarks({ alike }, own, null, numbers.ready.value?.withinM ?? 0)
     return mark?.met ? 0 : null

@@ -2,7 +2,6 @@
 import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
 import { chartProgress, type CarryChart } from '#core/chart/chart-cell'
 import type { FIRMNESS_MS2, Firmness } from '#core/flight/run-out'
-import { rangeBallText } from '#words/air'
 import { rungName } from '#core/swing/scale'
 import type { Player } from '#shared/player'
 import type { Thresholds } from '#shared/schemas/player'
@@ -23,11 +22,12 @@ import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
 import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
 import FrameNumbersGate from '~/components/frame/NumbersGate.vue'
 import FrameStagePage from '~/components/frame/StagePage.vue'
+import ShotsOwnBallsHelp from '~/components/shots/OwnBallsHelp.vue'
 import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
-const { chart, known, next, ready, retest, retestDueMs, air, rangeBalls } = useNumbers()
+const { chart, known, next, ready, retest, retestDueMs, air } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
@@ -304,6 +304,7 @@ const retestDue = computed(() =>
             <NuxtLink class="underline" :to="`/players/${playerId}/rounds#retest-title`">Which balls</NuxtLink>
           </p>
           <p v-if="newestMark" class="mt-0.5">{{ newestMark }}</p>
+          <ShotsOwnBallsHelp class="mt-2" />
         </section>
       </div>
       <section v-if="clubs.others.length > 0" class="mt-8" aria-labelledby="others-title">
@@ -317,7 +318,6 @@ const retestDue = computed(() =>
         />
       </section>
       <div v-if="anyBall" class="soft mt-4 space-y-0.5 text-sm">
-        <p v-if="rangeBalls">{{ rangeBallText(rangeBalls) }}</p>
         <p>
           ± is how sure the number is: 8 times in 10 it is off by no more. The patch under it is where 8 clean balls in
           10 lie, the number's own doubt included.

@@ -101,7 +101,10 @@ onMounted(() => watch(() => found.value.map(session => session.id).join(), tellT
 /** What is to be settled goes into the session that is running. */
 async function goOn(session: SessionRecord) {
   const settle = settleOf(route.query, record.bag)
-  if (settle) await record.putSession({ ...session, plan: { ...session.plan, settle }, version: session.version + 1 })
+  // Balls of one's own are no part of a session with range balls.
+  const fits = settle?.why !== 'own-balls' || session.ball === 'own'
+  if (settle && fits)
+    await record.putSession({ ...session, plan: { ...session.plan, settle }, version: session.version + 1 })
   await navigateTo(`/players/${playerId.value}/session/${session.id}`)
 }
 
