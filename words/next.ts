@@ -39,14 +39,19 @@ export const blockEndTexts: Record<'count' | 'alike' | 'enough', string> = BLOCK
 /** What an order of work is called, and why it proposes what it does. */
 export const orderTexts: Record<Order, { name: string; why: string }> = ORDERS
 
-/** How ready the chart is, in one line. */
+/**
+ * How ready the chart is, in one line.
+ * @param helped it is said beside it which balls of one's own would help
+ */
 export function readyText(
   { cellsWithin, cellsInUse, goodEnough, ballsToGo, ownBallsToGo, withinM }: Ready,
   unit: DistanceUnit,
+  helped = false,
 ): string {
   const limit = limitWithUnit(withinM, unit)
   const within = write(NEXT.within, { within: String(cellsWithin), all: String(cellsInUse), limit })
   if (goodEnough) return write(NEXT.enough, { within })
+  if (ballsToGo === null && ownBallsToGo && helped) return write(NEXT.ownFirst, { within })
   if (ballsToGo === null && ownBallsToGo) return write(NEXT.ownToGo, { within, n: ownBallsToGo })
   return ballsToGo === null ? write(NEXT.manyToGo, { within }) : write(NEXT.ballsToGo, { within, n: ballsToGo })
 }

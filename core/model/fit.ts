@@ -52,7 +52,7 @@ export interface Fit {
   /** How regular the player turned out: weights of the three regularities. */
   regularity: number[]
   passes: number
-  /** How many ways to explain the balls are carried beside each other: shares of mishits, and stock shots that are odd. */
+  /** How many ways to explain the balls are carried beside each other: shares of mishits, and stock shots gone odd. */
   explanations: number
 }
 

@@ -261,10 +261,10 @@ describe('range balls', () => {
     expect(none.rangeBalls!.loss).toBeLessThan(0.035)
     expect(none.rangeBalls!.sd).toBeLessThan(0.022)
     expect(rangeBallText(none.rangeBalls!)).toMatch(
-      /^Your range balls lose [1-3] % at 100 yd, ± [23] % shorter at 100 yd, from 1 stock shot hit with both balls\.$/,
+      /^Your range balls lose [1-3] % at 100 yd, ± [23]: from 1 stock shot hit with both balls\.$/,
     )
     expect(both(92).rangeBalls!.loss).toBeGreaterThan(0.06)
-    expect(rangeBallText(range.rangeBalls!)).toMatch(/ 5 ± 4 % .* as is usual/)
+    expect(rangeBallText(range.rangeBalls!)).toMatch(/ 5 % shorter at 100 yd, ± 4, as is usual/)
   })
 })
 

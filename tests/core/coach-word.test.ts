@@ -42,7 +42,11 @@ describe('a ball that the coach calls a mishit or a flyer', () => {
 
   it('still tells how often the player mishits, and is asked about no more', () => {
     const clean = calibrated(BAG, five)
-    const marked = calibrated(BAG, [...five, ...odd(88, 'mishit'), ...balls('50°', 'full', [60], { strike: 'mishit', id: 'other' })])
+    const marked = calibrated(BAG, [
+      ...five,
+      ...odd(88, 'mishit'),
+      ...balls('50°', 'full', [60], { strike: 'mishit', id: 'other' }),
+    ])
     expect(marked.grid.fit.mishitShare).toBeGreaterThan(clean.grid.fit.mishitShare + 0.05)
     expect(marked.questions).toEqual([])
     expect(marked.grid.verdicts.get('odd')).toEqual({ clean: 0, fault: 'mishit' })

@@ -154,7 +154,7 @@ describe('players drawn from no model', () => {
     ['three', 0.3, 0.03],
     ['anywhere', 0.3, 0.04],
   ] as const)('%s odd, %f of them piles: numbers beyond the span of their balls, and intervals', (odd, piles, most) => {
-    const tally = judgeOdd(810_000, 25, odd, piles)
+    const tally = judgeOdd(810_000, 25, odd, { piles })
     expect(tally.numbers).toBeGreaterThan(120)
     expect(tally.beyond / tally.numbers).toBeLessThanOrEqual(most)
     expect(tally.held / tally.hit).toBeGreaterThan(0.76)
@@ -168,7 +168,7 @@ describe('players drawn from no model', () => {
       [3, 'anywhere'],
       [4, 'usual'],
     ] as const) {
-      const player = drawOddPlayer(820_000 + seed, odd, 0.2)
+      const player = drawOddPlayer(820_000 + seed, odd, { piles: 0.2 })
       const shots = player.sessions[0]!.shots
       const at = (list: readonly ModelShot[]) => fitModel(player.cells, [{ day: 0, shots: list }], 0).mean
       const all = at(shots)
@@ -219,7 +219,8 @@ describe('one doubtful ball', () => {
       options,
     )
     const exact = bySummation(carryM, MODEL.mishitShare)
-    // The noise grows with the carry it is at; a mishit tells a little of where the cell may lie, which a site leaves out.
+    // The noise grows with the carry it is at, and a mishit tells a little of where the cell may lie, which a site
+    // leaves out.
     expect(Math.abs(cellEstimate(fit, 0).carryM / Math.exp(exact.mean) - 1)).toBeLessThan(0.012)
     expect(Math.sqrt(fit.covariance[0]!) / exact.sd).toBeGreaterThan(0.85)
     expect(Math.sqrt(fit.covariance[0]!) / exact.sd).toBeLessThan(1.2)

@@ -11,8 +11,9 @@ export const NEXT = {
   ballsToGo: '{within}, about {n, plural, one {# more ball} other {# more balls}}.',
   manyToGo: '{within}, many more balls.',
   ownToGo:
-    '{within}. More range balls make it no surer: about {n, plural, one {# ball} other {# balls}} of the ball you play ' +
-    'would.',
+    '{within}. More range balls make it no surer: about {n, plural, one {# ball} other {# balls}} of the ball you ' +
+    'play would.',
+  ownFirst: '{within}. More range balls make it no surer; a few of your own do.',
 } as const
 
 /** When a block ends. */

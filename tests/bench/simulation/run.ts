@@ -5,6 +5,8 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { yardsToMetres } from '../../../core/units'
 import { judgePlayers, rmse, share, type Tally } from './errors'
 import { LEVELS, type SimulatedLevel } from './player'
+import { judgeOdd } from './odd-judge'
+import type { Oddness, OddOptions } from './odd-players'
 import { race } from './rounds'
 import { watchLonger, type LongerFault, type LongerWatched } from './longer'
 import { FAULT_WORDS, lookOnce, watchAll, watchLoose, type Fault, type WatchOptions } from './all-flags'
@@ -13,9 +15,9 @@ import { callMove, KINDS, watchChart } from './statements'
 import { median } from './usual'
 
 const SIZE = Number(process.env.UZZET_SIM_SIZE ?? 1)
-const [A, B, C, D, M, E, F, G, H, L, J, K] = [
+const [A, B, C, D, M, E, F, G, H, L, J, K, N] = [
   2_026_000, 2_127_000, 2_228_000, 2_332_000, 2_433_000, 2_736_000, 2_841_000, 2_943_000, 3_045_000, 3_146_000,
-  3_247_000, 5_600_000,
+  3_247_000, 5_600_000, 3_348_000,
 ]
 const many = (n: number) => Math.max(4, Math.round(n * SIZE))
 const lines: string[] = []
@@ -143,6 +145,48 @@ function forms(): void {
       })
       row(`${percent} %, ${visits}`, cells)
     }
+}
+
+/** Players some of whose stock shots obey no rule: what a coach sees at a glance. */
+function oddOnes(): void {
+  const players = many(250)
+  say(
+    `\n### (b4) Stock shots that obey no rule, 25 to 60 % off what the others say, of twelve; 3 to 7 balls in seven of ` +
+      `ten, 7 % mishits; ${players} players a row, seeds ${N} up. Beyond: the number lies over a yard outside the span ` +
+      'of its clean balls, three or more, or a pile of five\n',
+  )
+  head('', [
+    'numbers beyond their balls',
+    'interval of hit cells, in 100',
+    'of unhit ones',
+    'of the odd ones',
+    'error of the odd ones, yards',
+    'explanations carried, a player',
+  ])
+  const rows: [string, Oddness, OddOptions][] = [
+    ['none', 'usual', {}],
+    ['one', 'one', {}],
+    ['one, with one ball', 'one', { ballsOfOdd: 1 }],
+    ['one, with two balls', 'one', { ballsOfOdd: 2 }],
+    ['three', 'three', {}],
+    ['every shortest swing', 'halves', {}],
+    ['every one, from 20 to 130 yd', 'anywhere', {}],
+    ['none, three in ten as piles', 'usual', { piles: 0.3 }],
+    ['three, three in ten as piles', 'three', { piles: 0.3 }],
+    ['every one, three in ten as piles', 'anywhere', { piles: 0.3 }],
+  ]
+  for (const [name, oddness, options] of rows) {
+    const t = judgeOdd(N, players, oddness, options)
+    const inHundred = (part: number, whole: number) => (whole === 0 ? '–' : ((100 * part) / whole).toFixed(1))
+    row(name, [
+      `${t.beyond} of ${t.numbers}`,
+      inHundred(t.held, t.hit),
+      inHundred(t.unhitHeld, t.unhit),
+      inHundred(t.oddHeld, t.odd),
+      t.odd === 0 ? '–' : Math.sqrt(t.oddSquares / t.odd).toFixed(1),
+      (t.explanations / t.players).toFixed(1),
+    ])
+  }
 }
 
 function rounds(): void {
@@ -385,6 +429,7 @@ const parts = {
   b: coverage,
   b2: mishits,
   b3: forms,
+  b4: oddOnes,
   c: rounds,
   d: statements,
   d2: oneJob,

@@ -27,7 +27,7 @@ import ShotsSetAside from '~/components/shots/SetAside.vue'
 
 const { playerId, record } = usePlayerRoute()
 const account = useAccount()
-const { chart, known, next, ready, retest, retestDueMs, air } = useNumbers()
+const { chart, known, next, ready, retest, retestDueMs, air, ownBallsHelp } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
 const { text, unit } = useDistance()
@@ -297,7 +297,7 @@ const retestDue = computed(() =>
         <section v-if="ready" class="raised p-4" aria-labelledby="ready-title">
           <h2 id="ready-title" class="soft text-sm">How far it has come</h2>
           <p class="text-xl leading-snug font-bold" :class="ready.goodEnough && 'text-success'">
-            <UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyText(ready, unit) }}
+            <UIcon v-if="ready.goodEnough" name="i-lucide-check" /> {{ readyText(ready, unit, ownBallsHelp !== null) }}
           </p>
           <p v-if="retestDue" class="mt-0.5">
             {{ retestDue }}
