@@ -1,3 +1,4 @@
+import { doesCount } from '#core/shot/shot'
 import { cellKey } from '#core/bag/bag'
 import { groupBy } from '#core/group-by'
 import type { CarryChart } from '#core/chart/chart-cell'
@@ -8,10 +9,7 @@ import type { Shot } from '#core/shot/shot'
  * cell whose balls have changed since the chart was worked out is left away until the next answer.
  */
 export function neutralCarries(chart: CarryChart, shots: readonly Shot[]): Map<string, number> {
-  const piles = groupBy(
-    shots.filter(shot => shot.leftOut === null),
-    cellKey,
-  )
+  const piles = groupBy(shots.filter(doesCount), cellKey)
   const carries = new Map<string, number>()
   for (const cell of chart) {
     const pile = [...(piles.get(cellKey(cell)) ?? [])].sort((a, b) => a.hitAtMs - b.hitAtMs || (a.id < b.id ? -1 : 1))

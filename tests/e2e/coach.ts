@@ -163,12 +163,14 @@ interface PackedBag {
   school?: SchoolId
   /** Shortest first; the school's usual ones where they are missing. */
   lengths?: readonly { label: string; fraction?: number }[]
+  /** Which balls are hit; one's own where it does not say. */
+  ball?: 'own' | 'range'
 }
 
 /** A coach with a player, a bag of three wedges by the clock, and a running session, whose page is open. */
 export async function atTheRange(page: Page, name = 'Pip Marlow', bag: PackedBag = {}) {
   await signIn(page)
-  const { lofts = [46, 52, 58], school = 'clock', lengths } = bag
+  const { lofts = [46, 52, 58], school = 'clock', lengths, ball = 'own' } = bag
   const rungs =
     lengths?.map(length => ({ id: newId(), cue: '', flight: 'normal', retired: false, ...length })) ??
     starterRungs(school, '', newId)
@@ -182,7 +184,7 @@ export async function atTheRange(page: Page, name = 'Pip Marlow', bag: PackedBag
     struckOut: [],
   })
   const session = { id: newId(), startedAtMs: Date.now(), endedAtMs: null, version: 1, air: [], plan: USUAL_PLAN }
-  const way = { method: 'monitor', ball: 'own', surface: 'grass' }
+  const way = { method: 'monitor', ball, surface: 'grass' }
   await send(page, 'put', `${player}/sessions/${session.id}`, { ...session, ...way })
   await page.goto(`/players/${id}/session/${session.id}`)
   await expect(page.locator('#carry')).toBeVisible()

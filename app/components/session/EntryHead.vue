@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { doesCount } from '#core/shot/shot'
 import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
 import { useCellNames } from '~/composables/useNumbers'
@@ -42,7 +43,7 @@ const { typed, unit } = useDistance()
       @click="emit('open', last)"
     >
       <span class="soft block text-xs">last</span
-      ><span class="font-bold" :class="last.leftOut && 'line-through'">{{ typed(last.carryM) }}</span>
+      ><span class="font-bold" :class="!doesCount(last) && 'line-through'">{{ typed(last.carryM) }}</span>
     </button>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { doesCount } from '#core/shot/shot'
 import { readingTexts } from '#words/readings'
 import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
@@ -22,7 +23,7 @@ const words = computed(() =>
     class="raised flex w-full cursor-pointer flex-wrap items-baseline gap-x-5 border-b-4! border-b-primary! px-4 py-2 text-left hover:bg-elevated"
     @click="$emit('open')"
   >
-    <span class="text-7xl leading-none font-extrabold tracking-tight" :class="shot.leftOut && 'soft line-through'"
+    <span class="text-7xl leading-none font-extrabold tracking-tight" :class="!doesCount(shot) && 'soft line-through'"
       >{{ typed(shot.carryM) }}<span class="soft ml-2 text-2xl font-semibold">{{ unit }}</span></span
     >
     <span class="min-w-0 flex-1 basis-56">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { doesCount } from '#core/shot/shot'
 import { marksOf } from '#shared/marks'
 import type { ShotRecord } from '#shared/schemas/session'
 import { useDistance } from '~/composables/useDistance'
@@ -30,7 +31,7 @@ const shown = computed(() =>
         :aria-label="`${typed(ball.carryM)} ${unit}, ${name}${marks ? `, ${marks}` : ''}`"
         @click="$emit('open', ball)"
       >
-        <span class="font-bold" :class="ball.leftOut && 'soft line-through'"
+        <span class="font-bold" :class="!doesCount(ball) && 'soft line-through'"
           >{{ typed(ball.carryM)
           }}<span v-if="ball.balls > 1" class="soft ml-1 text-xs font-normal">× {{ ball.balls }}</span></span
         >

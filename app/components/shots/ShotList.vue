@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { doesCount } from '#core/shot/shot'
 import { marksOf } from '#shared/marks'
 import { asideReasonText } from '#words/set-aside'
 import { clockText } from '#words/clock'
@@ -87,7 +88,7 @@ function readOut(shot: ShotRecord): string {
           :name="picked.includes(shot.id) ? 'i-lucide-square-check-big' : 'i-lucide-square'"
           class="shrink-0"
         />
-        <span class="w-20 shrink-0 text-xl font-bold" :class="shot.leftOut && 'soft line-through'"
+        <span class="w-20 shrink-0 text-xl font-bold" :class="!doesCount(shot) && 'soft line-through'"
           >{{ typed(shot.carryM) }}<span class="soft ml-1 text-sm font-normal">{{ unit }}</span></span
         >
         <span class="min-w-0 flex-1 truncate">
