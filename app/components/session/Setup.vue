@@ -200,7 +200,8 @@ function start() {
     endedAtMs: null,
     ...setup,
     air: taken,
-    plan: { ...plan, bucket: balls },
+    // What the page watches cannot be kept on the device; what it watches over can.
+    plan: { ...toRaw(plan), bucket: balls },
     version: 1,
   })
 }
