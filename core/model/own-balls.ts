@@ -2,7 +2,7 @@ import { exp, ln } from '../stats/exact'
 import { Z_80 } from '../stats/normal'
 import { yardsToMetres } from '../units'
 import { passTime, type Change } from './belief'
-import { ASK, MODEL } from './constants'
+import { ASK, MODEL, MOVED_BY } from './constants'
 import { expectedRange } from './pile-extent'
 import type { SessionColumns } from './shots'
 
@@ -22,11 +22,17 @@ interface Seen {
 const POOR_WEIGHT = 0.05
 const YARD_M = yardsToMetres(1)
 
-/** Variance of ln carry that has come to one cell since a day. */
-function driftSince(day: number, today: number, changes?: readonly Change[]): number {
+/** Balls of this season are held to as they lie; older ones less, by what has drifted since. Our choice. */
+const SEASON_DAYS = 180
+
+/** Variance of ln carry that has come to one cell since a day: by drift beyond a season, and by marked changes. */
+function driftSince(day: number, today: number, changes: readonly Change[] = []): number {
   const one = { mean: new Float64Array(1), covariance: new Float64Array(1) }
-  passTime(one, day, today, changes)
-  return one.covariance[0]!
+  passTime(one, day + SEASON_DAYS, today)
+  return changes
+    .filter(change => change.day > day && change.day <= today)
+    .map(({ kind }) => MOVED_BY[kind].reduce((sum, sd) => sum + sd * sd, 0))
+    .reduce((sum, variance) => sum + variance, one.covariance[0]!)
 }
 
 function seenOf(work: SessionColumns, today: number, changes?: readonly Change[]): Map<number, Seen[]> {
