@@ -6,6 +6,7 @@ import { dayOf, type NeutralPlayer } from '../shot/player-shots'
 import type { NeutralShot } from '../shot/shot'
 import { rungFractions, type Rung } from '../swing/scale'
 import { isCalledOut } from '../corrections/called-out'
+import { withoutOwnBalls } from './without-own-balls'
 import { withSameLoss, type SessionBalls } from './same-loss'
 import type { Change } from '../model/belief'
 import { MODEL, SPREAD_BALLS_OF_LEVEL, SPREAD_OF_LEVEL } from '../model/constants'
@@ -124,11 +125,6 @@ interface Group {
   shots: NeutralShot[]
 }
 
-/** A number beyond its balls by less than this is not seen to be. */
-const SEEN_M = 0.2
-/** For so many stock shots it is worked out what they would be without their balls: it takes a fit each. */
-const MOST_WITHOUT = 6
-
 /** Counting shots by session, oldest day first; sessions that are not on record go by the time of their first shot. */
 function bySession({ sessions, shots }: Pick<NeutralPlayer, 'sessions' | 'shots'>): Group[] {
   const known = new Map(sessions.map(session => [session.id, session]))
@@ -239,18 +235,15 @@ export function fitGrid(player: NeutralPlayer, kept?: Kept): GridFit {
     plain.set(key, { ...single, covariance: withSameLoss(single, own.map(ballsOf)) })
     own.forEach(({ ids }, s) => judge(ids, single.verdicts[s]!))
   }
-  const without = new Map<string, number>()
-  const own = groupByCell(shots.filter(shot => shot.leftOut === null && indexOf.has(cellKey(shot))))
-  for (const [key, balls] of own) {
-    const i = indexOf.get(key)!
-    const carryM = exp(fit.mean[i]!)
-    const carries = balls.map(shot => shot.carryM)
-    const beyond = Math.max(Math.min(...carries) - carryM, carryM - Math.max(...carries))
-    if (beyond <= SEEN_M || without.size === MOST_WITHOUT) continue
-    const others = sessions.map(({ session }) => ({ ...session, shots: session.shots.filter(shot => shot.cell !== i) }))
-    if (others.some(session => session.shots.length > 0))
-      without.set(key, exp(fitModel(model, others, today, options).mean[i]!))
+  const fitWithout = (cell: number) => {
+    const others = sessions.map(({ session }) => ({
+      ...session,
+      shots: session.shots.filter(one => one.cell !== cell),
+    }))
+    return exp(fitModel(model, others, today, options).mean[cell]!)
   }
+  // Between one ball and the next nobody reads why.
+  const without = live ? new Map<string, number>() : withoutOwnBalls(shots, fit, indexOf, fitWithout)
   const need = cells.map(cell => (inUse.has(cellKey(cell)) && !isStruckOut(bag, cell) ? 1 : 0))
   const covariance = withSameLoss(fit, sessions.map(ballsOf))
   return {

@@ -6,6 +6,8 @@ import type { GridFit } from '../chart/grid-fit'
 import type { NeutralPlayer } from '../shot/player-shots'
 import { MOVED_EVIDENCE, MOVED_LEAST_BALLS } from '../model/constants'
 import { certainOnes } from '../stats/false-discovery'
+import { USUAL_SPREAD } from '../model/fit'
+import { learntShare } from '../model/spread'
 import { evidenceOfMove } from '../model/statements'
 
 /** A stock carry as it stood on the earlier day, with the variance of its logarithm; null variance outside the grid. */
@@ -29,6 +31,16 @@ export interface Compared extends StockShot {
 }
 
 /**
+ * How often the player mishit until then, by what the balls turned out to be: new ones that all lie short may be
+ * mishits or a new number, and must not say themselves which.
+ */
+function shareBefore({ shots }: Pick<NeutralPlayer, 'shots'>, { verdicts }: GridFit, untilMs: number): number {
+  const judged = shots.flatMap(shot => (shot.hitAtMs <= untilMs && shot.balls === 1 && verdicts.get(shot.id)) || [])
+  const mishits = judged.reduce((sum, { clean, fault }) => sum + (fault === 'mishit' ? 1 - clean : 0), 0)
+  return learntShare(USUAL_SPREAD, { mishits, judged: judged.length })
+}
+
+/**
  * Which numbers moved since an earlier chart, with a known rate of false alarms: 1 in 20 a cell at most, however often
  * one looks (Ville's inequality); *certain* ones by the e-Benjamini-Hochberg rule over the chart (Wang & Ramdas, JRSS B
  * 2022).
@@ -49,6 +61,7 @@ export function compareCharts(
     player.shots.filter(shot => shot.hitAtMs > sinceMs && shot.leftOut === null && shot.carryM > 0),
     cellKey,
   )
+  const fit = { ...grid.fit, mishitShare: Math.min(grid.fit.mishitShare, shareBefore(player, grid, sinceMs)) }
   const all = now.chart.map((cell): Compared => {
     const key = cellKey(cell)
     const then = earlier.get(key)
@@ -62,7 +75,7 @@ export function compareCharts(
       commonSd: commonSds.get(id) ?? 0,
       shots: own.map(shot => ({ carryM: shot.carryM, measSdM: shotErrorM(shot), balls: shot.balls })),
     }))
-    const evidence = evidenceOfMove(grid.fit, place, { carryM: then.carryM, lnVariance: then.lnVariance }, sessions)
+    const evidence = evidenceOfMove(fit, place, { carryM: then.carryM, lnVariance: then.lnVariance }, sessions)
     return { ...at, evidence, moved: evidence >= MOVED_EVIDENCE && balls >= MOVED_LEAST_BALLS, certain: false }
   })
   const judged = all.filter(one => one.evidence !== null)

@@ -119,9 +119,10 @@ export const MODEL = {
    */
   leastTogether: 3,
   togetherSds: [3, 4],
+  closeSds: 1.5,
   leastAlike: 4,
-  /** So seldom may all of them be mishits: who mishits every third ball, of him three short ones prove nothing. */
-  allMishit: 0.004,
+  /** So seldom may all be mishits that fell so near together: three short balls of a wild player prove little. */
+  allMishit: 0.0005,
   /** Floor of the degrees of freedom behind an interval, and of a variance within a session. */
   leastDegrees: 3,
   leastVariance: 1e-10,

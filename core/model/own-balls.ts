@@ -63,39 +63,56 @@ function seenOf(work: SessionColumns, today: number, changes?: readonly Change[]
 const ballsIn = (list: readonly Seen[]) => list.reduce((sum, one) => sum + one.balls, 0)
 
 /** The balls that lie within so many metres of each other and weigh most. */
-function together(sorted: readonly Seen[], withinM: number): readonly Seen[] {
+function together(sorted: readonly Seen[], withinM: number, weightOf: (one: Seen) => number): readonly Seen[] {
   let best = { from: 0, to: 0, weight: 0 }
   let from = 0
   let weight = 0
   for (let to = 0; to < sorted.length; to++) {
-    weight += sorted[to]!.weight
-    for (; sorted[to]!.carryM - sorted[from]!.carryM > withinM; from++) weight -= sorted[from]!.weight
+    weight += weightOf(sorted[to]!)
+    for (; sorted[to]!.carryM - sorted[from]!.carryM > withinM; from++) weight -= weightOf(sorted[from]!)
     if (weight > best.weight) best = { from, to: to + 1, weight }
   }
   return sorted.slice(best.from, best.to)
 }
 
+/** How likely all of so many balls are mishits and fall within so much of each other, in ln carry. */
+const allMishit = (balls: number, withinLn: number, mishitShare: number): number =>
+  mishitShare ** balls * Math.min(1, withinLn / (MODEL.mishitTo - MODEL.mishitFrom)) ** (balls - 1)
+
 /**
  * Where the balls of one cell lie for whoever looks at them, metres: the number is never beyond. Most of the balls,
  * three at least, that lie together, a yard either way; four or more of them within a yard, as they lie.
+ * @param scatterLn of one ball, in ln carry
  * @returns null where they do not lie together
  */
-function spanOf(all: readonly Seen[], scatterM: number, mishitShare: number): [lowM: number, highM: number] | null {
-  const proof = Math.ceil(ln(MODEL.allMishit) / ln(mishitShare))
+function spanOf(
+  all: readonly Seen[],
+  carryM: number,
+  scatterLn: number,
+  mishitShare: number,
+): [lowM: number, highM: number] | null {
   const sorted = [...all].sort((a, b) => a.carryM - b.carryM)
-  const most = (list: readonly Seen[], least: number) =>
-    ballsIn(list) >= Math.max(least, proof) && 2 * ballsIn(list) > ballsIn(all)
+  const isMost = (list: readonly Seen[], least: number, withinLn: number) => {
+    const balls = ballsIn(list)
+    return balls >= least && 2 * balls > ballsIn(all) && allMishit(balls, withinLn, mishitShare) <= MODEL.allMishit
+  }
   const span = (list: readonly Seen[], marginM: number): [number, number] => [
     Math.min(...list.map(one => one.lowM - one.marginM)) - marginM,
     Math.max(...list.map(one => one.highM + one.marginM)) + marginM,
   ]
-  const singles = sorted.filter(one => one.balls === 1)
-  const alike = together(singles, YARD_M * (1 + Number.EPSILON))
-  if (most(alike, MODEL.leastAlike)) return span(alike, 0)
-  // Those nearest together first: a poor ball that lies among the others' scatter is none of them.
-  for (const sds of MODEL.togetherSds) {
-    const near = together(sorted, sds * scatterM)
-    if (most(near, MODEL.leastTogether)) return span(near, YARD_M)
+  const byWeight = (one: Seen) => one.weight
+  const alike = together(
+    sorted.filter(one => one.balls === 1),
+    YARD_M * (1 + Number.EPSILON),
+    byWeight,
+  )
+  if (isMost(alike, MODEL.leastAlike, YARD_M / carryM)) return span(alike, 0)
+  // Those nearest together first: a poor ball that lies among the others' scatter is none of them. Where those taken
+  // for clean are not most of them, those that are most and lie close.
+  const near = MODEL.togetherSds.map(sds => ({ sds, weightOf: byWeight }))
+  for (const { sds, weightOf } of [...near, { sds: MODEL.closeSds, weightOf: (one: Seen) => one.balls }]) {
+    const list = together(sorted, sds * scatterLn * carryM, weightOf)
+    if (isMost(list, MODEL.leastTogether, sds * scatterLn)) return span(list, YARD_M)
   }
   return null
 }
@@ -122,7 +139,7 @@ export function holdToOwnBalls(
   }
   for (const [cell, { balls, scatterLn }] of seen) {
     const carryM = exp(mean[cell]!)
-    const span = spanOf(balls, scatterLn * carryM, mishitShare)
+    const span = spanOf(balls, carryM, scatterLn, mishitShare)
     if (span) mean[cell] = ln(Math.max(span[0], MODEL.leastCarryM, Math.min(span[1], carryM)))
   }
 }

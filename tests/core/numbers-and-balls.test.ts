@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { compareCharts } from '../../core/history/compare'
 import { cellEstimate } from '../../core/model/estimate'
 import { fitModel, fitWithPrior, USUAL_SPREAD, type ModelShot } from '../../core/model/fit'
 import { ballShares, kindsDensity } from '../../core/model/kinds'
@@ -224,5 +225,29 @@ describe('one doubtful ball', () => {
     expect(Math.abs(cellEstimate(fit, 0).carryM / Math.exp(exact.mean) - 1)).toBeLessThan(0.012)
     expect(Math.sqrt(fit.covariance[0]!) / exact.sd).toBeGreaterThan(0.85)
     expect(Math.sqrt(fit.covariance[0]!) / exact.sd).toBeLessThan(1.2)
+  })
+})
+
+describe('balls that have changed', () => {
+  it('six at 40 after four at 65: the number goes with most of them, and is said to have moved', () => {
+    const before = typed({ '58° half': [65, 66, 64, 67] })
+    const after = typed({ '58° half': [40, 41, 40, 39, 41, 40] }).map((shot, i) => ({
+      ...shot,
+      id: `after ${i}`,
+      hitAtMs: shot.hitAtMs + 3_600_000,
+    }))
+    const then = calibrated(HALVES, before)
+    const now = calibrated(HALVES, [...before, ...after])
+    const cell = now.chart.find(one => one.clubId === '58°' && one.rungId === 'half')!
+    expect(metresToYards(cell.carryM!)).toBeLessThan(44)
+    const i = then.grid.cells.findIndex(one => one.clubId === '58°' && one.rungId === 'half')
+    const was = {
+      clubId: '58°',
+      rungId: 'half',
+      carryM: Math.exp(then.grid.fit.mean[i]!),
+      lnVariance: then.grid.fit.covariance[i * (then.grid.cells.length + 1)]!,
+    }
+    const [moved] = compareCharts(now, [was], before.at(-1)!.hitAtMs).filter(one => one.moved)
+    expect(moved).toMatchObject({ clubId: '58°', rungId: 'half', balls: 6 })
   })
 })
