@@ -105,7 +105,7 @@ export interface Calibration {
   rangeBalls: RangeBalls | null
   /** What this player's plus and minus are worth; null while too few called balls tell. */
   plus: PlusWorth | null
-  /** What was done to what was typed, stock shot by stock shot; those that nothing was done to are not among them. */
+  /** What was done to what was typed, of every stock shot with a ball that counts. */
   sums: CarrySum[]
   /** The few balls of one's own that tell what range balls lose; null where they are not asked for. */
   ownBallsHelp: OwnBallsHelp | null

@@ -15,7 +15,7 @@ export interface CarrySum extends StockShot {
 const SEEN_M = 0.1
 
 /**
- * What every correction adds on average, stock shot by stock shot; none of one that nothing was done to.
+ * What every correction adds on average, stock shot by stock shot; no parts where nothing was done to what was typed.
  * @param stages the record as it was measured, and after each of the corrections in their order
  * @param used as the numbers are made from it: what counts there is summed
  */
@@ -47,11 +47,9 @@ export function carrySums(
       before = now
     })
   }
-  return [...sums.values()]
-    .map(({ balls, typedM, parts, ...at }) => ({
-      ...at,
-      typedM: typedM / balls,
-      parts: parts.map(({ part, byM }) => ({ part, byM: byM / balls })).filter(one => Math.abs(one.byM) >= SEEN_M),
-    }))
-    .filter(({ parts }) => parts.length > 0)
+  return [...sums.values()].map(({ balls, typedM, parts, ...at }) => ({
+    ...at,
+    typedM: typedM / balls,
+    parts: parts.map(({ part, byM }) => ({ part, byM: byM / balls })).filter(one => Math.abs(one.byM) >= SEEN_M),
+  }))
 }

@@ -157,7 +157,14 @@ describe('what was typed, and the number', () => {
   })
 
   it('has no line where nothing was done to it', () => {
-    expect(calibrated(BAG, balls('50°', 'full', [93, 97, 95])).sums).toEqual([])
+    const plain = calibrated(BAG, balls('50°', 'full', [93, 97, 95]), { level: 'good' })
+    const lineOf = ({ sums, chart }: typeof plain) =>
+      carrySumText(sums[0]!, chart.find(one => one.clubId === '50°' && one.rungId === 'full')!.carryM!, 'yd')
+    expect(plain.sums.map(one => one.parts)).toEqual([[]])
+    expect(lineOf(plain)).toBe('')
+    // A poor ball weighs little: the number is not the average, and the line says so.
+    const poor = calibrated(BAG, balls('50°', 'full', [104, 105, 78, 103]), { level: 'good' })
+    expect(lineOf(poor)).toMatch(/^Typed 98 on average; \+ [5-7] by what each ball weighs and the others say\.$/)
     const sum = { clubId: 'a', rungId: 'b', typedM: 50, parts: [{ part: 'run' as const, byM: -0.2 }] }
     expect(carrySumText(sum, 49.9, 'm')).toBe('')
     expect(carrySumText({ ...sum, parts: [{ part: 'run', byM: -2 }] }, 49, 'm')).toBe(

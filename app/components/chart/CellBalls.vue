@@ -40,7 +40,9 @@ const pulled = computed(() => pulledText(props.cell, unit.value, props.asked))
 /** How the number came of what was typed, where it is not just that. */
 const sum = computed(() => {
   const found = sums.value.find(one => cellKey(one) === cellKey(props.cell))
-  return found && props.cell.carryM !== null ? carrySumText(found, props.cell.carryM, unit.value) : ''
+  // Where nothing was done to it, what pulls it there is said already.
+  const isSaid = found?.parts.length === 0 && pulled.value !== ''
+  return found && !isSaid && props.cell.carryM !== null ? carrySumText(found, props.cell.carryM, unit.value) : ''
 })
 
 /** Nobody reads less than this. */

@@ -75,7 +75,7 @@ const method = computed(() => {
   const sum = sums.value.find(one => cellKey(one) === cellKey(cell))
   return (
     pulledText(cell, unit.value, askedHere.value.length) ||
-    (sum && carrySumText(sum, cell.carryM, unit.value)) ||
+    (sum && sum.parts.length > 0 && carrySumText(sum, cell.carryM, unit.value)) ||
     'from its balls and the other shots'
   )
 })
