@@ -16,6 +16,7 @@ const SEEN_M = 0.1
 
 /**
  * What every correction adds on average, stock shot by stock shot; no parts where nothing was done to what was typed.
+ * @param measured in any order: what is summed goes by the order of `used`
  * @param stages the record as it was measured, and after each of the corrections in their order
  * @param used as the numbers are made from it: what counts there is summed
  */
@@ -25,10 +26,10 @@ export function carrySums(
   used: readonly AnyShot[],
 ): CarrySum[] {
   const after = stages.map(({ part, shots }) => ({ part, carryM: new Map(shots.map(shot => [shot.id, shot.carryM])) }))
-  const counts = new Set(used.filter(doesCount).map(shot => shot.id))
+  const typed = new Map(measured.map(shot => [shot.id, shot]))
   const sums = new Map<string, CarrySum & { balls: number }>()
-  for (const shot of measured) {
-    if (!counts.has(shot.id)) continue
+  for (const { id } of used.filter(doesCount)) {
+    const shot = typed.get(id)!
     const { clubId, rungId, balls } = shot
     const sum = sums.get(cellKey(shot)) ?? {
       clubId,
