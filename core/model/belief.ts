@@ -169,14 +169,18 @@ export function startSession(room: Room, { mean, covariance }: Belief, cells: In
   }
 }
 
-/** Mean and variance of ln carry that day, of each hit cell, after what the session says. Needs `startSession`. */
-export function withinSession(room: Room, sums: SessionSums, mean: Float64Array, variance: Float64Array): void {
+/**
+ * Mean and variance of ln carry that day, of each hit cell, after what the session says. Needs `startSession`.
+ * @returns by how much the mean that moved furthest did
+ */
+export function withinSession(room: Room, sums: SessionSums, mean: Float64Array, variance: Float64Array): number {
   const { prior, root, factor, surprise, gain, start } = room
   const h = sums.cells.length
   weigh(room, sums, h)
   for (let i = 0; i < h; i++) for (let j = 0; j < h; j++) gain[i * h + j] = prior[i * h + j]! * root[j]!
   // Rows of C√A·L⁻ᵀ: the square of one takes away variance, its product with L⁻¹(b/√A − √A·m) moves the mean.
   solveRows(factor, gain, h, h)
+  let furthest = 0
   for (let i = 0; i < h; i++) {
     const ih = i * h
     let moved = start[i]!
@@ -186,9 +190,12 @@ export function withinSession(room: Room, sums: SessionSums, mean: Float64Array,
       moved += r * surprise[j]!
       left -= r * r
     }
+    const by = moved > mean[i]! ? moved - mean[i]! : mean[i]! - moved
+    if (by > furthest) furthest = by
     mean[i] = moved
     variance[i] = left
   }
+  return furthest
 }
 
 /**

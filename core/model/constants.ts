@@ -112,13 +112,16 @@ export const MODEL = {
   /** so many at a time, the furthest first and then all of them; held where that is worth so much, in ln. [sim] */
   oddTries: 3,
   oddWorth: 0.5,
+  /** What it is worth shows after so many passes where there are so many balls; of fewer, at the end. [sim] */
+  lookBalls: 300,
+  lookPasses: 4,
   /**
    * A number is never beyond its own balls: where so many, and most of them, lie within so many of their scatters it is
    * within a yard of them. So many within a yard are a number by themselves: lock-in habits are a run of three or four
    * alike. [cp; the rest our choice]
    */
   leastTogether: 3,
-  togetherSds: [3, 4],
+  togetherSds: [2.5, 4],
   closeSds: 1.5,
   leastAlike: 4,
   /** So seldom may all be mishits that fell so near together: three short balls of a wild player prove little. */
@@ -133,6 +136,8 @@ export const MODEL = {
   mostPasses: 18,
   rounds: 4,
   laterRounds: 2,
+  /** A session whose carries moved less than this since the last pass is gone over once. [sim] */
+  stillLnCarry: 5e-4,
   stopLnCarry: 3e-4,
   stopLnSpread: 6e-3,
   stopMishitShare: 3e-3,

@@ -178,8 +178,9 @@ export function fitSession(
   setShares(work, mishitShare)
   startSession(room, belief, work.cells, work.daySd)
   const h = work.cells.length
-  const rounds = work.started ? MODEL.laterRounds : MODEL.rounds
-  if (!work.started) {
+  const isLater = work.started
+  const rounds = isLater ? MODEL.laterRounds : MODEL.rounds
+  if (!isLater) {
     for (let i = 0; i < h; i++) {
       work.mean[i] = room.start[i]!
       work.variance[i] = room.prior[i * h + i]!
@@ -190,9 +191,10 @@ export function fitSession(
     setNoise(work, spread, looseness)
     touch(work)
     sumSites(work)
-    withinSession(room, work, work.mean, work.variance)
+    const moved = withinSession(room, work, work.mean, work.variance)
     for (let i = 0; i < h; i++) if (work.variance[i]! < MODEL.leastVariance) work.variance[i] = MODEL.leastVariance
     updateSites(work)
+    if (isLater && moved < MODEL.stillLnCarry) break
   }
   sumSites(work)
   tellSpread(work, sums)

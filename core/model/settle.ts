@@ -61,13 +61,19 @@ function pass(
 /** What going over the sessions came to. */
 export interface Settled extends Spread, SpreadSums {
   passes: number
+  /** Whether nothing moves any more. */
+  still: boolean
   /** Belief on the day of the last session, and its evidence: the last pass has them already, at the final sites. */
   last: Belief & { evidence: number }
 }
 
+/** Where going over the sessions begins: scatter as it stands and, where they have been gone over, what came of it. */
+export type SettleFrom = Spread & Partial<Pick<Settled, 'passes' | 'last'>>
+
 /**
  * Goes over the sessions until neither the carries nor the spread move.
  * @param start belief on `fromDay`; @param seen scatter known beforehand, such as that of folded sessions
+ * @param most passes: fewer where it is only looked what an explanation may be worth
  */
 export function settle(
   room: Room,
@@ -75,27 +81,27 @@ export function settle(
   works: readonly SessionColumns[],
   fromDay: number,
   options: FitOptions,
-  from: Spread,
+  from: SettleFrom,
   seen: SpreadSums,
+  most: number = MODEL.mostPasses,
 ): Settled {
-  let spread = from
-  let sums = seen
-  let last: (Belief & { evidence: number }) | null = null
-  let passes = 0
+  let spread: Spread = from
+  let { last, passes = 0 } = from
+  const end = Math.max(passes + 1, Math.min(MODEL.mostPasses, passes + most))
   for (;;) {
     passes++
-    sums = { ...seen, cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
+    const sums = { ...seen, cellSquares: seen.cellSquares.slice(), cellDegrees: seen.cellDegrees.slice() }
     const belief = pass(room, start, works, fromDay, spread, sums, options.changes)
     const after = updateSpread(options, spread.looseness, sums)
-    let moved = last === null ? Infinity : 0
-    if (last !== null)
+    let moved = last ? 0 : Infinity
+    if (last)
       for (let i = 0; i < start.mean.length; i++) moved = Math.max(moved, Math.abs(belief.mean[i]! - last.mean[i]!))
     const widened = 2 * Math.abs(ln(after.spread / spread.spread))
     const learnt = Math.abs(after.mishitShare - spread.mishitShare)
     spread = after
     last = belief
     const still = moved < MODEL.stopLnCarry && widened < MODEL.stopLnSpread && learnt < MODEL.stopMishitShare
-    if (still || passes === MODEL.mostPasses) return { ...spread, ...sums, passes, last }
+    if (still || passes >= end) return { ...spread, ...sums, passes, last, still }
   }
 }
 

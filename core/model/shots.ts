@@ -146,25 +146,23 @@ export function workOf(session: ModelSession, cells: number): SessionColumns | n
   }
 }
 
-/** What the rounds have made of a session's shots: kept, and put back, while other explanations are tried. */
-export type Judged = Pick<SessionColumns, 'siteP' | 'siteQ' | 'clean' | 'fault' | 'precision' | 'weighted'>
+/** All that the rounds change of a session's columns. */
+const JUDGED = [
+  ...(['siteP', 'siteQ', 'clean', 'mishit', 'fault', 'without', 'withoutV', 'likely'] as const),
+  ...(['precision', 'weighted', 'mean', 'variance', 'own', 'growth', 'inverseCarry2'] as const),
+]
 
-export const judgedOf = ({ siteP, siteQ, clean, fault, precision, weighted }: SessionColumns): Judged => ({
-  siteP: siteP.slice(),
-  siteQ: siteQ.slice(),
-  clean: clean.slice(),
-  fault: fault.slice(),
-  precision: precision.slice(),
-  weighted: weighted.slice(),
-})
+/** What the rounds have made of a session's shots: kept, and put back, while other explanations are tried. */
+export type Judged = Pick<SessionColumns, (typeof JUDGED)[number]>
+
+export const judgedOf = (work: SessionColumns): Judged => {
+  const judged = { ...work }
+  for (const column of JUDGED) judged[column] = work[column].slice() as Float64Array & Uint8Array
+  return judged
+}
 
 export function putBack(work: SessionColumns, judged: Judged): void {
-  work.siteP.set(judged.siteP)
-  work.siteQ.set(judged.siteQ)
-  work.clean.set(judged.clean)
-  work.fault.set(judged.fault)
-  work.precision.set(judged.precision)
-  work.weighted.set(judged.weighted)
+  for (const column of JUDGED) work[column].set(judged[column])
 }
 
 /** The shots of these cells as before the first round, as if they were clean; the others stay as they are. */
