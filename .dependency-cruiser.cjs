@@ -1,5 +1,5 @@
 /** Which room may know of which. A wrong import fails `npm test`. */
-const STAGES = [
+const FEATURES = [
   'account',
   'academy',
   'bag',
@@ -8,11 +8,10 @@ const STAGES = [
   'pick',
   'players',
   'practice',
-  'rounds',
   'published',
   'ranges',
+  'rounds',
   'session',
-  'what-if',
 ]
 
 module.exports = {
@@ -53,8 +52,8 @@ module.exports = {
     {
       name: 'pages-wait-for-no-schema',
       severity: 'error',
-      comment: 'Schemas come when a form is checked: app/utils/form-schemas.ts. Types of them cost nothing.',
-      from: { path: '^app/', pathNot: '^app/workers/' },
+      comment: 'Schemas come when a form is checked: app/ui/form-schemas.ts. Types of them cost nothing.',
+      from: { path: '^app/', pathNot: '^app/calculation/workers/' },
       to: { path: '^(shared/schemas/|node_modules/zod/)', dependencyTypesNot: ['type-only', 'dynamic-import'] },
     },
     {
@@ -89,35 +88,36 @@ module.exports = {
     {
       name: 'app-one-way',
       severity: 'error',
-      comment: 'utils, then workers, stores, composables, components, pages.',
-      from: { path: '^app/(utils|workers)/' },
-      to: { path: '^app/(stores|composables|components|pages|layouts)/' },
+      comment: 'offline, calculation and ui, then what several stages need of a player, then the features, then pages.',
+      from: { path: '^app/(offline|calculation|ui|player)/' },
+      to: { path: '^app/(features|pages|layouts|plugins|middleware)/' },
     },
     {
-      name: 'stores-know-no-composables',
+      name: 'offline-and-calculation-show-nothing',
       severity: 'error',
-      from: { path: '^app/stores/' },
-      to: { path: '^app/(composables|components|pages|layouts)/' },
+      from: { path: '^app/(offline|calculation)/' },
+      to: { path: '^app/(ui/.*[.]vue|player/)' },
     },
     {
-      name: 'composables-know-no-components',
+      name: 'ui-knows-no-player',
       severity: 'error',
-      from: { path: '^app/composables/' },
-      to: { path: '^app/(components|pages|layouts)/' },
+      comment: 'What shows something of a player stands in app/player, for all stages.',
+      from: { path: '^app/ui/' },
+      to: { path: '^app/player/' },
     },
     {
       name: 'data-knows-no-requests',
       severity: 'error',
       comment: "Queries throw plain errors; what is asked and answered is the routes' business.",
       from: { path: '^server/(data|db)/' },
-      to: { path: '^(server/(request|api|middleware)/|node_modules/h3/)' },
+      to: { path: '^(server/(auth|limits|ingest|api|middleware)/|node_modules/h3/)' },
     },
-    ...STAGES.map(stage => ({
-      name: `${stage}-keeps-to-itself`,
+    ...FEATURES.map(feature => ({
+      name: `${feature}-keeps-to-itself`,
       severity: 'error',
-      comment: 'What two stages share goes up.',
-      from: { path: `^app/components/${stage}/` },
-      to: { path: `^app/components/(${STAGES.filter(s => s !== stage).join('|')})/` },
+      comment: 'A feature knows no other feature: what two need goes up, into app/player or app/ui.',
+      from: { path: `^app/features/${feature}/` },
+      to: { path: `^app/(features/(${FEATURES.filter(f => f !== feature).join('|')})|pages|layouts)/` },
     })),
     {
       name: 'nothing-unresolved',

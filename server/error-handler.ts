@@ -3,7 +3,7 @@ import { SERVER_TIME_HEADER } from '../shared/clock'
 import { Fault, NotFound, Stale, Taken } from './data/faults'
 import { describeError, isDatabaseAway } from './db/database-errors'
 import { log } from './log'
-import { routeOf } from './request/route-of'
+import { routeOf } from './route-of'
 
 const RETRY_S = 3
 const AWAY = 'The database does not answer just now. Nothing you entered is lost; it is tried again by itself.'

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { useShortcuts } from '~/composables/useShortcuts'
-import { useDialogs } from '~/composables/useDialogs'
-import { useTurns } from '~/composables/useTurns'
-import { useAccount } from '~/stores/account'
-import FrameTopLine from '~/components/frame/TopLine.vue'
-import { later } from '~/utils/later'
+import { useShortcuts } from '~/ui/useShortcuts'
+import { useDialogs } from '~/ui/useDialogs'
+import { useTurns } from '~/ui/useTurns'
+import { useAccount } from '~/offline/stores/account'
+import FrameTopLine from '~/ui/frame/TopLine.vue'
+import { later } from '~/ui/later'
 
-const openHelp = () => import('~/components/frame/HelpDialog.vue')
-const openSearch = () => import('~/components/frame/SearchDialog.vue')
+const openHelp = () => import('~/ui/frame/HelpDialog.vue')
+const openSearch = () => import('~/ui/frame/SearchDialog.vue')
 const LazyFrameHelpDialog = later(openHelp)
-const LazyFramePlaysLike = later(() => import('~/components/frame/PlaysLike.vue'))
+const LazyFramePlaysLike = later(() => import('~/player/air/PlaysLike.vue'))
 const LazyFrameSearchDialog = later(openSearch)
 
 const account = useAccount()

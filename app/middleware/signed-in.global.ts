@@ -1,11 +1,11 @@
-import { isAway } from '~/utils/api'
-import { useAccount } from '~/stores/account'
+import { isAway } from '~/offline/api'
+import { useAccount } from '~/offline/stores/account'
 import { isOpenPage } from '#shared/open-pages'
 
 /** A player's record and numbers are on their way before the page's own script is. */
 async function beginPlayer(playerId: string): Promise<void> {
   const app = useNuxtApp()
-  const { usePlayerRecord, useCalibration } = await import('~/stores/of-player')
+  const { usePlayerRecord, useCalibration } = await import('~/offline/stores/of-player')
   await app.runWithContext(() => {
     useCalibration()
     return usePlayerRecord().begin(playerId)

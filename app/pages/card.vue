@@ -7,19 +7,19 @@ import { dayText } from '#words/dates'
 import type { PublishedCell } from '#core/history/published'
 import { inOrder, readFigure } from '#core/history/hand-over'
 import { METHOD_WORDS } from '#shared/choices'
-import { useCard } from '~/composables/useCard'
-import { useDistance } from '~/composables/useDistance'
-import { typedNumber } from '~/utils/numbers'
-import PublishedFromAbove from '~/components/published/FromAbove.vue'
-import PublishedGrid from '~/components/published/Grid.vue'
-import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
-import { daysAgo } from '~/utils/dates'
-import { later } from '~/utils/later'
+import { useCard } from '~/features/published/useCard'
+import { useDistance } from '~/ui/useDistance'
+import { typedNumber } from '~/ui/numbers'
+import PublishedFromAbove from '~/features/published/FromAbove.vue'
+import PublishedGrid from '~/features/published/Grid.vue'
+import FrameLinesSkeleton from '~/ui/frame/LinesSkeleton.vue'
+import { daysAgo } from '~/ui/dates'
+import { later } from '~/ui/later'
 
-const LazyPracticeOwn = later(() => import('~/components/practice/Own.vue'))
-const LazyPublishedTellRound = later(() => import('~/components/published/TellRound.vue'))
-const LazyPickStage = later(() => import('~/components/pick/Stage.vue'))
-const LazyPublishedHandedBag = later(() => import('~/components/published/HandedBag.vue'))
+const LazyPracticeOwn = later(() => import('~/features/practice/Own.vue'))
+const LazyPublishedTellRound = later(() => import('~/features/published/TellRound.vue'))
+const LazyPickStage = later(() => import('~/features/pick/Stage.vue'))
+const LazyPublishedHandedBag = later(() => import('~/features/published/HandedBag.vue'))
 
 type CardWay = 'pick' | 'carry' | 'grid' | 'practice'
 

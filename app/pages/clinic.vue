@@ -2,11 +2,11 @@
 import type { TypedUnits } from '#core/shot/typed-ball'
 import type { GoRecord } from '#shared/schemas/practice'
 import { drillTexts, namesOfGo, scoreText, taskHead, type PracticeNames } from '#words/practice'
-import { usePracticeClinic } from '~/composables/practice/usePracticeClinic'
-import { useDistance } from '~/composables/useDistance'
-import { useAccount } from '~/stores/account'
-import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
-import PracticePlay from '~/components/practice/Play.vue'
+import { usePracticeClinic } from '~/features/practice/usePracticeClinic'
+import { useDistance } from '~/ui/useDistance'
+import { useAccount } from '~/offline/stores/account'
+import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
+import PracticePlay from '~/features/practice/Play.vue'
 
 /** The same drill for all on the tee: whose ball is next, what is asked, and a board that is read from ten yards. */
 useHead({ title: 'Clinic' })

@@ -6,11 +6,11 @@ import { FLAG_RULES, flagRule } from '#core/gaps/flags'
 import type { PlayerLine } from '#shared/player'
 import { flagText } from '#words/flags'
 import { stockShotName } from '#words/stock-shot'
-import { useDistance } from '~/composables/useDistance'
-import { usePlayers } from '~/composables/usePlayers'
-import FrameListFailure from '~/components/frame/ListFailure.vue'
-import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
-import FramePlainSelect from '~/components/frame/PlainSelect.vue'
+import { useDistance } from '~/ui/useDistance'
+import { usePlayers } from '~/features/players/usePlayers'
+import FrameListFailure from '~/ui/frame/ListFailure.vue'
+import FrameListSkeleton from '~/ui/frame/ListSkeleton.vue'
+import FramePlainSelect from '~/ui/frame/PlainSelect.vue'
 
 /** Open flags of all players, those that matter most first. */
 useHead({ title: 'Open flags' })

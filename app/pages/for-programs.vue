@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { api } from '~/utils/api'
-import { apiGroups, type ApiDocument, type ApiGroup } from '~/utils/api-routes'
-import FrameListFailure from '~/components/frame/ListFailure.vue'
-import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import { api } from '~/offline/api'
+import { apiGroups, type ApiDocument, type ApiGroup } from '~/features/account/api-routes'
+import FrameListFailure from '~/ui/frame/ListFailure.vue'
+import FrameListSkeleton from '~/ui/frame/ListSkeleton.vue'
 
 /** What a program can ask the server for: read out of the server's own description. */
 definePageMeta({ layout: 'plain' })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { InvitedTo } from '#shared/academy'
 import { ROLE_WORDS } from '#shared/rights'
-import { api } from '~/utils/api'
-import { useDoorForm } from '~/composables/useDoorForm'
-import { formSchemas } from '~/utils/form-schemas'
-import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
-import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
+import { api } from '~/offline/api'
+import { useDoorForm } from '~/features/account/useDoorForm'
+import { formSchemas } from '~/ui/form-schemas'
+import FrameDoorFrame from '~/ui/frame/DoorFrame.vue'
+import FrameNewAccountFields from '~/ui/frame/NewAccountFields.vue'
 
 /** Where an invitation leads: an account of one's own in somebody's academy. */
 definePageMeta({ layout: 'plain' })

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { ResetLook } from '#shared/academy'
 import { PASSWORD_MIN } from '#shared/password'
-import { api } from '~/utils/api'
-import { useDoorForm } from '~/composables/useDoorForm'
-import { formSchemas } from '~/utils/form-schemas'
-import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+import { api } from '~/offline/api'
+import { useDoorForm } from '~/features/account/useDoorForm'
+import { formSchemas } from '~/ui/form-schemas'
+import FrameDoorFrame from '~/ui/frame/DoorFrame.vue'
 
 /** Where the owner's address for a lost password leads: a new one, and in. */
 definePageMeta({ layout: 'plain' })

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import type { RangeLandings } from '#shared/range'
 import type { RangeRecord } from '#shared/schemas/range'
-import { api } from '~/utils/api'
-import { shortDate } from '~/utils/dates'
-import { useDistance } from '~/composables/useDistance'
-import { useRanges } from '~/composables/useRanges'
-import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
-import FramePlainSelect from '~/components/frame/PlainSelect.vue'
-import RangesRangeDialog from '~/components/ranges/RangeDialog.vue'
-import RangesRangePlan from '~/components/ranges/RangePlan.vue'
-import RangesTargetTable from '~/components/ranges/TargetTable.vue'
+import { api } from '~/offline/api'
+import { shortDate } from '~/ui/dates'
+import { useDistance } from '~/ui/useDistance'
+import { useRanges } from '~/player/ranges/useRanges'
+import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
+import FramePlainSelect from '~/ui/frame/PlainSelect.vue'
+import RangesRangeDialog from '~/features/ranges/RangeDialog.vue'
+import RangesRangePlan from '~/features/ranges/RangePlan.vue'
+import RangesTargetTable from '~/features/ranges/TargetTable.vue'
 
 useHead({ title: 'Ranges' })
 const { all, failure, load } = useRanges()

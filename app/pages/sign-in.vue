@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { SignUpDoor } from '#shared/account'
-import { api } from '~/utils/api'
-import { useFormErrors } from '~/composables/useFormErrors'
-import { useAccount } from '~/stores/account'
-import { formSchemas } from '~/utils/form-schemas'
-import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
+import { api } from '~/offline/api'
+import { useFormErrors } from '~/ui/useFormErrors'
+import { useAccount } from '~/offline/stores/account'
+import { formSchemas } from '~/ui/form-schemas'
+import FrameDoorFrame from '~/ui/frame/DoorFrame.vue'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in' })
@@ -39,7 +39,7 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
     await api(route, { method: 'POST', body })
     // Whoever was here before is gone from this page's memory.
     await account.forget()
-    const { usePlayerRecord } = await import('~/stores/record')
+    const { usePlayerRecord } = await import('~/offline/stores/record')
     usePlayerRecord().close()
     await navigateTo(backTo())
   } catch (error) {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { DistanceUnit } from '#core/units'
 import { SIGN_UP_HOURS } from '#shared/keep-times'
-import { api } from '~/utils/api'
-import { useDoorForm } from '~/composables/useDoorForm'
-import { formSchemas } from '~/utils/form-schemas'
-import FrameDoorFrame from '~/components/frame/DoorFrame.vue'
-import FrameNewAccountFields from '~/components/frame/NewAccountFields.vue'
+import { api } from '~/offline/api'
+import { useDoorForm } from '~/features/account/useDoorForm'
+import { formSchemas } from '~/ui/form-schemas'
+import FrameDoorFrame from '~/ui/frame/DoorFrame.vue'
+import FrameNewAccountFields from '~/ui/frame/NewAccountFields.vue'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Open an account' })

@@ -1,8 +1,8 @@
-import { askAhead } from '~/utils/api'
-import { hasNumbers } from '~/utils/kept'
+import { askAhead } from '~/offline/api'
+import { hasNumbers } from '~/offline/kept'
 import { isOpenPage } from '#shared/open-pages'
-import { nextTask } from '~/utils/next-task'
-import { startWorkerAhead } from '~/utils/start-ahead'
+import { nextTask } from '~/ui/next-task'
+import { startWorkerAhead } from '~/calculation/start-ahead'
 
 /** What this device worked out before needs no answer of the server. */
 function askNumbersAhead(player: string): void {

@@ -1,6 +1,6 @@
 /// <reference types="vite-plugin-pwa/vanillajs" />
 import { registerSW } from 'virtual:pwa-register'
-import { whenStill } from '~/utils/when-still'
+import { whenStill } from '~/offline/when-still'
 
 const ASK_AGAIN_MS = 3_600_000
 

@@ -1,7 +1,7 @@
 import { AcademyChange } from '../../shared/schemas/account'
 import { changeAcademy } from '../data/coaches'
-import { requireCoach } from '../request/coach'
-import { readChecked } from '../request/refuse'
+import { requireCoach } from '../auth/coach'
+import { readChecked } from '../ingest/refuse'
 
 /** What flags of all players of the academy are judged by. */
 export default defineEventHandler(async event => {

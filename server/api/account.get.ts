@@ -1,4 +1,4 @@
 import { accountOf } from '../data/coaches'
-import { requireCoach } from '../request/coach'
+import { requireCoach } from '../auth/coach'
 
 export default defineEventHandler(async event => accountOf(await requireCoach(event)))

@@ -1,7 +1,7 @@
 import { AccountChange } from '../../shared/schemas/account'
 import { accountOf, changeAccount } from '../data/coaches'
-import { requireCoach } from '../request/coach'
-import { readChecked } from '../request/refuse'
+import { requireCoach } from '../auth/coach'
+import { readChecked } from '../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

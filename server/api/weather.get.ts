@@ -1,5 +1,5 @@
 import { log } from '../log'
-import { requireCoach } from '../request/coach'
+import { requireCoach } from '../auth/coach'
 import { setting } from '../settings'
 
 const PATIENCE_MS = 3000

@@ -9,7 +9,7 @@ import type { JobArguments, JobName, Jobs } from './jobs'
 import { TooBusy, Turns } from './turns'
 import type { WorkOrder, Worked } from './worker'
 import { stampOfPlayer } from '../data/player-stamp'
-import { refuse } from '../request/refuse'
+import { refuse } from '../ingest/refuse'
 import { setting } from '../settings'
 
 /** One core stays free for requests. */

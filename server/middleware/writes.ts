@@ -1,4 +1,4 @@
-import { refuse } from '../request/refuse'
+import { refuse } from '../ingest/refuse'
 
 /** Host of an origin; null for "null", which sandboxed pages send, and for what is no address. */
 function hostOf(origin: string): string | null {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { rightNeeded, type Right } from '../../shared/rights'
-import { isForPeople } from '../request/program'
+import { isForPeople } from '../auth/program'
 import { FORMS, ROUTE_NOTES, type RouteNote } from './table'
 
 /** What it takes to come in: nothing, a cookie, or a token in the Authorization header. */

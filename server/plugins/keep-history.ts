@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import type { ChangeOfRecord } from '../../core/history/record-change'
 import { noteChange } from '../data/history'
-import { routeOf } from '../request/route-of'
+import { routeOf } from '../route-of'
 
 const OF_PLAYER = '/api/players/:playerId'
 /** What a request that went well has changed, by its method and pattern. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { log } from '../log'
 import { requestSeconds } from '../counters'
-import { routeOf } from '../request/route-of'
+import { routeOf } from '../route-of'
 
 /** Every request has an id, which its answer carries, and is counted and timed when it ends. */
 export default defineNitroPlugin(nitro => {

@@ -7,7 +7,7 @@ import {
   windFromWords,
   type AirReading,
   type AirUnits,
-} from '../../app/utils/air-draft'
+} from '../../app/player/air/air-draft'
 
 const METRIC: AirUnits = { temp: '°C', wind: 'm/s', height: 'm' }
 const ISLAND: AirUnits = { temp: '°F', wind: 'mph', height: 'ft' }

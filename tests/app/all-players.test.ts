@@ -15,7 +15,7 @@ function pageFor({ path }: Asked) {
 
 async function module() {
   vi.resetModules()
-  return import('../../app/utils/all-players')
+  return import('../../app/offline/all-players')
 }
 
 afterEach(() => vi.unstubAllGlobals())

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { apiGroups, type ApiDocument } from '../../app/utils/api-routes'
+import { apiGroups, type ApiDocument } from '../../app/features/account/api-routes'
 
 const shot = {
   type: 'object',

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { ArchiveFault, openArchive } from '../../app/utils/archives'
+import { ArchiveFault, openArchive } from '../../app/features/players/archives'
 import { RECORD_BYTES_MAX } from '../../shared/record-limits'
 
 const json = (value: unknown) => strToU8(JSON.stringify(value))

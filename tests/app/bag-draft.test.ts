@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { changeOf, differences, draftOf, fieldNumber, keptWords } from '../../app/utils/bag-draft'
-import { daysAgo } from '../../app/utils/dates'
-import { swingSolidity } from '../../app/utils/swing-fill'
+import { changeOf, differences, draftOf, fieldNumber, keptWords } from '../../app/player/bag-draft'
+import { daysAgo } from '../../app/ui/dates'
+import { swingSolidity } from '../../app/ui/marks/swing-fill'
 import { bagOf } from '../core/players'
 
 describe('a bag as it is being typed', () => {

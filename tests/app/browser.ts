@@ -7,7 +7,7 @@ import { computed, ref, shallowRef, toRaw } from 'vue'
 import { SERVER_TIME_HEADER } from '../../shared/clock'
 
 const signedIn = vi.hoisted(() => ({ coach: { account: { id: 'coach' } as { id: string } | null, signedOut: false } }))
-vi.mock('../../app/stores/account', () => ({ useAccount: () => signedIn.coach }))
+vi.mock('../../app/offline/stores/account', () => ({ useAccount: () => signedIn.coach }))
 
 /** A browser in miniature for stores of the page: storage, network, clock; each can be made to fail. */
 

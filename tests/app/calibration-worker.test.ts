@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import type { CalibrationAsk } from '../../app/workers/calibration-protocol'
+import type { CalibrationAsk } from '../../app/calculation/workers/calibration-protocol'
 
 const told: string[] = []
 let beginToListen: () => void
@@ -11,14 +11,14 @@ const api = {
     }),
   tell: async ({ turn }: CalibrationAsk) => void told.push(`turn ${turn}`),
 }
-vi.mock('~/utils/worker-client', () => ({
+vi.mock('~/calculation/worker-client', () => ({
   workerClient: () => ({ ask: (work: (of: typeof api) => Promise<void>) => work(api), end: () => undefined }),
 }))
 vi.mock('comlink', () => ({ proxy: (of: unknown) => of }))
 
 describe('the worker that works out the numbers', () => {
   it('hears in order what it is told while it begins to listen: the balls of the first are known to the second', async () => {
-    const { calibrationWorker } = await import('../../app/utils/calibration-worker')
+    const { calibrationWorker } = await import('../../app/calculation/calibration-worker')
     const worker = calibrationWorker(() => undefined)
     const both = [1, 2].map(turn => worker.tell({ turn } as CalibrationAsk))
     beginToListen()
@@ -27,7 +27,7 @@ describe('the worker that works out the numbers', () => {
   })
 
   it('may begin before there is anything to tell: it is asked to listen once', async () => {
-    const { calibrationWorker } = await import('../../app/utils/calibration-worker')
+    const { calibrationWorker } = await import('../../app/calculation/calibration-worker')
     told.length = 0
     const worker = calibrationWorker(() => undefined)
     worker.begin()

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { CalibrationAnswer, CalibrationAsk } from '../../app/workers/calibration-protocol'
-import { FOLD_FROM_SHOTS, makeCalibrator, QUIET_MS } from '../../app/workers/calibrator'
+import type { CalibrationAnswer, CalibrationAsk } from '../../app/calculation/workers/calibration-protocol'
+import { FOLD_FROM_SHOTS, makeCalibrator, QUIET_MS } from '../../app/calculation/workers/calibrator'
 import { USUAL_OPTIONS } from '../../core/calibration/calibration'
 import type { Session, Shot } from '../../core/shot/shot'
 import { bagOf, balls, DAY_MS } from '../core/players'

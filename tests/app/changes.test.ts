@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { changesSince } from '../../app/utils/changes'
+import { changesSince } from '../../app/calculation/changes'
 import type { ShotRecord } from '../../shared/schemas/session'
 
 const ball = (id: string, deleted = false) => ({ id, deleted }) as ShotRecord

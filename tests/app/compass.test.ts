@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clockLooking, headingOf, windFromDeg } from '../../app/utils/compass'
+import { clockLooking, headingOf, windFromDeg } from '../../app/features/pick/compass'
 
 describe('the wind turned by the device’s compass', () => {
   it('reads a heading as either kind of browser tells it, and none where there is none', () => {

@@ -3,8 +3,8 @@ import { ref } from 'vue'
 
 beforeEach(() => vi.stubGlobal('ref', ref))
 
-const form = async () => (await import('../../app/composables/useFormErrors')).useFormErrors()
-const schemas = async () => (await import('../../app/utils/form-schemas')).formSchemas
+const form = async () => (await import('../../app/ui/useFormErrors')).useFormErrors()
+const schemas = async () => (await import('../../app/ui/form-schemas')).formSchemas
 
 describe('a form that is checked', () => {
   it('gives the clean value, or says beside which field what is wrong', async () => {

@@ -5,10 +5,10 @@ import { guessMapping, isUnitRow, readDate, tidyNumber, toCells, type Mapping } 
 import { straight } from '../../core/flight/deliver'
 import { fly } from '../../core/flight/fly'
 import { NEUTRAL } from '../../core/flight/air'
-import { decode, FileFault, openFile, unpackedSize } from '../../app/workers/import-file'
-import { planImport } from '../../app/workers/importer'
+import { decode, FileFault, openFile, unpackedSize } from '../../app/calculation/workers/import-file'
+import { planImport } from '../../app/calculation/workers/importer'
 import { ballKey, guessChoice, SKIP, spreadOverDay, type ImportChoices } from '../../core/files/import-plan'
-import { walkSheet, walkText } from '../../app/workers/table-bounds'
+import { walkSheet, walkText } from '../../app/calculation/workers/table-bounds'
 
 import { writeShotTable } from '../../core/files/shot-table'
 import { rowFaultText } from '../../words/row-faults'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isCharacter, KEY_GROUPS, KEYMAP, keyList, keyOf } from '../../app/utils/keymap'
+import { isCharacter, KEY_GROUPS, KEYMAP, keyList, keyOf } from '../../app/ui/keymap'
 
 const pressed = (key: string, held: Partial<Record<'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey', boolean>> = {}) =>
   keyOf({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { linesWithin } from '../../app/utils/lanes'
+import { linesWithin } from '../../app/features/gaps/lanes'
 
 const widthOf = (text: string) => [...text].length
 

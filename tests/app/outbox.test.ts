@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { SessionRecord, ShotRecord } from '../../shared/schemas/session'
 import { USUAL_PLAN } from '../../shared/choices'
-import { forgetServerTime } from '../../app/utils/server-clock'
+import { forgetServerTime } from '../../app/offline/server-clock'
 import { browser, refuses, settled, takesAll, type Answer, type Asked } from './browser'
 
 const NOW = Date.UTC(2026, 4, 4, 12)
@@ -41,7 +41,7 @@ const session: SessionRecord = {
 async function open() {
   vi.resetModules()
   setActivePinia(createPinia())
-  const { useOutbox } = await import('../../app/stores/outbox')
+  const { useOutbox } = await import('../../app/offline/stores/outbox')
   return useOutbox()
 }
 const idsSent = (asked: readonly Asked[]) => asked.flatMap(({ body }) => body.shots?.map(one => one.id) ?? [body.id])
@@ -252,13 +252,13 @@ describe('a clock that is wrong', () => {
     await outbox.add('player', { kind: 'shot', record: shot('a', { hitAtMs }) })
     await settled()
     up = true
-    const { api } = await import('../../app/utils/api')
+    const { api } = await import('../../app/offline/api')
     await api('/api/account')
     await later(31_000)
     expect(asked.at(-1)!.body.shots).toMatchObject([
       { id: 'a', hitAtMs: hitAtMs - DAY_MS, taken: { clockMs: -DAY_MS } },
     ])
-    const { serverNowMs, clockNote } = await import('../../app/utils/server-clock')
+    const { serverNowMs, clockNote } = await import('../../app/offline/server-clock')
     expect(serverNowMs()).toBe(Date.now() - DAY_MS)
     expect(clockNote()).toEqual({ clockMs: -DAY_MS })
     // Mended by hand: what was known of it holds no more.

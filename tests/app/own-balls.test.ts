@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ballToSend, markOfLink, ownBallStore, type WaitingBall } from '../../app/utils/own-ball-queue'
+import { ballToSend, markOfLink, ownBallStore, type WaitingBall } from '../../app/offline/own-ball-queue'
 
 const ball = (id: string, change: Partial<WaitingBall> = {}): WaitingBall => ({
   id,

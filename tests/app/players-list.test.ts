@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { PlayerLine } from '../../shared/player'
-import { allGroups, groupsOf, inPlayerOrder, searched } from '../../app/utils/players-list'
+import { allGroups, groupsOf, inPlayerOrder, searched } from '../../app/features/players/players-list'
 
 const line = (name: string, more: Partial<PlayerLine> = {}, due: number | null = null, flags = 0): PlayerLine => ({
   id: name,

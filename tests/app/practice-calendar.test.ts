@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { practiceCalendar, practiceDays } from '../../app/utils/practice-calendar'
+import { practiceCalendar, practiceDays } from '../../app/player/practice-calendar'
 
 const DAY_MS = 86_400_000
 

@@ -21,8 +21,8 @@ const reply = (name: string) =>
 async function page() {
   vi.resetModules()
   setActivePinia(createPinia())
-  const { usePlayerRecord } = await import('../../app/stores/record')
-  const { askAhead, api } = await import('../../app/utils/api')
+  const { usePlayerRecord } = await import('../../app/offline/stores/record')
+  const { askAhead, api } = await import('../../app/offline/api')
   return { record: usePlayerRecord(), askAhead, api }
 }
 
@@ -143,7 +143,7 @@ describe('what is asked ahead', () => {
 
   it('by somebody else is dropped', async () => {
     const { askAhead, api } = await page()
-    const { dropAhead } = await import('../../app/utils/api')
+    const { dropAhead } = await import('../../app/offline/api')
     askAhead('/api/players/p')
     dropAhead()
     await api('/api/players/:playerId', { params: { playerId: 'p' } })

@@ -6,7 +6,7 @@ async function asked(say: Answer, by: string) {
   vi.resetModules()
   browser(() => say)
   vi.spyOn(console, 'error').mockImplementation(() => {})
-  const { servedNumbers } = await import('../../app/utils/served-numbers')
+  const { servedNumbers } = await import('../../app/calculation/served-numbers')
   return servedNumbers('p', by)
 }
 /** As the server writes them: with what plain JSON has no words for. */

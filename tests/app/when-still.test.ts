@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { whenStill } from '../../app/utils/when-still'
+import { whenStill } from '../../app/offline/when-still'
 
 let ended = () => {}
 const disconnected = vi.fn()

@@ -1,6 +1,6 @@
 /** How soon a file that could hang the page is refused, against reading a good one of the most rows. */
 import { strToU8, zipSync } from 'fflate'
-import { FileFault, openFile } from '../../app/workers/import-file'
+import { FileFault, openFile } from '../../app/calculation/workers/import-file'
 import { median, report } from './report'
 
 const bytes = (text: string) => new TextEncoder().encode(text) as Uint8Array<ArrayBuffer>

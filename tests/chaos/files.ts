@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
-import { FileFault, openFile } from '../../app/workers/import-file'
-import { planImport } from '../../app/workers/importer'
+import { FileFault, openFile } from '../../app/calculation/workers/import-file'
+import { planImport } from '../../app/calculation/workers/importer'
 import { writeShotTable } from '../../core/files/shot-table'
 import { makeDice } from '../../devices/dice'
 import { ImportLot } from '../../shared/schemas/session'

@@ -7,7 +7,7 @@ import { yardsToMetres as yd } from '../../core/units'
 import { RoundRecord } from '../../shared/schemas/rounds'
 import { askedFromText } from '../../words/rounds'
 import { rowFaultText } from '../../words/row-faults'
-import { roundFromGpx } from '../../app/utils/rounds-file'
+import { roundFromGpx } from '../../app/features/rounds/rounds-file'
 
 const { Point, Segment, Track, Metadata } = BaseBuilder.MODELS
 const START_MS = Date.UTC(2026, 4, 4, 9, 0)

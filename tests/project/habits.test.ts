@@ -35,7 +35,7 @@ describe('rooms', () => {
   it("a component that is not imported is caught, whoever's it is; the component library's own come by themselves", async () => {
     const text = '<template>\n  <UButton>\n    <GapsCoverTable />\n    <FrameStageWords />\n  </UButton>\n</template>\n'
     const [planted] = await new ESLint({ cwd: process.cwd() }).lintText(text, {
-      filePath: 'app/components/chart/Planted.vue',
+      filePath: 'app/features/chart/Planted.vue',
     })
     const named = planted!.messages
       .filter(({ ruleId }) => ruleId === 'vue/no-undef-components')
@@ -63,7 +63,8 @@ describe('rooms', () => {
       { cwd: `${root}/tests/fixtures/planted`, encoding: 'utf8' },
     )
     const rules = ['core-stands-alone', 'no-circles-of-rooms', 'shared-knows-core-and-zod', 'app-not-server']
-    for (const rule of [...rules, 'pages-wait-for-no-schema']) expect(done.stdout).toContain(rule)
+    const inApp = ['pages-wait-for-no-schema', 'app-one-way', 'offline-and-calculation-show-nothing']
+    for (const rule of [...rules, ...inApp]) expect(done.stdout).toContain(rule)
     // An import between modules, and one of a component.
     expect(done.stdout.match(/chart-keeps-to-itself/g)).toHaveLength(2)
     expect(done.status).not.toBe(0)

@@ -1,7 +1,7 @@
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
-import { waitAfter } from '../../server/request/wait-after'
+import { waitAfter } from '../../server/limits/wait-after'
 import { Client, newCoach, newId, newPlayer, PASSWORD, refusal } from './client'
 
 describe('signing in', () => {

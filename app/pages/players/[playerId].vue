@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useShortcuts } from '~/composables/useShortcuts'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { useTurns } from '~/composables/useTurns'
-import FrameWorkRail from '~/components/frame/WorkRail.vue'
+import { useShortcuts } from '~/ui/useShortcuts'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { useTurns } from '~/ui/useTurns'
+import FrameWorkRail from '~/player/frame/WorkRail.vue'
 
 const route = useRoute()
 const { playerId, record } = usePlayerRoute()

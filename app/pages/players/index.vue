@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useShortcuts } from '~/composables/useShortcuts'
+import { useShortcuts } from '~/ui/useShortcuts'
 import type { Player, PlayerLine } from '#shared/player'
 import {
   allGroups,
@@ -9,23 +9,23 @@ import {
   PLAYER_ORDER_WORDS,
   searched,
   type PlayerOrder,
-} from '~/utils/players-list'
-import { later } from '~/utils/later'
+} from '~/features/players/players-list'
+import { later } from '~/ui/later'
 import { mayDo } from '#shared/rights'
-import { usePlayers } from '~/composables/usePlayers'
-import { useAccount } from '~/stores/account'
-import FrameListFailure from '~/components/frame/ListFailure.vue'
-import FrameListSkeleton from '~/components/frame/ListSkeleton.vue'
+import { usePlayers } from '~/features/players/usePlayers'
+import { useAccount } from '~/offline/stores/account'
+import FrameListFailure from '~/ui/frame/ListFailure.vue'
+import FrameListSkeleton from '~/ui/frame/ListSkeleton.vue'
 import type { BroughtIn } from '#shared/player-file'
-import FramePlainSelect from '~/components/frame/PlainSelect.vue'
-import PlayersEraseDialog from '~/components/players/EraseDialog.vue'
-import PlayersFirstRun from '~/components/players/FirstRun.vue'
-import PlayersToAcademy from '~/components/players/ToAcademy.vue'
-import PlayersPlayerForm from '~/components/players/PlayerForm.vue'
-import PlayersPlayerMenu from '~/components/players/PlayerMenu.vue'
-import PlayersPlayerRow from '~/components/players/PlayerRow.vue'
+import FramePlainSelect from '~/ui/frame/PlainSelect.vue'
+import PlayersEraseDialog from '~/features/players/EraseDialog.vue'
+import PlayersFirstRun from '~/features/players/FirstRun.vue'
+import PlayersToAcademy from '~/features/players/ToAcademy.vue'
+import PlayersPlayerForm from '~/features/players/PlayerForm.vue'
+import PlayersPlayerMenu from '~/features/players/PlayerMenu.vue'
+import PlayersPlayerRow from '~/features/players/PlayerRow.vue'
 
-const LazyPlayersBringIn = later(() => import('~/components/players/BringIn.vue'))
+const LazyPlayersBringIn = later(() => import('~/features/players/BringIn.vue'))
 
 useHead({ title: 'Players' })
 const account = useAccount()

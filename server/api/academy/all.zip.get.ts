@@ -2,8 +2,8 @@ import { academyZip } from '../../files/academy-zip'
 import { academyFileOf, playerIdsOf } from '../../data/academy-file'
 import { wholeRecord } from '../../data/whole-record'
 import { playerZip } from '../../files/player-zip'
-import { requireCoach } from '../../request/coach'
-import { fileName, sendAsFile } from '../../request/files'
+import { requireCoach } from '../../auth/coach'
+import { fileName, sendAsFile } from '../../files/send-written'
 
 /** Everything that is kept of an academy, player by player as it is read: none waits in memory for the others. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { AcademyFile } from '../../../shared/schemas/player-file'
 import { bringInAcademy } from '../../data/bring-in'
-import { requireCoach } from '../../request/coach'
-import { withOwnIds } from '../../request/player-file'
-import { checked, fromJson } from '../../request/refuse'
+import { requireCoach } from '../../auth/coach'
+import { withOwnIds } from '../../ingest/player-file'
+import { checked, fromJson } from '../../ingest/refuse'
 
 /** Takes in ranges, drills and figures of another academy's file; its players come one by one. */
 export default defineEventHandler(async event => {

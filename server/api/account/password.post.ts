@@ -1,10 +1,10 @@
 import { PasswordChange } from '../../../shared/schemas/account'
 import { changePassword } from '../../data/coaches'
 import { endOtherSignIns } from '../../data/sign-ins'
-import { enter, requireCoach, requireSession } from '../../request/coach'
-import { checkOwnPassword } from '../../request/own-password'
-import { noticeOf } from '../../request/notice'
-import { readChecked } from '../../request/refuse'
+import { enter, requireCoach, requireSession } from '../../auth/coach'
+import { checkOwnPassword } from '../../auth/own-password'
+import { noticeOf } from '../../auth/notice'
+import { readChecked } from '../../ingest/refuse'
 
 /** A new password. All other sessions of this coach end; this one goes on. */
 export default defineEventHandler(async event => {

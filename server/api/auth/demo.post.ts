@@ -1,7 +1,7 @@
 import { NotFound } from '../../data/faults'
 import { DEMO_EMAIL } from '../../../shared/demo'
 import { coachByEmail } from '../../data/coaches'
-import { enter } from '../../request/coach'
+import { enter } from '../../auth/coach'
 import { setting } from '../../settings'
 
 /** Enters as the demo's coach. Exists in the demo alone. */

@@ -1,5 +1,5 @@
 import { mailSettings } from '../../mail'
-import { signUpDoor } from '../../request/sign-up-door'
+import { signUpDoor } from '../../auth/sign-up-door'
 import { setting } from '../../settings'
 
 /** Which doors the sign-in page shows. */

@@ -1,8 +1,8 @@
 import { InvitationLook } from '../../../shared/schemas/academy'
 import type { InvitedTo } from '../../../shared/academy'
 import { invitedTo } from '../../data/people'
-import { hashOfToken } from '../../request/device'
-import { readChecked } from '../../request/refuse'
+import { hashOfToken } from '../../auth/device'
+import { readChecked } from '../../ingest/refuse'
 
 /** Where an invitation leads. Asked with the token in the body, so that it stands in no log. */
 export default defineEventHandler(async (event): Promise<InvitedTo> => {

@@ -1,9 +1,9 @@
 import { Join } from '../../../shared/schemas/academy'
 import { invitedTo, join } from '../../data/people'
-import { enter } from '../../request/coach'
-import { hashOfToken } from '../../request/device'
-import { readChecked } from '../../request/refuse'
-import { beginSignUp } from '../../request/sign-in-limit'
+import { enter } from '../../auth/coach'
+import { hashOfToken } from '../../auth/device'
+import { readChecked } from '../../ingest/refuse'
+import { beginSignUp } from '../../limits/sign-in-limit'
 
 /** Comes in by an invitation, with an account of one's own. */
 export default defineEventHandler(async event => {

@@ -3,10 +3,10 @@ import { RESET_HOURS } from '../../../shared/keep-times'
 import { resetMail } from '../../../words/mail'
 import { makeResetByMail } from '../../data/resets'
 import { mailSettings, sendMail } from '../../mail'
-import { hashOfToken, newToken } from '../../request/device'
-import { readChecked, refuse } from '../../request/refuse'
-import { sendBehind } from '../../request/send-behind'
-import { beginMail } from '../../request/sign-in-limit'
+import { hashOfToken, newToken } from '../../auth/device'
+import { readChecked, refuse } from '../../ingest/refuse'
+import { sendBehind } from '../../send-behind'
+import { beginMail } from '../../limits/sign-in-limit'
 
 /**
  * A mail with the address for a new password. The answer is the same for an address that has no account, and is given

@@ -1,7 +1,7 @@
 import { OpenAccount } from '../../../shared/schemas/account'
-import { openAccount, unsealSignUp } from '../../request/new-account'
-import { readChecked, refuse } from '../../request/refuse'
-import { beginSignUp } from '../../request/sign-in-limit'
+import { openAccount, unsealSignUp } from '../../auth/new-account'
+import { readChecked, refuse } from '../../ingest/refuse'
+import { beginSignUp } from '../../limits/sign-in-limit'
 
 /** Opens the account that a mailed address carries. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { ResetToken } from '../../../shared/schemas/academy'
 import type { ResetLook } from '../../../shared/academy'
 import { resetFor } from '../../data/resets'
-import { hashOfToken } from '../../request/device'
-import { readChecked } from '../../request/refuse'
+import { hashOfToken } from '../../auth/device'
+import { readChecked } from '../../ingest/refuse'
 
 /** Whose new password it leads to. Asked with the token in the body, so that it stands in no log. */
 export default defineEventHandler(async (event): Promise<ResetLook> => {

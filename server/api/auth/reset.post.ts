@@ -2,12 +2,12 @@ import { Reset } from '../../../shared/schemas/academy'
 import { guessable } from '../../../shared/password'
 import { applyReset, resetFor } from '../../data/resets'
 import { secondFactorOf } from '../../data/second-factors'
-import { enter } from '../../request/coach'
-import { hashOfToken } from '../../request/device'
-import { noticeOf } from '../../request/notice'
-import { readChecked, refuse } from '../../request/refuse'
-import { checkSecondFactor } from '../../request/second-factor'
-import { beginOwnAttempt } from '../../request/sign-in-limit'
+import { enter } from '../../auth/coach'
+import { hashOfToken } from '../../auth/device'
+import { noticeOf } from '../../auth/notice'
+import { readChecked, refuse } from '../../ingest/refuse'
+import { checkSecondFactor } from '../../auth/second-factor'
+import { beginOwnAttempt } from '../../limits/sign-in-limit'
 
 /** A new password by the owner's way to it: everywhere else this person is signed out. */
 export default defineEventHandler(async event => {

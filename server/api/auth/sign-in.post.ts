@@ -1,10 +1,10 @@
 import { SignIn } from '../../../shared/schemas/account'
 import { coachByEmail } from '../../data/coaches'
 import { secondFactorOf } from '../../data/second-factors'
-import { enter } from '../../request/coach'
-import { readChecked, refuse } from '../../request/refuse'
-import { checkSecondFactor } from '../../request/second-factor'
-import { beginAttempt, unknownHash } from '../../request/sign-in-limit'
+import { enter } from '../../auth/coach'
+import { readChecked, refuse } from '../../ingest/refuse'
+import { checkSecondFactor } from '../../auth/second-factor'
+import { beginAttempt, unknownHash } from '../../limits/sign-in-limit'
 
 /**
  * E-mail and password, and a code where one is asked for. Which of the first two was wrong is not told; failures are

@@ -3,11 +3,11 @@ import { SignUp } from '../../../shared/schemas/account'
 import { knownMail, signUpMail } from '../../../words/mail'
 import { isTaken } from '../../data/coaches'
 import { mailSettings, sendMail } from '../../mail'
-import { openAccount, sealSignUp } from '../../request/new-account'
-import { readChecked, refuse } from '../../request/refuse'
-import { sendBehind } from '../../request/send-behind'
-import { beginSignUp, mayWriteTo } from '../../request/sign-in-limit'
-import { signUpDoor } from '../../request/sign-up-door'
+import { openAccount, sealSignUp } from '../../auth/new-account'
+import { readChecked, refuse } from '../../ingest/refuse'
+import { sendBehind } from '../../send-behind'
+import { beginSignUp, mayWriteTo } from '../../limits/sign-in-limit'
+import { signUpDoor } from '../../auth/sign-up-door'
 
 /**
  * A coach with an academy of one. By mail the answer is the same whether the address has an account or not, and is

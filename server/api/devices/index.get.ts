@@ -1,4 +1,4 @@
 import { devicesOf } from '../../data/devices'
-import { requireCoach } from '../../request/coach'
+import { requireCoach } from '../../auth/coach'
 
 export default defineEventHandler(async event => devicesOf(await requireCoach(event)))

@@ -1,9 +1,9 @@
 import { NewDevice } from '../../../shared/schemas/device'
 import type { MadeDevice } from '../../../shared/device'
 import { addDevice } from '../../data/devices'
-import { requireCoach } from '../../request/coach'
-import { hashOfToken, newToken } from '../../request/device'
-import { readChecked } from '../../request/refuse'
+import { requireCoach } from '../../auth/coach'
+import { hashOfToken, newToken } from '../../auth/device'
+import { readChecked } from '../../ingest/refuse'
 
 /** A new device. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeDevice> => {

@@ -1,6 +1,6 @@
 import { dropDrill } from '../../data/practice'
-import { requireCoach } from '../../request/coach'
-import { idFromRoute } from '../../request/refuse'
+import { requireCoach } from '../../auth/coach'
+import { idFromRoute } from '../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   await dropDrill(await requireCoach(event), idFromRoute(event, 'drillId', 'drill'))

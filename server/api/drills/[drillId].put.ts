@@ -1,8 +1,8 @@
 import { OwnDrill } from '../../../shared/schemas/practice'
 import { putDrill } from '../../data/practice'
-import { requireCoach } from '../../request/coach'
-import { readChecked } from '../../request/refuse'
-import { sameIdAsRoute } from '../../request/same-id'
+import { requireCoach } from '../../auth/coach'
+import { readChecked } from '../../ingest/refuse'
+import { sameIdAsRoute } from '../../ingest/same-id'
 
 /** A drill of the academy's own. */
 export default defineEventHandler(async event => {

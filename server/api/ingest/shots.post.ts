@@ -9,10 +9,10 @@ import { aimsOf, type Aim } from '../../data/devices'
 import { noteChange } from '../../data/history'
 import { listeningSessions } from '../../data/sessions'
 import { addSentShots, sentBefore } from '../../data/shots'
-import { clockOffBy, requireDevice } from '../../request/device'
+import { clockOffBy, requireDevice } from '../../auth/device'
 import { tell } from '../../live'
-import { readJson, refuse } from '../../request/refuse'
-import { aimAt, aimBefore, hitAt, readSent, recordOf } from '../../request/sent-shots'
+import { readJson, refuse } from '../../ingest/refuse'
+import { aimAt, aimBefore, hitAt, readSent, recordOf } from '../../ingest/sent-shots'
 
 type Aimed = Aim & { playerId: string; sessionId: string; clubId: string; rungId: string }
 const isAimed = (aim: Aim | undefined): aim is Aimed => !!aim?.sessionId && !!aim.clubId

@@ -1,7 +1,7 @@
 import { OwnBalls } from '../../../shared/schemas/player-link'
 import { putOwnBalls } from '../../data/player-links'
-import { requireLink } from '../../request/link'
-import { readChecked, refuse } from '../../request/refuse'
+import { requireLink } from '../../auth/link'
+import { readChecked, refuse } from '../../ingest/refuse'
 
 /** The player's own balls. They wait for the coach's nod before they count. */
 export default defineEventHandler(async event => {

@@ -1,7 +1,7 @@
 import { GoRecord } from '../../../shared/schemas/practice'
 import { putOwnGo } from '../../data/practice'
-import { requireLink } from '../../request/link'
-import { readChecked, refuse } from '../../request/refuse'
+import { requireLink } from '../../auth/link'
+import { readChecked, refuse } from '../../ingest/refuse'
 
 /** A go of homework from the player's phone. */
 export default defineEventHandler(async event => {

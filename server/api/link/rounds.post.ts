@@ -1,7 +1,7 @@
 import { RoundRecord } from '../../../shared/schemas/rounds'
 import { putOwnRound } from '../../data/rounds'
-import { requireLink } from '../../request/link'
-import { readChecked, refuse } from '../../request/refuse'
+import { requireLink } from '../../auth/link'
+import { readChecked, refuse } from '../../ingest/refuse'
 
 /** A round from the player's phone. It waits for the coach's nod before it counts. */
 export default defineEventHandler(async event => {

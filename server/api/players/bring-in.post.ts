@@ -1,6 +1,6 @@
 import { bringIn, namespaceFor } from '../../data/bring-in'
-import { requireCoach } from '../../request/coach'
-import { readPlayerFile } from '../../request/player-file'
+import { requireCoach } from '../../auth/coach'
+import { readPlayerFile } from '../../ingest/player-file'
 
 /** Takes in a player's whole record from the file of another academy, all or nothing. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { PLAYERS_A_PAGE } from '../../../shared/pages'
 import { PlayersQuery } from '../../../shared/schemas/player'
 import { listPlayers } from '../../data/player-list'
-import { requireCoach } from '../../request/coach'
-import { checked } from '../../request/refuse'
+import { requireCoach } from '../../auth/coach'
+import { checked } from '../../ingest/refuse'
 
 /** One page of the players; a full one says in its head where the next begins (RFC 8288). */
 export default defineEventHandler(async event => {

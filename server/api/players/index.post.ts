@@ -1,7 +1,7 @@
 import { NewPlayer } from '../../../shared/schemas/player'
 import { createPlayer } from '../../data/players'
-import { requireCoach } from '../../request/coach'
-import { readChecked } from '../../request/refuse'
+import { requireCoach } from '../../auth/coach'
+import { readChecked } from '../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

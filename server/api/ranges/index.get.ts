@@ -1,4 +1,4 @@
 import { rangesOf } from '../../data/ranges'
-import { requireCoach } from '../../request/coach'
+import { requireCoach } from '../../auth/coach'
 
 export default defineEventHandler(async event => rangesOf(await requireCoach(event)))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import BagEditor from '~/components/bag/Editor.vue'
-import FrameStagePage from '~/components/frame/StagePage.vue'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import BagEditor from '~/features/bag/Editor.vue'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
 
 const { playerId, record } = usePlayerRoute()
 </script>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { HISTORY_LINES, type HistoryLine } from '#core/history/record-change'
 import { historyText } from '#words/history'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { api } from '~/utils/api'
-import { clockTime, shortDate } from '~/utils/dates'
-import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
-import FrameStagePage from '~/components/frame/StagePage.vue'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { api } from '~/offline/api'
+import { clockTime, shortDate } from '~/ui/dates'
+import FrameLinesSkeleton from '~/ui/frame/LinesSkeleton.vue'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
 
 /** Who changed what of this player, and when, newest first. It tells; taking back is done where a thing was done. */
 const { playerId } = usePlayerRoute()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { clubsInUse, rungsInUse } from '#core/bag/bag'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import FrameStagePage from '~/components/frame/StagePage.vue'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
 
 /** Where the work goes on: the chart when there are balls, the range when there is a bag, else the bag. */
 const { playerId, record } = usePlayerRoute()

@@ -1,6 +1,6 @@
 import { takeInvitationBack } from '../../../data/people'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Taken back: it lets nobody in any more. */
 export default defineEventHandler(async event => {

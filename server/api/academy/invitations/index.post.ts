@@ -1,9 +1,9 @@
 import { NewInvitation } from '../../../../shared/schemas/academy'
 import type { MadeInvitation } from '../../../../shared/academy'
 import { invite } from '../../../data/people'
-import { requireCoach } from '../../../request/coach'
-import { hashOfToken, newToken } from '../../../request/device'
-import { readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { hashOfToken, newToken } from '../../../auth/device'
+import { readChecked } from '../../../ingest/refuse'
 
 /** A way in for somebody else. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeInvitation> => {

@@ -1,6 +1,6 @@
 import { revokeProgram } from '../../../data/programs'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Revoked: its key opens nothing any more. */
 export default defineEventHandler(async event => {

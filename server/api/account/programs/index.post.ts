@@ -3,9 +3,9 @@ import { SCOPE_WORDS } from '../../../../shared/choices'
 import type { MadeProgram } from '../../../../shared/program'
 import { mayDo } from '../../../../shared/rights'
 import { addProgram } from '../../../data/programs'
-import { requireCoach } from '../../../request/coach'
-import { hashOfToken, newToken, PROGRAM_MARK } from '../../../request/device'
-import { readChecked, refuse } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { hashOfToken, newToken, PROGRAM_MARK } from '../../../auth/device'
+import { readChecked, refuse } from '../../../ingest/refuse'
 
 /** A key for a program. It is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeProgram> => {

@@ -3,11 +3,11 @@ import type { SpareCodes } from '../../../../shared/account'
 import { confirmSecondFactor, waitingSecondFactor } from '../../../data/second-factors'
 import { NotFound } from '../../../data/faults'
 import { endOtherSignIns } from '../../../data/sign-ins'
-import { requireCoach, requireSession } from '../../../request/coach'
-import { noticeOf } from '../../../request/notice'
-import { readChecked, refuse } from '../../../request/refuse'
-import { newSpareCodes, stepOf } from '../../../request/second-factor'
-import { beginOwnAttempt } from '../../../request/sign-in-limit'
+import { requireCoach, requireSession } from '../../../auth/coach'
+import { noticeOf } from '../../../auth/notice'
+import { readChecked, refuse } from '../../../ingest/refuse'
+import { newSpareCodes, stepOf } from '../../../auth/second-factor'
+import { beginOwnAttempt } from '../../../limits/sign-in-limit'
 
 /** The first figures: from now on they are asked for, and other devices have to sign in again. */
 export default defineEventHandler(async (event): Promise<SpareCodes> => {

@@ -1,6 +1,6 @@
 import type { SecondFactorState } from '../../../../shared/account'
 import { secondFactorOf } from '../../../data/second-factors'
-import { requireCoach } from '../../../request/coach'
+import { requireCoach } from '../../../auth/coach'
 
 /** Whether signing in asks this coach for a code too. */
 export default defineEventHandler(async (event): Promise<SecondFactorState> => {

@@ -1,10 +1,10 @@
 import { OwnPassword } from '../../../../shared/schemas/account'
 import type { FactorToSetUp } from '../../../../shared/account'
 import { beginSecondFactor } from '../../../data/second-factors'
-import { requireCoach } from '../../../request/coach'
-import { checkOwnPassword } from '../../../request/own-password'
-import { readChecked } from '../../../request/refuse'
-import { newFactor } from '../../../request/second-factor'
+import { requireCoach } from '../../../auth/coach'
+import { checkOwnPassword } from '../../../auth/own-password'
+import { readChecked } from '../../../ingest/refuse'
+import { newFactor } from '../../../auth/second-factor'
 
 /** A second step to set up an app with; it is asked for once its first figures were typed. */
 export default defineEventHandler(async (event): Promise<FactorToSetUp> => {

@@ -1,9 +1,9 @@
 import { OwnPassword } from '../../../../shared/schemas/account'
 import { endSecondFactor } from '../../../data/second-factors'
-import { requireCoach } from '../../../request/coach'
-import { noticeOf } from '../../../request/notice'
-import { checkOwnPassword } from '../../../request/own-password'
-import { readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { noticeOf } from '../../../auth/notice'
+import { checkOwnPassword } from '../../../auth/own-password'
+import { readChecked } from '../../../ingest/refuse'
 
 /** The password alone is enough again. Asked by who is signed in, and knows it. */
 export default defineEventHandler(async event => {

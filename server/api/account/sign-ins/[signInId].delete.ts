@@ -1,6 +1,6 @@
 import { endSignIn } from '../../../data/sign-ins'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Signs out there: its cookie opens nothing any more. */
 export default defineEventHandler(async event => {

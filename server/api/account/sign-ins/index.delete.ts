@@ -1,5 +1,5 @@
 import { endOtherSignIns } from '../../../data/sign-ins'
-import { requireCoach, requireSession } from '../../../request/coach'
+import { requireCoach, requireSession } from '../../../auth/coach'
 
 /** Signs out everywhere but here. */
 export default defineEventHandler(async event => {

@@ -1,6 +1,6 @@
 import type { SignInPlace } from '../../../../shared/academy'
 import { signInsOf } from '../../../data/sign-ins'
-import { requireCoach, requireSession } from '../../../request/coach'
+import { requireCoach, requireSession } from '../../../auth/coach'
 
 /** Where this person is signed in. */
 export default defineEventHandler(async (event): Promise<SignInPlace[]> => {

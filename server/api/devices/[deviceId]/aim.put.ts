@@ -1,7 +1,7 @@
 import { DeviceAim } from '../../../../shared/schemas/device'
 import { aimDevice } from '../../../data/devices'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** What the device's next balls are for, as it is chosen on the screen. */
 export default defineEventHandler(async event => {

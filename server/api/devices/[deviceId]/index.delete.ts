@@ -1,6 +1,6 @@
 import { revokeDevice } from '../../../data/devices'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Revoked: its token opens nothing any more. What it sent stays. */
 export default defineEventHandler(async event => {

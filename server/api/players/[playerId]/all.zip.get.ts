@@ -1,8 +1,8 @@
 import { wholeRecord } from '../../../data/whole-record'
 import { playerZip } from '../../../files/player-zip'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sameBytes, sendAsFile } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sameBytes, sendAsFile } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Everything that is kept of a player in one file. */
 export default defineEventHandler(async event => {

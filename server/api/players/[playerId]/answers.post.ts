@@ -1,7 +1,7 @@
 import { FlagAnswerRecord } from '../../../../shared/schemas/flag-answer'
 import { addAnswer } from '../../../data/flag-answers'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** What the coach says to a flag. */
 export default defineEventHandler(async event => {

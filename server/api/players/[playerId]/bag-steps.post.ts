@@ -1,7 +1,7 @@
 import { BagStepRecord } from '../../../../shared/schemas/bag'
 import { takeBagStep } from '../../../data/bags'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** One change of the bag that was made from the board of a range session, perhaps hours ago without a network. */
 export default defineEventHandler(async event => {

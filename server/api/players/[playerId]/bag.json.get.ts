@@ -2,9 +2,9 @@ import { bagOf } from '../../../data/bags'
 import { wordsOf } from '../../../data/cell-remarks'
 import { findPlayer } from '../../../data/players'
 import { bagFileText } from '../../../files/player-files'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sendAsFile } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sendAsFile } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** The player's bag as the open bag file. */
 export default defineEventHandler(async event => {

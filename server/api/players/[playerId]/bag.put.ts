@@ -1,7 +1,7 @@
 import { BagChange } from '../../../../shared/schemas/bag'
 import { saveBag } from '../../../data/bags'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

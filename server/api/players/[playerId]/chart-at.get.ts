@@ -1,7 +1,7 @@
 import { askerOf, workOut } from '../../../calibration/pool'
-import { requireCoach } from '../../../request/coach'
-import { momentOf } from '../../../request/query'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { momentOf } from '../../../ingest/query'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** The carry chart as it stood at the end of a past moment: what was hit later is not known there. */
 export default defineEventHandler(async event => {

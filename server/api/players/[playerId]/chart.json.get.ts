@@ -1,9 +1,9 @@
 import { dayOf } from '../../../../core/shot/player-shots'
 import { askerOf, workOut } from '../../../calibration/pool'
 import { findPlayer } from '../../../data/players'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sameBytes, sendAsFile } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sameBytes, sendAsFile } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** The player's carry chart, ladder, flags and what to hit next, as the open chart file. */
 export default defineEventHandler(async event => {

@@ -4,8 +4,8 @@ import { askerOf, workOut } from '../../../calibration/pool'
 import { bagOf } from '../../../data/bags'
 import { findPlayer } from '../../../data/players'
 import { Id } from '../../../../shared/schemas/text'
-import { requireCoach } from '../../../request/coach'
-import { checked, idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { checked, idFromRoute } from '../../../ingest/refuse'
 
 /** Stock shots that this player and another of the academy both have, side by side. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { askerOf } from '../../../calibration/pool'
 import { compareDays } from '../../../data/published'
-import { requireCoach } from '../../../request/coach'
-import { sideOf } from '../../../request/query'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { sideOf } from '../../../ingest/query'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** What moved between two days (milliseconds) or two published charts ("number:3"). */
 export default defineEventHandler(async event => {

@@ -1,6 +1,6 @@
 import { erasePlayer } from '../../../data/erase'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Erases a player for good, with all that was recorded of them. */
 export default defineEventHandler(async event => {

@@ -1,7 +1,7 @@
 import type { HistoryLine } from '../../../../core/history/record-change'
 import { historyOf } from '../../../data/history'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, refuse } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, refuse } from '../../../ingest/refuse'
 
 /** Who changed what of a player, newest first; `?before=` the last line known goes on from there. */
 export default defineEventHandler(async (event): Promise<HistoryLine[]> => {

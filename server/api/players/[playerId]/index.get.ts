@@ -2,9 +2,9 @@ import type { PlayerRecord } from '../../../../shared/record'
 import { askerOf, workOut } from '../../../calibration/pool'
 import { countShots } from '../../../data/player-stamp'
 import { playerRecord } from '../../../data/records'
-import { requireCoach } from '../../../request/coach'
-import { sendWritten } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { sendWritten } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** From so many balls on, reading and writing them out would hold up others' requests. */
 const MANY_SHOTS = 2000

@@ -1,6 +1,6 @@
 import { practiceOf } from '../../../data/practice'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Goes, homework and the academy's own drills. */
 export default defineEventHandler(async event =>

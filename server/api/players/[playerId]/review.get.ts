@@ -1,6 +1,6 @@
 import { askerOf } from '../../../calibration/pool'
-import { reviewPeriod } from '../../../request/review'
-import { requireCoach } from '../../../request/coach'
+import { reviewPeriod } from '../../../ingest/review'
+import { requireCoach } from '../../../auth/coach'
 
 /** A player over a period, in words. */
 export default defineEventHandler(

@@ -1,9 +1,9 @@
 import { askerOf } from '../../../calibration/pool'
 import { inksOf } from '../../../print/inks'
 import { reviewPdf } from '../../../print/review'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sendAsFile } from '../../../request/files'
-import { reviewPeriod } from '../../../request/review'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sendAsFile } from '../../../files/send-written'
+import { reviewPeriod } from '../../../ingest/review'
 
 /** The same on a page that can be handed over. */
 export default defineEventHandler(async event => {

@@ -2,9 +2,9 @@ import { bagOf } from '../../../data/bags'
 import { findPlayer } from '../../../data/players'
 import { practiceOf } from '../../../data/practice'
 import { scoreTableText } from '../../../files/player-files'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sendAsFile } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sendAsFile } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** Every ball of practice with the score of its go. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { playerRecord } from '../../../data/records'
 import { shotTableText } from '../../../files/player-files'
-import { requireCoach } from '../../../request/coach'
-import { fileName, sendAsFile } from '../../../request/files'
-import { idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { fileName, sendAsFile } from '../../../files/send-written'
+import { idFromRoute } from '../../../ingest/refuse'
 
 /** The player's shots as the open shot table. */
 export default defineEventHandler(async event => {

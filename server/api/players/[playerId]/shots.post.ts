@@ -2,10 +2,10 @@ import { groupBy } from '../../../../core/group-by'
 import { ShotBatch } from '../../../../shared/schemas/session'
 import { ballsKept } from '../../../counters'
 import { logBall, putShots } from '../../../data/shots'
-import { requireCoach, requireSession } from '../../../request/coach'
-import { isProgram } from '../../../request/program'
+import { requireCoach, requireSession } from '../../../auth/coach'
+import { isProgram } from '../../../auth/program'
 import { tell } from '../../../live'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** Balls as the browser knows them: new ones, and changed ones under their next version. */
 export default defineEventHandler(async event => {

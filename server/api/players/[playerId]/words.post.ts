@@ -1,7 +1,7 @@
 import { CellRemarkRecord } from '../../../../shared/schemas/cell-remark'
 import { addWord } from '../../../data/cell-remarks'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** What the coach or the player says of a stock shot, beside what is measured. */
 export default defineEventHandler(async event => {

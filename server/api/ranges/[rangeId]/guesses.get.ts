@@ -2,8 +2,8 @@ import { z } from 'zod'
 import type { Recount } from '../../../../shared/range'
 import { Id } from '../../../../shared/schemas/text'
 import { countGuesses } from '../../../data/ranges'
-import { requireCoach } from '../../../request/coach'
-import { checked, idFromRoute } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { checked, idFromRoute } from '../../../ingest/refuse'
 
 /** How many guesses a sign's new distance would move. */
 export default defineEventHandler(async (event): Promise<Recount> => {

@@ -1,7 +1,7 @@
 import { RangeRecord } from '../../../../shared/schemas/range'
 import { putRange } from '../../../data/ranges'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked, refuse } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked, refuse } from '../../../ingest/refuse'
 
 /** A range with all its signs and targets. */
 export default defineEventHandler(async event => {

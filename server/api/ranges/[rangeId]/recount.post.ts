@@ -1,8 +1,8 @@
 import { SignRecount } from '../../../../shared/schemas/range'
 import type { Recount } from '../../../../shared/range'
 import { recountGuesses } from '../../../data/ranges'
-import { requireCoach } from '../../../request/coach'
-import { idFromRoute, readChecked } from '../../../request/refuse'
+import { requireCoach } from '../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../ingest/refuse'
 
 /** Guesses against a sign, counted anew from where it stands now. */
 export default defineEventHandler(async (event): Promise<Recount> => {

@@ -3,30 +3,30 @@ import type { Finding } from '#core/gaps/flag'
 import { isUncovered } from '#core/gaps/flags'
 import { sumCover } from '#core/gaps/stretches'
 import { isQuiet, noFlagText } from '#words/cover'
-import { useDistance } from '~/composables/useDistance'
-import { useGapsCursor } from '~/composables/useGapsCursor'
-import { useGapsFlags } from '~/composables/useGapsFlags'
-import { useNumbers } from '~/composables/useNumbers'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { useTurns } from '~/composables/useTurns'
-import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
-import FrameNumbersGate from '~/components/frame/NumbersGate.vue'
-import FrameStagePage from '~/components/frame/StagePage.vue'
-import GapsCoverTable from '~/components/gaps/CoverTable.vue'
-import GapsCoverWords from '~/components/gaps/CoverWords.vue'
-import GapsFlagCard from '~/components/gaps/FlagCard.vue'
-import GapsFlagSheet from '~/components/gaps/FlagSheet.vue'
-import GapsLadderStrip from '~/components/gaps/LadderStrip.vue'
-import GapsLanesTable from '~/components/gaps/LanesTable.vue'
-import GapsMarksStrip from '~/components/gaps/MarksStrip.vue'
-import GapsReadout from '~/components/gaps/Readout.vue'
-import { laneClubs, lanesHeightPx } from '~/utils/lanes'
-import { later } from '~/utils/later'
+import { useDistance } from '~/ui/useDistance'
+import { useGapsCursor } from '~/features/gaps/useGapsCursor'
+import { useGapsFlags } from '~/features/gaps/useGapsFlags'
+import { useNumbers } from '~/calculation/useNumbers'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { useTurns } from '~/ui/useTurns'
+import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
+import FrameNumbersGate from '~/ui/frame/NumbersGate.vue'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
+import GapsCoverTable from '~/features/gaps/CoverTable.vue'
+import GapsCoverWords from '~/features/gaps/CoverWords.vue'
+import GapsFlagCard from '~/features/gaps/FlagCard.vue'
+import GapsFlagSheet from '~/features/gaps/FlagSheet.vue'
+import GapsLadderStrip from '~/features/gaps/LadderStrip.vue'
+import GapsLanesTable from '~/features/gaps/LanesTable.vue'
+import GapsMarksStrip from '~/features/gaps/MarksStrip.vue'
+import GapsReadout from '~/features/gaps/Readout.vue'
+import { laneClubs, lanesHeightPx } from '~/features/gaps/lanes'
+import { later } from '~/ui/later'
 
-const LazyGapsCoverChart = later(() => import('~/components/gaps/CoverChart.vue'))
-const LazyGapsHelpPanel = later(() => import('~/components/gaps/HelpPanel.vue'))
-const LazyGapsLanesChart = later(() => import('~/components/gaps/LanesChart.vue'))
-const LazyGapsSettings = later(() => import('~/components/gaps/Settings.vue'))
+const LazyGapsCoverChart = later(() => import('~/features/gaps/CoverChart.vue'))
+const LazyGapsHelpPanel = later(() => import('~/features/gaps/HelpPanel.vue'))
+const LazyGapsLanesChart = later(() => import('~/features/gaps/LanesChart.vue'))
+const LazyGapsSettings = later(() => import('~/features/gaps/Settings.vue'))
 
 const { playerId, record } = usePlayerRoute()
 const { known, gapsChart, ladder, findings, flags, cover, unproven } = useNumbers()

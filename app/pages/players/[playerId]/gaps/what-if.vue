@@ -1,27 +1,27 @@
 <script setup lang="ts">
-import { useShortcuts } from '~/composables/useShortcuts'
+import { useShortcuts } from '~/ui/useShortcuts'
 import { isUncovered } from '#core/gaps/flags'
 import type { Scene } from '#core/what-if/scene'
 import type { WhatIf } from '#core/what-if/thought-of'
 import type { KeptWhatIf } from '#shared/what-if'
-import { useDistance } from '~/composables/useDistance'
-import { useGapsLine } from '~/composables/useGapsLine'
-import { useNumbers } from '~/composables/useNumbers'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { useWhatIf } from '~/composables/useWhatIf'
-import { flagChanges, handedPage, sceneNames } from '~/utils/handed-page'
-import { bagInLink } from '~/utils/bag-in-link'
-import FrameEmptyStep from '~/components/frame/EmptyStep.vue'
-import FrameStagePage from '~/components/frame/StagePage.vue'
-import WhatIfEditor from '~/components/what-if/Editor.vue'
-import WhatIfKept from '~/components/what-if/Kept.vue'
-import WhatIfSearch from '~/components/what-if/Search.vue'
-import WhatIfShots from '~/components/what-if/Shots.vue'
-import { later } from '~/utils/later'
-import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
+import { useDistance } from '~/ui/useDistance'
+import { useGapsLine } from '~/player/useGapsLine'
+import { useNumbers } from '~/calculation/useNumbers'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { useWhatIf } from '~/features/gaps/useWhatIf'
+import { flagChanges, handedPage, sceneNames } from '~/features/gaps/handed-page'
+import { bagInLink } from '~/features/gaps/bag-in-link'
+import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
+import WhatIfEditor from '~/features/gaps/what-if/Editor.vue'
+import WhatIfKept from '~/features/gaps/what-if/Kept.vue'
+import WhatIfSearch from '~/features/gaps/what-if/Search.vue'
+import WhatIfShots from '~/features/gaps/what-if/Shots.vue'
+import { later } from '~/ui/later'
+import FrameLinesSkeleton from '~/ui/frame/LinesSkeleton.vue'
 
-const LazyGapsCoverChart = later(() => import('~/components/gaps/CoverChart.vue'))
-const LazyGapsLanesChart = later(() => import('~/components/gaps/LanesChart.vue'))
+const LazyGapsCoverChart = later(() => import('~/features/gaps/CoverChart.vue'))
+const LazyGapsLanesChart = later(() => import('~/features/gaps/LanesChart.vue'))
 
 /** A bag that is only thought of, beside today's. */
 const { playerId, record } = usePlayerRoute()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Review } from '#words/review'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import { useDistance } from '~/composables/useDistance'
-import { api } from '~/utils/api'
-import { dayOfInput, inputDay, shortDate } from '~/utils/dates'
-import { serverNowMs } from '~/utils/server-clock'
-import FrameLinesSkeleton from '~/components/frame/LinesSkeleton.vue'
-import FrameStagePage from '~/components/frame/StagePage.vue'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { useDistance } from '~/ui/useDistance'
+import { api } from '~/offline/api'
+import { dayOfInput, inputDay, shortDate } from '~/ui/dates'
+import { serverNowMs } from '~/offline/server-clock'
+import FrameLinesSkeleton from '~/ui/frame/LinesSkeleton.vue'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
 
 /** The coach's review: a player over a period, on one page that can be handed over as it is. */
 const { playerId } = usePlayerRoute()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useSessionEnd } from '~/composables/session/useSessionEnd'
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import FrameStagePage from '~/components/frame/StagePage.vue'
-import SessionDesk from '~/components/session/Desk.vue'
-import { shortDate } from '~/utils/dates'
+import { useSessionEnd } from '~/features/session/useSessionEnd'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
+import SessionDesk from '~/features/session/Desk.vue'
+import { shortDate } from '~/ui/dates'
 
 const { record } = usePlayerRoute()
 const route = useRoute()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { usePlayerRoute } from '~/composables/usePlayerRoute'
-import FrameStagePage from '~/components/frame/StagePage.vue'
-import SessionImport from '~/components/session/Import.vue'
+import { usePlayerRoute } from '~/player/usePlayerRoute'
+import FrameStagePage from '~/ui/frame/StagePage.vue'
+import SessionImport from '~/features/session/Import.vue'
 
 const { record } = usePlayerRoute()
 </script>

@@ -1,8 +1,8 @@
 import { PersonChange } from '../../../../../shared/schemas/academy'
 import type { AcademyPeople } from '../../../../../shared/academy'
 import { changePerson } from '../../../../data/people'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** Another role for somebody; or they leave, and come back. */
 export default defineEventHandler(async (event): Promise<AcademyPeople> => {

@@ -1,8 +1,8 @@
 import type { MadeReset } from '../../../../../shared/academy'
 import { makeReset } from '../../../../data/resets'
-import { requireCoach } from '../../../../request/coach'
-import { hashOfToken, newToken } from '../../../../request/device'
-import { idFromRoute } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { hashOfToken, newToken } from '../../../../auth/device'
+import { idFromRoute } from '../../../../ingest/refuse'
 
 /** A way to a new password for somebody who lost theirs. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeReset> => {

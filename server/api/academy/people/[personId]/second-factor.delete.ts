@@ -1,7 +1,7 @@
 import { endSecondFactorOf } from '../../../../data/second-factors'
-import { requireCoach } from '../../../../request/coach'
-import { noticeOf } from '../../../../request/notice'
-import { idFromRoute } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { noticeOf } from '../../../../auth/notice'
+import { idFromRoute } from '../../../../ingest/refuse'
 
 /** For somebody who lost the phone and the spare codes: the password alone is enough again. */
 export default defineEventHandler(async event => {

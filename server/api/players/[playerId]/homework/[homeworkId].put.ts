@@ -1,8 +1,8 @@
 import { HomeworkRecord } from '../../../../../shared/schemas/practice'
 import { putHomework } from '../../../../data/practice'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
-import { sameIdAsRoute } from '../../../../request/same-id'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
+import { sameIdAsRoute } from '../../../../ingest/same-id'
 
 /** Homework is set, changed or taken back. */
 export default defineEventHandler(async event => {

@@ -1,7 +1,7 @@
 import { ImportDecision } from '../../../../../shared/schemas/session'
 import { showImport } from '../../../../data/imports'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** Imported sessions with all their balls: shown at once when all are there, or taken back at once. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { ImportLot } from '../../../../../shared/schemas/session'
 import { ballsKept } from '../../../../counters'
 import { stageLot } from '../../../../data/imports'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** A lot of an import: it is there, but not shown before all lots are. */
 export default defineEventHandler(async event => {

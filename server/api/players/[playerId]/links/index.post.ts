@@ -1,9 +1,9 @@
 import { NewLink } from '../../../../../shared/schemas/player-link'
 import type { MadeLink } from '../../../../../shared/player-link'
 import { addLink } from '../../../../data/player-links'
-import { requireCoach } from '../../../../request/coach'
-import { hashOfToken, newToken } from '../../../../request/device'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { hashOfToken, newToken } from '../../../../auth/device'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** A private address for the player's phone. Its token is in this answer and nowhere else. */
 export default defineEventHandler(async (event): Promise<MadeLink> => {

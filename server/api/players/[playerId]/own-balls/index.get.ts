@@ -1,6 +1,6 @@
 import { waitingBalls } from '../../../../data/player-links'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute } from '../../../../ingest/refuse'
 
 /** Balls of the player's own that wait for the coach's decision. */
 export default defineEventHandler(async event => {

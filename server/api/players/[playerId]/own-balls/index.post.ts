@@ -1,7 +1,7 @@
 import { OwnBallDecision } from '../../../../../shared/schemas/player-link'
 import { decideOwnBalls } from '../../../../data/player-links'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** The coach's decision about balls that wait. */
 export default defineEventHandler(async event => {

@@ -1,6 +1,6 @@
 import { publishedLines } from '../../../../data/published'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute } from '../../../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

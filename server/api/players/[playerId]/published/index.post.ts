@@ -1,8 +1,8 @@
 import { NewPublished } from '../../../../../shared/schemas/published'
 import { askerOf } from '../../../../calibration/pool'
 import { publishChart } from '../../../../data/published'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
 
 /** A dated copy of the chart as it stands. It is worked out here, so that it is what the record says. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { RoundRecord } from '../../../../../shared/schemas/rounds'
 import { putRound } from '../../../../data/rounds'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
-import { sameIdAsRoute } from '../../../../request/same-id'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
+import { sameIdAsRoute } from '../../../../ingest/same-id'
 
 /** A round as the browser knows it, under the browser's id. */
 export default defineEventHandler(async event => {

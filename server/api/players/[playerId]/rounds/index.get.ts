@@ -1,6 +1,6 @@
 import { roundsOf } from '../../../../data/rounds'
-import { requireCoach } from '../../../../request/coach'
-import { idFromRoute } from '../../../../request/refuse'
+import { requireCoach } from '../../../../auth/coach'
+import { idFromRoute } from '../../../../ingest/refuse'
 
 /** The player's rounds, newest first. */
 export default defineEventHandler(async event => ({

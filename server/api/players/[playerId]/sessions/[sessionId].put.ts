@@ -1,9 +1,9 @@
 import { SessionRecord } from '../../../../../shared/schemas/session'
 import { putSession } from '../../../../data/sessions'
-import { requireCoach } from '../../../../request/coach'
+import { requireCoach } from '../../../../auth/coach'
 import { tell } from '../../../../live'
-import { idFromRoute, readChecked } from '../../../../request/refuse'
-import { sameIdAsRoute } from '../../../../request/same-id'
+import { idFromRoute, readChecked } from '../../../../ingest/refuse'
+import { sameIdAsRoute } from '../../../../ingest/same-id'
 
 /** A session as the browser made it, under the browser's id. */
 export default defineEventHandler(async event => {

@@ -1,8 +1,8 @@
 import { GoRecord } from '../../../../../../shared/schemas/practice'
 import { putCoachedGo } from '../../../../../data/practice'
-import { requireCoach } from '../../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../../request/refuse'
-import { sameIdAsRoute } from '../../../../../request/same-id'
+import { requireCoach } from '../../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../../ingest/refuse'
+import { sameIdAsRoute } from '../../../../../ingest/same-id'
 
 /** A go as the browser made it, under the browser's id. */
 export default defineEventHandler(async event => {

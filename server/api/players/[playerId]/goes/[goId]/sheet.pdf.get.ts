@@ -7,9 +7,9 @@ import { findPlayer } from '../../../../../data/players'
 import { findGo } from '../../../../../data/practice'
 import { inksOf } from '../../../../../print/inks'
 import { scoreSheetPdf } from '../../../../../print/score-sheet'
-import { requireCoach } from '../../../../../request/coach'
-import { fileName, sendAsFile } from '../../../../../request/files'
-import { checked, idFromRoute } from '../../../../../request/refuse'
+import { requireCoach } from '../../../../../auth/coach'
+import { fileName, sendAsFile } from '../../../../../files/send-written'
+import { checked, idFromRoute } from '../../../../../ingest/refuse'
 
 /** A blank sheet for who wants paper; its figures are typed into the go afterwards. */
 export default defineEventHandler(async event => {

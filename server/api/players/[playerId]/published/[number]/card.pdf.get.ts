@@ -2,11 +2,11 @@ import { findPlayer } from '../../../../../data/players'
 import { findPublished } from '../../../../../data/published'
 import { cardPdf } from '../../../../../print/card'
 import { HomeAirQuery, PrintQuery } from '../../../../../../shared/schemas/print-query'
-import { requireCoach } from '../../../../../request/coach'
-import { fileName, sendAsFile } from '../../../../../request/files'
+import { requireCoach } from '../../../../../auth/coach'
+import { fileName, sendAsFile } from '../../../../../files/send-written'
 import { inksOf } from '../../../../../print/inks'
-import { numberFromRoute } from '../../../../../request/query'
-import { checked, idFromRoute } from '../../../../../request/refuse'
+import { numberFromRoute } from '../../../../../ingest/query'
+import { checked, idFromRoute } from '../../../../../ingest/refuse'
 
 /** The card for the pocket, or the sheet for the yardage book; for the home air where one is named. */
 export default defineEventHandler(async event => {

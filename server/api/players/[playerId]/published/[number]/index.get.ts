@@ -1,7 +1,7 @@
 import { findPublished } from '../../../../../data/published'
-import { requireCoach } from '../../../../../request/coach'
-import { numberFromRoute } from '../../../../../request/query'
-import { idFromRoute } from '../../../../../request/refuse'
+import { requireCoach } from '../../../../../auth/coach'
+import { numberFromRoute } from '../../../../../ingest/query'
+import { idFromRoute } from '../../../../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

@@ -4,10 +4,10 @@ import { findPlayer } from '../../../../../data/players'
 import { findPublished } from '../../../../../data/published'
 import { inksOf } from '../../../../../print/inks'
 import { yardsPdf } from '../../../../../print/yards'
-import { requireCoach } from '../../../../../request/coach'
-import { fileName, sendAsFile } from '../../../../../request/files'
-import { numberFromRoute } from '../../../../../request/query'
-import { checked, idFromRoute } from '../../../../../request/refuse'
+import { requireCoach } from '../../../../../auth/coach'
+import { fileName, sendAsFile } from '../../../../../files/send-written'
+import { numberFromRoute } from '../../../../../ingest/query'
+import { checked, idFromRoute } from '../../../../../ingest/refuse'
 
 /** What to hit from where, on one page: worked out in a thread, since it is a hundred picks. */
 export default defineEventHandler(async event => {

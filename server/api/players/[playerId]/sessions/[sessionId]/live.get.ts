@@ -1,7 +1,7 @@
 import { sessionIsOwn } from '../../../../../data/sessions'
-import { requireCoach } from '../../../../../request/coach'
+import { requireCoach } from '../../../../../auth/coach'
 import { keepLine, listen } from '../../../../../live'
-import { idFromRoute } from '../../../../../request/refuse'
+import { idFromRoute } from '../../../../../ingest/refuse'
 
 const PING_MS = 15_000
 /** Ended now and then, so that a browser that is signed out by now does not listen on. */

@@ -1,7 +1,7 @@
 import { SessionMove } from '../../../../../../shared/schemas/session'
 import { moveSession } from '../../../../../data/session-move'
-import { requireCoach } from '../../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../../request/refuse'
+import { requireCoach } from '../../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../../ingest/refuse'
 
 /** A session that was hit by another player of the academy, with all its balls. */
 export default defineEventHandler(async event => {

@@ -1,7 +1,7 @@
 import { HandOver } from '../../../../../../shared/schemas/handed-bag'
 import { handOver, keptWhatIfs } from '../../../../../data/what-ifs'
-import { requireCoach } from '../../../../../request/coach'
-import { idFromRoute, readChecked } from '../../../../../request/refuse'
+import { requireCoach } from '../../../../../auth/coach'
+import { idFromRoute, readChecked } from '../../../../../ingest/refuse'
 
 export default defineEventHandler(async event => {
   const coach = await requireCoach(event)

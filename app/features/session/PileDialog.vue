@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { BALLS_MAX, CARRY_LIMITS, PACE_MAX_M, PACE_MIN_M } from '#core/limits'
+import { combineWays } from '#core/shot/measuring'
+import type { Method } from '#core/shot/shot'
+import type { TypedBall } from '#core/shot/typed-ball'
+import { FIRMNESSES } from '#shared/choices'
+import type { SessionPlan, ShotRecord, TakenRecord } from '#shared/schemas/session'
+import { useDistance } from '~/ui/useDistance'
+import { useAccount } from '~/offline/stores/account'
+import FrameSafetyNote from '~/ui/frame/SafetyNote.vue'
+
+/**
+ * A pile measured as one: by laser, by paces, or by both. What lies is not what pitched; its ends tell how it
+ * scatters.
+ */
+const props = defineProps<{ method: Method; plan: SessionPlan; name: string }>()
+const emit = defineEmits<{ log: [ball: TypedBall, more: Partial<ShotRecord>] }>()
+const open = defineModel<boolean>('open', { required: true })
+const account = useAccount()
+const toast = useToast()
+const { unit, from, typed, withUnit } = useDistance()
+
+const form = reactive({
+  balls: '',
+  mishits: '',
+  laser: '',
+  steps: '',
+  pace: account.account?.paceM ? typed(account.account.paceM) : '',
+  front: '',
+  back: '',
+  width: '',
+  marks: props.plan.measuredTo === 'pitch',
+  firmness: props.plan.firmness,
+})
+const faults = ref<Record<string, string>>({})
+const both = computed(() => form.laser.trim() !== '' && form.steps.trim() !== '')
+
+/** A figure of the form in metres, or undefined when empty; what cannot be is named. */
+function figure(
+  field: keyof typeof form,
+  what: string,
+  least: number,
+  most: number,
+  to: (value: number) => number,
+  { whole = false, unitWord = unit.value as string } = {},
+): number | undefined {
+  const text = String(form[field]).trim().replace(',', '.')
+  if (text === '') return undefined
+  const value = /^\d+(\.\d+)?$/.test(text) ? Number(text) : Number.NaN
+  if (!(value >= least && value <= most) || (whole && !Number.isInteger(value))) {
+    faults.value[field] =
+      `${what} "${text}" is not possible: ${least} to ` +
+      `${most}${unitWord ? ` ${unitWord}` : ''}${whole ? ', whole' : ''}.`
+    return undefined
+  }
+  return to(value)
+}
+
+function read(): { ball: TypedBall; more: Partial<ShotRecord> } | undefined {
+  faults.value = {}
+  const { min, max } = CARRY_LIMITS[unit.value]
+  const same = (value: number) => value
+  const balls = figure('balls', 'Balls', 1, BALLS_MAX, same, { whole: true, unitWord: '' })
+  const mishits = figure('mishits', 'Mishits', 0, 100, same, { whole: true, unitWord: '' })
+  const laserM = figure('laser', 'Laser', min, max, from)
+  const steps = figure('steps', 'Steps', 1, 400, same, { whole: true, unitWord: '' })
+  const paceM = figure('pace', 'Pace', Number(typed(PACE_MIN_M)), Number(typed(PACE_MAX_M)), from)
+  const frontM = figure('front', 'Front', min, max, from)
+  const backM = figure('back', 'Back', min, max, from)
+  const widthM = figure('width', 'Width', 0, 100, from)
+  if (balls === undefined) faults.value.balls ??= 'How many balls lie in the pile?'
+  if (laserM === undefined && steps === undefined && !faults.value.laser && !faults.value.steps)
+    faults.value.laser = 'Laser it, pace it, or both.'
+  if (steps !== undefined && paceM === undefined)
+    faults.value.pace ??= 'How long is one pace? Measure it over a known distance.'
+  if (frontM !== undefined && backM !== undefined && frontM > backM)
+    faults.value.back = 'The back lies nearer than the front: they are the other way round.'
+  if (Object.keys(faults.value).length > 0) return undefined
+  const ways: { method: Method; distanceM: number }[] = [
+    ...(laserM === undefined ? [] : [{ method: 'laser' as const, distanceM: laserM }]),
+    ...(steps === undefined ? [] : [{ method: 'paces' as const, distanceM: steps * paceM! }]),
+  ]
+  const { distanceM, errorM } = combineWays(ways)
+  const taken: TakenRecord = {
+    ...(!form.marks && { lies: form.firmness }),
+    ...(laserM !== undefined && { laserM }),
+    ...(steps !== undefined && { steps, paceM: paceM! }),
+    ...(frontM !== undefined && { frontM }),
+    ...(backM !== undefined && { backM }),
+    ...(widthM !== undefined && { widthM }),
+    ...(mishits && { mishits }),
+    ...(ways.length === 2 && { errorM }),
+  }
+  return { ball: { carryM: distanceM }, more: { balls: balls!, method: ways[0]!.method, taken } }
+}
+
+/** What both ways make together, before it is logged. */
+const together = computed(() => {
+  const [laser, steps, pace] = [form.laser, form.steps, form.pace].map(text => Number(text.trim().replace(',', '.')))
+  if (!both.value || ![laser, steps, pace].every(value => value! > 0)) return ''
+  const { distanceM, errorM } = combineWays([
+    { method: 'laser', distanceM: from(laser!) },
+    { method: 'paces', distanceM: steps! * from(pace!) },
+  ])
+  return `Together ${withUnit(distanceM)}, ± ${withUnit(errorM)}. Both are kept.`
+})
+
+async function save() {
+  const found = read()
+  if (!found) return
+  emit('log', found.ball, found.more)
+  open.value = false
+  const { paceM } = found.more.taken!
+  if (paceM === undefined || paceM === account.account?.paceM) return
+  try {
+    await account.setPace(paceM)
+  } catch (error) {
+    toast.add({
+      title: 'Your pace is not kept for the next pile yet',
+      description: (error as Error).message,
+      color: 'warning',
+    })
+  }
+}
+const grounds = FIRMNESSES.map(value => ({ value, label: value }))
+</script>
+
+<template>
+  <UModal
+    v-model:open="open"
+    title="A pile measured as one"
+    :description="`${name}. Measure to the middle of the group: leave the front and the back ball out of sight.`"
+    :ui="{ content: 'max-w-2xl' }"
+  >
+    <template #body>
+      <FrameSafetyNote pacing class="mb-4" />
+      <form id="pile-form" class="grid grid-cols-2 gap-x-4 sm:grid-cols-4" novalidate @submit.prevent="save">
+        <UFormField label="Balls in the pile" :error="faults.balls" help=" "
+          ><UInput v-model="form.balls" autofocus inputmode="numeric" class="w-full"
+        /></UFormField>
+        <UFormField label="Mishits left out" :error="faults.mishits" help="not in the pile"
+          ><UInput v-model="form.mishits" inputmode="numeric" class="w-full"
+        /></UFormField>
+        <span class="col-span-2 max-sm:hidden" />
+        <UFormField :label="`Laser, ${unit}`" :error="faults.laser" help="or"
+          ><UInput v-model="form.laser" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <UFormField label="Steps" :error="faults.steps" help="or both"
+          ><UInput v-model="form.steps" inputmode="numeric" class="w-full"
+        /></UFormField>
+        <UFormField :label="`One pace, ${unit}`" :error="faults.pace" help="kept for you"
+          ><UInput v-model="form.pace" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <p class="soft self-center text-sm">{{ together }}</p>
+        <UFormField :label="`Front ball, ${unit}`" :error="faults.front" help="if wanted"
+          ><UInput v-model="form.front" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <UFormField :label="`Back ball, ${unit}`" :error="faults.back" help="if wanted"
+          ><UInput v-model="form.back" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <UFormField :label="`Width, ${unit}`" :error="faults.width" help="side to side"
+          ><UInput v-model="form.width" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <span class="max-sm:hidden" />
+        <UFormField label="Measured to" help=" " class="col-span-2">
+          <div class="flex gap-2">
+            <UButton
+              color="neutral"
+              :variant="form.marks ? 'outline' : 'solid'"
+              :aria-pressed="!form.marks"
+              @click="form.marks = false"
+              >where they lie</UButton
+            >
+            <UButton
+              color="neutral"
+              :variant="form.marks ? 'solid' : 'outline'"
+              :aria-pressed="form.marks"
+              @click="form.marks = true"
+              >pitch marks</UButton
+            >
+          </div>
+        </UFormField>
+        <UFormField v-if="!form.marks" label="Ground" help="the run is taken out"
+          ><USelect v-model="form.firmness" :items="grounds" class="w-full"
+        /></UFormField>
+      </form>
+    </template>
+    <template #footer>
+      <UButton type="submit" form="pile-form">Log the pile</UButton>
+      <UButton color="neutral" variant="outline" @click="open = false">Cancel</UButton>
+    </template>
+  </UModal>
+</template>

@@ -1,0 +1,115 @@
+import type { LockIn } from '#core/session/lock-in'
+import type { DistanceUnit } from '#core/units'
+import type { Account } from '#shared/account'
+import type { CoachSettings, ReadingUnits } from '#shared/schemas/account'
+import { api, dropAhead, onSignedOut, Refused } from '~/offline/api'
+import { apiOrKept, forgetKept } from '~/offline/kept'
+
+/** What goes with yards and with metres, where a coach has not chosen. */
+const USUAL_UNITS: Record<DistanceUnit, Required<ReadingUnits>> = {
+  yd: { speed: 'mph', wind: 'mph', temp: '°C', height: 'ft' },
+  m: { speed: 'km/h', wind: 'm/s', temp: '°C', height: 'm' },
+}
+
+/** The signed-in coach, and what they read distances in. */
+export const useAccount = defineStore('account', () => {
+  const account = shallowRef<Account | null>(null)
+  /** True when the server no longer knows us: the page stays, a line at the top leads to sign-in. */
+  const signedOut = ref(false)
+  onSignedOut(() => {
+    signedOut.value = true
+  })
+  // On this device the choice is known before the server answers, and lasts without it.
+  const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
+  /** Chosen here, and not yet known to be with the server: a page that was left at once, or no network. */
+  const unsentUnit = useLocalStorage<DistanceUnit | ''>('uzzet-unit-unsent', '')
+  const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', {})
+  const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
+
+  const unit = computed(() => keptUnit.value)
+
+  /** A unit that is read beside distances: the coach's choice for yards or metres, else what goes with them. */
+  const unitOf = <K extends keyof ReadingUnits>(kind: K) =>
+    computed<NonNullable<ReadingUnits[K]>>({
+      get: () => keptUnits.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind],
+      set: chosen => {
+        const now = { ...keptUnits.value, [unit.value]: { ...keptUnits.value[unit.value], [kind]: chosen } }
+        keptUnits.value = now
+        // Without a network it holds on this device, and goes with the next choice.
+        void setSettings({ units: now }).catch((error: unknown) => console.error('unit not sent:', error))
+      },
+    })
+  const tempUnit = unitOf('temp')
+  const windUnit = unitOf('wind')
+  const heightUnit = unitOf('height')
+  const speedUnit = unitOf('speed')
+
+  async function load(): Promise<Account | null> {
+    if (account.value && !signedOut.value) return account.value
+    try {
+      account.value = await apiOrKept('/api/account')
+      if (unsentUnit.value)
+        void setUnit(unsentUnit.value).catch((error: unknown) => console.error('unit not sent:', error))
+      else keptUnit.value = account.value.unit
+      if (account.value.settings.units) keptUnits.value = account.value.settings.units
+      signedOut.value = false
+    } catch (error) {
+      if (!(error instanceof Refused && error.status === 401)) throw error
+      account.value = null
+    }
+    return account.value
+  }
+
+  /** Changes every figure at once; the server hears of it when it can. */
+  async function setUnit(next: DistanceUnit): Promise<void> {
+    keptUnit.value = next
+    unsentUnit.value = next
+    account.value = await api('/api/account', { method: 'PATCH', body: { unit: next } })
+    if (unsentUnit.value === next) unsentUnit.value = ''
+  }
+
+  /** One pace of this coach, measured over a known distance. */
+  async function setPace(paceM: number | null): Promise<void> {
+    account.value = await api('/api/account', { method: 'PATCH', body: { paceM } })
+  }
+
+  /** Which habits of this coach are marked in the range session. */
+  async function setLockIn(lockIn: LockIn): Promise<void> {
+    account.value = await api('/api/account', { method: 'PATCH', body: { lockIn } })
+  }
+
+  /** What this coach chose, besides what stands already. */
+  async function setSettings(change: Partial<CoachSettings>): Promise<void> {
+    const settings = { ...account.value?.settings, ...change }
+    account.value = await api('/api/account', { method: 'PATCH', body: { settings } })
+  }
+  const settings = computed<CoachSettings>(() => account.value?.settings ?? {})
+
+  /** @returns when nothing of this coach is kept on the device but what waits to be sent */
+  function forget(): Promise<void> {
+    dropAhead()
+    account.value = null
+    signedOut.value = false
+    // The next one's unit is their own.
+    unsentUnit.value = ''
+    return forgetKept()
+  }
+
+  return {
+    account,
+    signedOut,
+    unit,
+    decimals,
+    tempUnit,
+    windUnit,
+    heightUnit,
+    speedUnit,
+    settings,
+    setSettings,
+    load,
+    setUnit,
+    setPace,
+    setLockIn,
+    forget,
+  }
+})
