@@ -4,7 +4,7 @@ import { browserStore } from '~/offline/browser-store'
 import type { DBSchema } from 'idb'
 import type { Calibration } from '#core/calibration/calibration'
 import type { PlayerRecord } from '#shared/record'
-import type { Entry } from '~/offline/outbox-queue'
+import type { Entry } from '~/offline/outbox/entries'
 
 /** What this device knew last, for a page that is opened without a network. Emptied when a coach signs in or out. */
 interface Sent {

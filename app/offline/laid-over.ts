@@ -3,7 +3,7 @@ import type { Bag } from '#core/bag/bag'
 import type { BagStepRecord } from '#shared/schemas/bag'
 import { fromColumns, type PlayerRecord } from '#shared/record'
 import type { ShotRecord } from '#shared/schemas/session'
-import type { Entry } from '~/offline/outbox-queue'
+import type { Entry } from '~/offline/outbox/entries'
 
 /** Puts a record into a list by its id; an older version never takes the place of a newer one. */
 export function place<T extends { id: string; version: number }>(list: T[], record: T): T[] {

@@ -1,80 +1,66 @@
-import { isAway, Refused } from '~/offline/api'
+import { useOwnOutbox } from '~/offline/stores/own-outbox'
+import type { OwnEntry } from '~/offline/outbox/entries'
 
-/** A document that the player's own phone made: by which link, and whether the server has its last state. */
+type DocumentKind = 'own-go' | 'own-round'
+type DocumentOf<K extends DocumentKind> = Extract<OwnEntry, { kind: K }>['record']
+
+/** A document that the player's own phone made: by which link. */
 interface OwnDocument<T> {
   link: string
   go: T
-  sent: boolean
-  /** Why the server will never take it. */
-  refused?: string
 }
-const AGAIN_MS = 20_000
-/** Answers that another try does not change. */
-const FINAL = [403, 404, 409, 422]
 
 /**
- * Documents of the player's own phone: kept here at once, sent by the link that they were made by when there is a
- * network.
+ * Documents of the player's own phone: kept here at once, for as long as this phone shows them, and sent like its
+ * balls.
  * @param place what they are kept under on this phone
- * @param post sends one; the ids that the server has now
  */
-export function useOwnDocuments<T extends { id: string; version: number }>(
-  place: string,
-  mark: Ref<string>,
-  token: Ref<string>,
-  post: (document: T, token: string) => Promise<readonly string[]>,
-) {
+export function useOwnDocuments<K extends DocumentKind>(kind: K, place: string, mark: Ref<string>) {
+  type T = DocumentOf<K>
   const serializer = {
     read: (text: string) => JSON.parse(text) as OwnDocument<T>[],
     write: (value: OwnDocument<T>[]) => JSON.stringify(value),
   }
   const kept = useLocalStorage<OwnDocument<T>[]>(place, [], { serializer, shallow: true })
-  const failure = ref('')
+  const outbox = useOwnOutbox()
+  const queue = computed(() => outbox.of(mark.value))
+  const refusedItems = computed(() => queue.value.refused.value.filter(({ entry }) => entry.kind === kind))
+  const unsent = computed(
+    () => new Set(queue.value.mine.value.filter(({ entry }) => entry.kind === kind).map(item => item.entry.record.id)),
+  )
   const own = computed(() => kept.value.filter(({ link }) => link === mark.value))
-  const waiting = computed(() => own.value.filter(({ sent, refused }) => !sent && !refused).length)
-  const refused = computed(() => own.value.filter(one => one.refused))
+  const refused = computed(() =>
+    refusedItems.value.map(({ seq, entry, refused: why }) => ({ seq, document: entry.record as T, why })),
+  )
+  const waiting = computed(() => {
+    const never = new Set(refusedItems.value.map(({ entry }) => entry.record.id))
+    return [...unsent.value].filter(id => !never.has(id)).length
+  })
+  const failure = computed(() => {
+    const { state, stuck, why } = queue.value
+    if (!stuck.value || waiting.value === 0) return ''
+    return why.value || (state.value === 'away' ? 'No connection: sent by itself later.' : '')
+  })
 
-  function put(next: OwnDocument<T>): void {
-    kept.value = [...kept.value.filter(({ go }) => go.id !== next.go.id), next]
-  }
   function add(document: T): void {
-    put({ link: mark.value, go: document, sent: false })
-    void send()
-  }
-  const letGo = (isDone: (one: OwnDocument<T>) => boolean): void => {
-    kept.value = kept.value.filter(one => !isDone(one))
+    kept.value = [...kept.value.filter(({ go }) => go.id !== document.id), { link: mark.value, go: document }]
+    void queue.value.add('', { kind, record: document } as OwnEntry)
   }
 
-  let sending = false
-  async function send(): Promise<void> {
-    if (sending || !token.value) return
-    sending = true
-    failure.value = ''
-    try {
-      for (const { go } of own.value.filter(one => !one.sent && !one.refused)) {
-        try {
-          const taken = await post(go, token.value)
-          const now = kept.value.find(one => one.go.id === go.id)
-          // What was added meanwhile goes with the next one.
-          if (now && taken.includes(go.id)) put({ ...now, sent: now.go.version === go.version })
-        } catch (error) {
-          if (error instanceof Refused && FINAL.includes(error.status)) {
-            const now = kept.value.find(one => one.go.id === go.id)
-            if (now) put({ ...now, refused: error.message })
-            continue
-          }
-          failure.value = isAway(error) ? 'No connection: sent by itself later.' : (error as Error).message
-          return
-        }
-      }
-    } finally {
-      sending = false
-    }
+  /** What is sent and done with need not be kept here any more. */
+  const letGo = (isDone: (document: T) => boolean): void => {
+    if (!outbox.tookOver) return
+    kept.value = kept.value.filter(({ go }) => unsent.value.has(go.id) || !isDone(go))
   }
-  useEventListener('online', () => void send())
-  useIntervalFn(() => {
-    if (waiting.value > 0) void send()
-  }, AGAIN_MS)
-  onMounted(() => void send())
-  return { own, waiting, refused, failure, add, send, letGo }
+  /** What was refused goes, by the player's word. */
+  async function discardRefused(): Promise<void> {
+    const gone = new Set(refusedItems.value.map(({ entry }) => entry.record.id))
+    for (const item of refusedItems.value) await queue.value.discard(item)
+    kept.value = kept.value.filter(({ go }) => !gone.has(go.id))
+  }
+  const retry = (seq: number) => {
+    const item = refusedItems.value.find(one => one.seq === seq)
+    return item && queue.value.retry(item)
+  }
+  return { own, waiting, refused, failure, add, send: () => queue.value.sendNow(), letGo, retry, discardRefused }
 }

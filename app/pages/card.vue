@@ -9,6 +9,7 @@ import { inOrder, readFigure } from '#core/history/hand-over'
 import { METHOD_WORDS } from '#shared/choices'
 import { useCard } from '~/features/published/useCard'
 import { useDistance } from '~/ui/useDistance'
+import type { OutboxItem, OwnEntry } from '~/offline/outbox/entries'
 import { typedNumber } from '~/ui/numbers'
 import PublishedFromAbove from '~/features/published/FromAbove.vue'
 import PublishedGrid from '~/features/published/Grid.vue'
@@ -34,23 +35,8 @@ useHead({
 
 /** What the player carries: the published chart on the phone, by the grid or by the yardage. */
 const card = useCard()
-const {
-  view,
-  mark,
-  token,
-  failure,
-  away,
-  full,
-  keeps,
-  waiting,
-  refused,
-  ofOthers,
-  load,
-  start,
-  log,
-  sendNow,
-  discard,
-} = card
+const { view, mark, failure, away, full, shut, keeps, waiting, refused, ofOthers, load, start, log, sendNow, discard } =
+  card
 const { unit, from, withUnit: readDistance } = useDistance()
 const keptUnit = useLocalStorage<'yd' | 'm'>('uzzet-unit', 'yd')
 const way = useLocalStorage<CardWay>('uzzet-card-way', 'carry')
@@ -90,6 +76,8 @@ async function add() {
   carry.value = ''
   await log(clubId, rungId, from(value), method.value)
 }
+const carryOf = ({ entry }: OutboxItem<OwnEntry>) =>
+  entry.kind === 'own-ball' ? readDistance(entry.record.carryM) : ''
 /** Homework that was taken back leaves the list of numbers. */
 const isWay = (which: CardWay) =>
   (way.value === 'practice' && homework.value.length === 0 ? 'carry' : way.value) === which
@@ -136,7 +124,7 @@ const legend = computed(() => {
           >
         </div>
       </header>
-      <p v-if="failure" role="alert" class="mb-3 text-error">{{ failure }}</p>
+      <p v-if="failure || shut" role="alert" class="mb-3 text-error">{{ failure || shut }}</p>
       <details v-if="view.told && !playing" class="raised mb-3 px-3 py-1">
         <summary class="flex min-h-11 cursor-pointer items-center font-semibold underline">
           Your session, sent {{ daysAgo(view.told.atMs) }}
@@ -192,7 +180,6 @@ const legend = computed(() => {
           :chart="chart"
           :unit="unit"
           :mark="mark"
-          :token="token"
           :takes="view.strength === 'log'"
         />
         <PublishedGrid
@@ -259,11 +246,9 @@ const legend = computed(() => {
             <UButton v-if="away || full" size="sm" color="neutral" variant="outline" @click="sendNow">Send now</UButton>
           </p>
           <ul v-if="refused.length > 0" class="divide-y divide-default">
-            <li v-for="ball in refused" :key="ball.id" class="flex flex-wrap items-center gap-2 py-1">
-              <span class="min-w-0 flex-1"
-                ><b>{{ readDistance(ball.carryM) }}</b> was not taken: {{ ball.refused }}</span
-              >
-              <UButton size="sm" color="neutral" variant="outline" @click="discard(ball.id)">Discard</UButton>
+            <li v-for="ball in refused" :key="ball.seq" class="flex flex-wrap items-center gap-2 py-1">
+              <span class="min-w-0 flex-1"><b>{{ carryOf(ball) }}</b> was not taken: {{ ball.refused }}</span>
+              <UButton size="sm" color="neutral" variant="outline" @click="discard(ball)">Discard</UButton>
             </li>
           </ul>
           <p v-if="ofOthers > 0" class="soft text-sm">
@@ -277,7 +262,6 @@ const legend = computed(() => {
           :chart="chart"
           :unit="unit"
           :mark="mark"
-          :token="token"
         />
         <section v-if="view.bags && view.bags.length > 0" class="mt-5 space-y-3" aria-labelledby="bags-title">
           <h2 id="bags-title" class="text-xl font-bold">What if</h2>

@@ -14,8 +14,11 @@ vi.mock('../../app/offline/stores/account', () => ({ useAccount: () => signedIn.
 export interface Asked {
   method: string
   path: string
+  /** The bearer's token, if one came along. */
+  token?: string
   body: {
     shots?: { id: string; hitAtMs: number; taken: { clockMs?: number } | null; clubId: string }[]
+    balls?: { id: string; hitAtMs: number }[]
     id?: string
     startedAtMs?: number
   }
@@ -35,10 +38,11 @@ export function browser(answer: (asked: Asked, nth: number) => Answer) {
     setItem: (key: string, value: string) => void kept.set(key, value),
     removeItem: (key: string) => void kept.delete(key),
   })
-  vi.stubGlobal('fetch', (url: string, init: { method?: string; body?: string }) => {
+  vi.stubGlobal('fetch', (url: string, init: { method?: string; body?: string; headers?: HeadersInit }) => {
     const one: Asked = {
       method: init.method ?? 'GET',
       path: String(url),
+      token: new Headers(init.headers).get('authorization')?.replace('Bearer ', ''),
       body: init.body ? (JSON.parse(init.body) as Asked['body']) : {},
     }
     asked.push(one)
@@ -71,10 +75,8 @@ export function browser(answer: (asked: Asked, nth: number) => Answer) {
 
 /** What the server answers that takes everything. */
 export function takesAll({ path, body }: Asked): Answer {
-  return {
-    status: 202,
-    body: { taken: path.includes('/sessions/') ? [body.id] : (body.shots?.map(shot => shot.id) ?? [body.id]) },
-  }
+  const list = /\/(shots|link\/balls)$/.test(path) ? (body.shots ?? body.balls) : undefined
+  return { status: 202, body: { taken: list?.map(({ id }) => id) ?? [body.id] } }
 }
 
 /** A refusal in our own form. */

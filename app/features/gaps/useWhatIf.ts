@@ -19,7 +19,8 @@ interface NewRung {
   fraction: number
 }
 
-const start = () => new Worker(new URL('../../calculation/workers/what-if.worker.ts', import.meta.url), { type: 'module' })
+const start = () =>
+  new Worker(new URL('../../calculation/workers/what-if.worker.ts', import.meta.url), { type: 'module' })
 
 /**
  * Bags that are only thought of, worked out in a worker of their own; it is opened when it is first asked, and closed

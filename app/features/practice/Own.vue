@@ -20,14 +20,12 @@ const props = defineProps<{
   chart: PublishedChart | null
   unit: DistanceUnit
   mark: string
-  token: string
   /** False for a link that shows alone. */
   takes: boolean
 }>()
 const told = computed(() => props.told)
 const mark = computed(() => props.mark)
-const token = computed(() => props.token)
-const own = useOwnGoes(mark, token, told)
+const own = useOwnGoes(mark, told)
 const { goes, waiting, refused, failure } = own
 const cells = computed(() => new Map((props.chart?.cells ?? []).map(cell => [`${cell.clubId}/${cell.rungId}`, cell])))
 const names = computed((): PracticeNames => ({
@@ -121,8 +119,8 @@ const hasBalls = (go: GoRecord) => ballsOfGo(go).length > 0
         {{ failure }}
         <UButton v-if="failure" size="sm" color="neutral" variant="outline" @click="own.send">Send now</UButton>
       </p>
-      <p v-for="one in refused" :key="one.go.id" role="alert" class="text-sm text-error">
-        {{ one.go.name }} was not taken: {{ one.refused }}
+      <p v-for="one in refused" :key="one.seq" role="alert" class="text-sm text-error">
+        {{ one.document.name }} was not taken: {{ one.why }}
       </p>
     </template>
   </div>

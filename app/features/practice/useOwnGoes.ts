@@ -1,19 +1,13 @@
 import { mergedGo } from '#shared/practice'
 import type { GoRecord } from '#shared/schemas/practice'
 import { useOwnDocuments } from '~/offline/useOwnDocuments'
-import { api } from '~/offline/api'
 
 /**
  * Goes of homework on the player's own phone.
  * @param told what the server knows of them
  */
-export function useOwnGoes(mark: Ref<string>, token: Ref<string>, told: Ref<readonly GoRecord[]>) {
-  const { own, waiting, refused, failure, add, send, letGo } = useOwnDocuments<GoRecord>(
-    'uzzet-own-goes',
-    mark,
-    token,
-    async (go, bearer) => (await api('/api/link/goes', { method: 'POST', body: go, token: bearer })).taken,
-  )
+export function useOwnGoes(mark: Ref<string>, told: Ref<readonly GoRecord[]>) {
+  const { own, waiting, refused, failure, add, send, letGo } = useOwnDocuments('own-go', 'uzzet-own-goes', mark)
   /** As this phone and the server know them together, newest first. */
   const goes = computed(() => {
     const all = new Map(told.value.map(go => [go.id, go]))
@@ -26,7 +20,7 @@ export function useOwnGoes(mark: Ref<string>, token: Ref<string>, told: Ref<read
   // What the server has, and tells as well as this phone knows it, need not be kept here too.
   onMounted(() => {
     const versions = new Map(told.value.map(({ id, version }) => [id, version]))
-    letGo(({ sent, go }) => sent && (versions.get(go.id) ?? 0) >= go.version)
+    letGo(go => (versions.get(go.id) ?? 0) >= go.version)
   })
   return { goes, waiting, refused, failure, put: add, send }
 }

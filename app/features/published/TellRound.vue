@@ -5,23 +5,21 @@ import { nearestNumber } from '#core/practice/drill'
 import { readApproach } from '#core/rounds/typed-approach'
 import { yardsToMetres, type DistanceUnit } from '#core/units'
 import { APPROACHES_MAX } from '#shared/limits'
-import type { ApproachRecord, RoundRecord } from '#shared/schemas/rounds'
+import type { ApproachRecord } from '#shared/schemas/rounds'
 import { approachesText, approachFaultText } from '#words/rounds'
 import { useOwnDocuments } from '~/offline/useOwnDocuments'
-import { api } from '~/offline/api'
 import { dayOfInput, inputDay } from '~/ui/dates'
 import { serverNowMs } from '~/offline/server-clock'
 
 /** The player tells a round: it is kept on this phone, sent when there is a network, and waits for the coach's nod. */
-const props = defineProps<{ chart: PublishedChart; unit: DistanceUnit; mark: string; token: string }>()
-const { waiting, refused, failure, add, send, letGo } = useOwnDocuments<RoundRecord>(
+const props = defineProps<{ chart: PublishedChart; unit: DistanceUnit; mark: string }>()
+const { waiting, refused, failure, add, send, letGo, retry, discardRefused } = useOwnDocuments(
+  'own-round',
   'uzzet-own-rounds',
   toRef(() => props.mark),
-  toRef(() => props.token),
-  async (round, bearer) => (await api('/api/link/rounds', { method: 'POST', body: round, token: bearer })).taken,
 )
 // What the coach's desk has is the coach's to keep.
-watch(waiting, () => letGo(({ sent }) => sent), { immediate: true })
+watch(waiting, () => letGo(() => true))
 
 const lines = useLocalStorage(`uzzet-own-round-${props.mark}`, '')
 const day = ref(inputDay(serverNowMs()))
@@ -98,12 +96,10 @@ function tell() {
         {{ failure }}
         <UButton size="sm" color="neutral" variant="outline" @click="send">Send now</UButton>
       </p>
-      <p v-for="one in refused" :key="one.go.id" role="alert" class="flex flex-wrap items-center gap-2 text-error">
-        <span class="min-w-0 flex-1">A round was not taken: {{ one.refused }}</span>
-        <UButton size="sm" color="neutral" variant="outline" @click="add(one.go)">Try again</UButton>
-        <UButton size="sm" color="neutral" variant="outline" @click="letGo(({ go }) => go.id === one.go.id)"
-          >Discard</UButton
-        >
+      <p v-for="one in refused" :key="one.seq" role="alert" class="flex flex-wrap items-center gap-2 text-error">
+        <span class="min-w-0 flex-1">A round was not taken: {{ one.why }}</span>
+        <UButton size="sm" color="neutral" variant="outline" @click="retry(one.seq)">Try again</UButton>
+        <UButton size="sm" color="neutral" variant="outline" @click="discardRefused">Discard</UButton>
       </p>
     </form>
   </details>

@@ -13,7 +13,8 @@ import { usePlayerRecord } from '~/offline/stores/record'
 
 type Step = 'open' | 'plan' | 'send'
 
-const startWorker = () => new Worker(new URL('../../calculation/workers/import.worker.ts', import.meta.url), { type: 'module' })
+const startWorker = () =>
+  new Worker(new URL('../../calculation/workers/import.worker.ts', import.meta.url), { type: 'module' })
 
 /** One file on its way in: opened, planned, sent; each step in a worker, each undone by starting anew. */
 export function useImport() {

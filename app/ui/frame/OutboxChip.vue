@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OutboxItem } from '~/offline/outbox-queue'
+import type { OutboxItem } from '~/offline/outbox/entries'
 import { useKeptStorage } from '~/ui/frame/useKeptStorage'
 import { useOutbox } from '~/offline/stores/outbox'
 import { usePlayerRecord } from '~/offline/stores/record'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OutboxItem } from '~/offline/outbox-queue'
+import type { OutboxItem } from '~/offline/outbox/entries'
 import { useDistance } from '~/ui/useDistance'
 import { clockTime } from '~/ui/dates'
 

@@ -5,7 +5,7 @@ import { rungName } from '#core/swing/scale'
 import type { PlayerRecord } from '#shared/record'
 import { USUAL_PLAN } from '#shared/choices'
 import type { SessionRecord } from '#shared/schemas/session'
-import type { Lacking, OutboxItem } from '~/offline/outbox-queue'
+import type { Lacking, OutboxItem } from '~/offline/outbox/entries'
 import { api } from '~/offline/api'
 import { useOutbox } from '~/offline/stores/outbox'
 

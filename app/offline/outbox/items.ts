@@ -1,15 +1,29 @@
 import type { DBSchema } from 'idb'
+import { ref, shallowRef, toRaw } from 'vue'
 import { browserStore } from '~/offline/browser-store'
-import type { OutboxItem } from '~/offline/outbox-queue'
+import type { AnyEntry, OutboxItem } from '~/offline/outbox/entries'
+
+type AnyItem = OutboxItem<AnyEntry>
+/** As earlier versions of the program kept it. */
+type OldItem = Omit<AnyItem, 'by'> & { coachId: string }
 
 interface OutboxSchema extends DBSchema {
-  items: { key: number; value: OutboxItem }
+  items: { key: number; value: AnyItem | OldItem }
 }
 
-/** What was entered and is not on the server yet, on this page and in this browser's store, oldest first. */
+function asNow(item: AnyItem | OldItem): AnyItem {
+  if ('by' in item) return item
+  const { coachId, ...rest } = item
+  return { ...rest, by: coachId }
+}
+
+/**
+ * What was entered and is not on the server yet, on this page and in this browser's store, oldest first: the coaches'
+ * and the players' own.
+ */
 export function useOutboxItems() {
-  const items = shallowRef<OutboxItem[]>([])
-  /** False while this browser will not keep anything (a private window, no room): the coach is told. */
+  const items = shallowRef<AnyItem[]>([])
+  /** False while this browser will not keep anything (a private window, no room): whoever enters is told. */
   const keeps = ref(true)
 
   const store = browserStore<OutboxSchema>('uzzet-outbox', db => void db.createObjectStore('items', { keyPath: 'seq' }))
@@ -29,7 +43,7 @@ export function useOutboxItems() {
   }
 
   /** Puts it into the store; and with it what the store would not take before. */
-  async function keepItems(list: readonly OutboxItem[]): Promise<void> {
+  async function keepItems(list: readonly AnyItem[]): Promise<void> {
     for (const { seq } of list) unkept.add(seq)
     await keeping(async db => {
       // Looked up with the store open: what was sent and let go of meanwhile is not put back.
@@ -43,7 +57,7 @@ export function useOutboxItems() {
 
   /** Takes in what the store holds: what an earlier visit left behind, what another tab entered, and what it sent. */
   async function ready(): Promise<void> {
-    const kept = await keeping(db => db.getAll('items'))
+    const kept = (await keeping(db => db.getAll('items')))?.map(asNow)
     if (!kept) return
     const inStore = new Set(kept.map(item => item.seq))
     const known = new Set(items.value.map(item => item.seq))
@@ -62,7 +76,7 @@ export function useOutboxItems() {
   }
 
   /** Lets go of what is done with. */
-  async function drop(done: readonly OutboxItem[]): Promise<void> {
+  async function drop(done: readonly AnyItem[]): Promise<void> {
     const seqs = new Set(done.map(item => item.seq))
     for (const seq of seqs) {
       unkept.delete(seq)
@@ -77,17 +91,21 @@ export function useOutboxItems() {
   }
 
   /** Puts other versions of entries in their places. */
-  async function replace(changed: readonly OutboxItem[]): Promise<void> {
+  async function replace(changed: readonly AnyItem[]): Promise<void> {
     const bySeq = new Map(changed.map(item => [item.seq, item]))
     items.value = items.value.map(item => bySeq.get(item.seq) ?? item)
     await keepItems(changed)
   }
 
-  /** One more, kept at once. */
-  async function append(item: Omit<OutboxItem, 'seq'>): Promise<void> {
-    const added = { seq: nextSeq(), ...item }
-    items.value = [...items.value, added]
-    await keepItems([added])
+  /**
+   * More of them, kept at once.
+   * @returns false when they are on this page alone
+   */
+  async function append(...list: readonly Omit<AnyItem, 'seq'>[]): Promise<boolean> {
+    const added = list.map(item => ({ seq: nextSeq(), ...item }))
+    items.value = [...items.value, ...added]
+    await keepItems(added)
+    return added.every(({ seq }) => !unkept.has(seq))
   }
 
   /** A phone that slept may have lost its store: what it would not take is offered again. */
@@ -97,3 +115,5 @@ export function useOutboxItems() {
 
   return { items, keeps, ready, append, drop, replace, offerAgain }
 }
+
+export type OutboxItems = ReturnType<typeof useOutboxItems>

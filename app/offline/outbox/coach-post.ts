@@ -1,19 +1,6 @@
-import { api, NotOurs, Refused, Unreachable } from '~/offline/api'
-import { lackingOf, type Entry, type Lacking, type OutboxItem } from '~/offline/outbox-queue'
-
-/** What became of a lot. */
-export type Outcome =
-  | { kind: 'taken'; items: OutboxItem[] }
-  /** Our server will never take it. */
-  | { kind: 'refused'; message: string; lacks: Lacking[] }
-  /** Somebody failed at it: our server, or a proxy. It may be the entry, or the moment. */
-  | { kind: 'failed'; message: string; waitMs: number }
-  /** Nobody answers. */
-  | { kind: 'away'; waitMs: number }
-  | { kind: 'signed-out' }
-
-/** Statuses by which a server or proxy says that it is not a matter of what was sent. */
-const OF_THE_MOMENT = [408, 425, 429, 502, 503, 504]
+import { api, NotOurs } from '~/offline/api'
+import type { Entry, OutboxItem } from '~/offline/outbox/entries'
+import { NOT_NAMED, outcomeOf, type Outcome } from '~/offline/outbox/outcome'
 
 const RECORD = '/api/players/:playerId'
 
@@ -49,27 +36,12 @@ async function post(lot: readonly OutboxItem[]): Promise<unknown[]> {
 }
 
 /** Sends a lot, and says what became of it. @throws only what is this page's own fault */
-export async function attempt(lot: readonly OutboxItem[]): Promise<Outcome> {
+export async function postAsCoach(lot: readonly OutboxItem[]): Promise<Outcome<Entry>> {
   try {
     const taken = new Set(await post(lot))
-    const done = lot.filter(item => taken.has(item.entry.record.id))
-    return done.length > 0
-      ? { kind: 'taken', items: done }
-      : { kind: 'failed', message: 'The server did not say that it has it.', waitMs: 0 }
+    const items = lot.filter(item => taken.has(item.entry.record.id))
+    return items.length > 0 ? { kind: 'taken', items } : NOT_NAMED
   } catch (error) {
-    if (error instanceof Refused) {
-      const { status, message, errors, retryAfterMs } = error
-      if (status === 401) return { kind: 'signed-out' }
-      if (OF_THE_MOMENT.includes(status)) return { kind: 'away', waitMs: retryAfterMs }
-      return status >= 500
-        ? { kind: 'failed', message, waitMs: retryAfterMs }
-        : { kind: 'refused', message, lacks: lackingOf(errors.map(({ field }) => field)) }
-    }
-    if (error instanceof NotOurs)
-      return OF_THE_MOMENT.includes(error.status)
-        ? { kind: 'away', waitMs: 0 }
-        : { kind: 'failed', message: error.message, waitMs: 0 }
-    if (error instanceof Unreachable) return { kind: 'away', waitMs: 0 }
-    throw error
+    return outcomeOf(error)
   }
 }
