@@ -1,7 +1,6 @@
-import type { Level } from '../core/level'
 import type { Hand } from '../core/shot/hand'
 import type { Finding } from '../core/gaps/flag'
-import type { AcademyThresholds, Thresholds, Guardian } from './schemas/player'
+import type { AcademyThresholds, Guardian, PlayerFields, Thresholds } from './schemas/player'
 
 /**
  * What an academy that begins in metres judges by: the usual figures are round in yards, these in metres. Kept as
@@ -19,19 +18,14 @@ export const ROUND_IN_METRES: AcademyThresholds = {
 export const isConsentOpen = ({ guardian }: { guardian?: Guardian | null }): boolean =>
   guardian != null && guardian.agreedAtMs === null
 
-export interface Player {
+export interface Player extends PlayerFields {
   id: string
-  name: string
-  level: Level
   hand: Hand
-  note: string
   thresholds: Thresholds
   archived: boolean
   version: number
   /** Whose player it is; null where nobody said. */
   coachId: string | null
-  /** Null for who is of age; missing from what an older page kept. */
-  guardian?: Guardian | null
 }
 
 /** What the list tells of a player's chart. */

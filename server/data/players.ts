@@ -1,27 +1,29 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import { coaches, players } from '../db/schema'
 import type { Coach } from './coaches'
-import type { NewPlayer, PlayerChange, Thresholds } from '../../shared/schemas/player'
+import { PlayerFields, type NewPlayer, type PlayerChange, type Thresholds } from '../../shared/schemas/player'
 import type { Player } from '../../shared/player'
 import { isDuplicate } from '../db/database-errors'
 import { useDatabase } from '../db/database'
 import { mayDo } from '../../shared/rights'
 import { NotFound, Stale, Taken, Unfit } from './faults'
 
-/** Columns of a player, for a select. */
+const FIELDS = Object.keys(PlayerFields.shape) as (keyof typeof PlayerFields.shape)[]
+
+function picked<T, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> {
+  return Object.fromEntries(keys.map(key => [key, from[key]])) as Pick<T, K>
+}
+
+/** Columns of a player, for a select. A field of a player without a column of its name does not compile. */
 export const playerColumns = {
+  ...picked(players, FIELDS),
   id: players.id,
-  name: players.name,
-  level: players.level,
-  hand: players.hand,
-  note: players.note,
   thresholds: players.thresholds,
   archivedAt: players.archivedAt,
   version: players.version,
   school: players.school,
   bagVersion: players.bagVersion,
   coachId: players.coachId,
-  guardian: players.guardian,
 }
 
 /** The condition that keeps one academy's players from another. */
@@ -37,19 +39,9 @@ export function seenPlayers(coach: Coach) {
 
 type Row = Player & { archivedAt: Date | null }
 
-export function toPlayer({
-  id,
-  name,
-  level,
-  hand,
-  note,
-  thresholds,
-  archivedAt,
-  version,
-  coachId,
-  guardian,
-}: Omit<Row, 'archived'>): Player {
-  return { id, name, level, hand, note, thresholds, archived: archivedAt !== null, version, coachId, guardian }
+export function toPlayer({ archivedAt, ...row }: Omit<Row, 'archived'>): Player {
+  const { id, thresholds, version, coachId } = row
+  return { id, ...picked(row, FIELDS), hand: row.hand, thresholds, archived: archivedAt !== null, version, coachId }
 }
 
 /** @throws 404 for an id that is not there or another academy's */
@@ -60,19 +52,12 @@ export async function findPlayer(coach: Coach, playerId: string) {
 }
 
 /** A new player's row: of this coach. */
-export const newRow = (
-  coach: Coach,
-  { id, name, level, hand, note, guardian }: NewPlayer,
-  thresholds: Thresholds = {},
-) => ({
-  id,
+export const newRow = (coach: Coach, player: NewPlayer, thresholds: Thresholds = {}): typeof players.$inferInsert => ({
+  ...picked(player, FIELDS),
+  id: player.id,
+  hand: player.hand ?? 'right',
   academyId: coach.academyId,
   coachId: coach.id,
-  name,
-  level,
-  hand: hand ?? 'right',
-  note,
-  guardian,
   thresholds,
 })
 

@@ -20,14 +20,6 @@ import { HABITS } from '../../core/history/published'
 import { FIRMNESSES } from '../choices'
 import { boundedNumber, ClockTime, Id, lineOfText, Moment, oneOf, Version } from './text'
 
-const fields = {
-  name: lineOfText('Name', NAME_MAX),
-  level: oneOf('Level', LEVELS),
-  /** Missing is the right one for a new player, and as it was for a known one. */
-  hand: oneOf('Hand', HANDS).optional(),
-  note: lineOfText('Note', 300, { required: false }),
-}
-
 const threshold = (what: string, name: keyof typeof THRESHOLD_LIMITS, unit: string) =>
   boundedNumber(what, THRESHOLD_LIMITS[name][0], THRESHOLD_LIMITS[name][1], unit).optional()
 
@@ -137,21 +129,28 @@ export const Guardian = z
   })
 export type Guardian = z.infer<typeof Guardian>
 
-/** Missing: of age, or as it was. */
-const guardian = Guardian.nullable().optional()
+/**
+ * What is noted of a player, and nowhere else listed: rows, changes, exports and what comes back in follow from it. A
+ * field that came later is optional, since older pages and files lack it.
+ */
+export const PlayerFields = z.object({
+  name: lineOfText('Name', NAME_MAX),
+  level: oneOf('Level', LEVELS),
+  /** Missing is the right one for a new player, and as it was for a known one. */
+  hand: oneOf('Hand', HANDS).optional(),
+  note: lineOfText('Note', 300, { required: false }),
+  /** Missing: of age, or as it was. */
+  guardian: Guardian.nullable().optional(),
+})
+export type PlayerFields = z.infer<typeof PlayerFields>
 
-export const NewPlayer = z.object({ id: Id, ...fields, guardian })
+export const NewPlayer = PlayerFields.extend({ id: Id })
 export type NewPlayer = z.infer<typeof NewPlayer>
 
-export const PlayerChange = z.object({
+export const PlayerChange = PlayerFields.partial().extend({
   version: Version,
-  name: fields.name.optional(),
-  level: fields.level.optional(),
-  hand: fields.hand,
-  note: fields.note.optional(),
   thresholds: Thresholds.optional(),
   archived: z.boolean({ error: 'Archived is yes or no.' }).optional(),
-  guardian,
   /** Handed to a colleague. */
   coachId: Id.optional(),
 })
