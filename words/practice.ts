@@ -11,14 +11,14 @@ import type { Memo } from '../core/memo'
 import type { StockShot } from '../core/bag/bag'
 import type { LeaveAt } from '../core/practice/leaves-at'
 import { distanceText, distanceWithUnit, toWind, yardsToMetres, type DistanceUnit, type SpeedUnit } from '../core/units'
-import { DRILL_WORDS, PLAYERS_OF_LEVEL, PRACTICE } from './en/practice'
+import { DRILL_WORDS, PLAYERS_OF_LEVEL, PRACTICE, type DrillWords } from './en/practice'
 import { listed, sentence, write } from './message'
 import { speedText, usualSpeedUnit } from './readings'
 
-const words: Record<string, { title: string; trains: string; how: string }> = DRILL_WORDS
+const words: Record<string, DrillWords> = DRILL_WORDS
 
 /** A drill's words. @throws RangeError for an id that has none */
-export function drillTexts(id: string): { title: string; trains: string; how: string } {
+export function drillTexts(id: string): DrillWords {
   const found = words[id]
   if (!found) throw new RangeError(`drill "${id}" has no words`)
   return found

@@ -1,3 +1,11 @@
+import type { DrillId } from '../../core/practice/drills/index'
+
+export interface DrillWords {
+  title: string
+  trains: string
+  how: string
+}
+
 /** Title of each drill, what it trains and how it goes, by its id. */
 export const DRILL_WORDS = {
   'random-targets': {
@@ -80,7 +88,7 @@ export const DRILL_WORDS = {
     trains: 'Nothing: it measures.',
     how: 'The same nine distances in the same order, every month. Warm up first.',
   },
-} as const
+} satisfies Record<DrillId, DrillWords>
 
 /** What is asked, what came of it, and what it adds up to. */
 export const PRACTICE = {

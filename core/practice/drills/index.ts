@@ -16,25 +16,33 @@ import downTheLine from './down-the-line'
 import lowRunner from './low-runner'
 import benchmark from './benchmark'
 
-/** Every drill there is; a new one is a file here, a line here, and its words. */
-export const DRILLS: readonly Drill[] = [
-  randomTargets,
-  stairs,
-  circles,
-  twoClubs,
-  leapfrog,
-  blockThenSwitch,
-  fiveStraight,
-  onCallTen,
-  callBeforeYouLook,
-  sameNumberOtherFlight,
-  speedCalls,
-  shapeOnDemand,
-  touchLadder,
-  downTheLine,
-  lowRunner,
-  benchmark,
-]
+/** A new drill is a file here, a line here, and its words: without those it does not compile. */
+const BY_ID = {
+  'random-targets': randomTargets,
+  'stairs': stairs,
+  'circles': circles,
+  'two-clubs': twoClubs,
+  'leapfrog': leapfrog,
+  'block-then-switch': blockThenSwitch,
+  'five-straight': fiveStraight,
+  'on-call-ten': onCallTen,
+  'call-before-you-look': callBeforeYouLook,
+  'same-number-other-flight': sameNumberOtherFlight,
+  'speed-calls': speedCalls,
+  'shape-on-demand': shapeOnDemand,
+  'touch-ladder': touchLadder,
+  'down-the-line': downTheLine,
+  'low-runner': lowRunner,
+  'benchmark': benchmark,
+} satisfies Record<string, Drill>
+
+export type DrillId = keyof typeof BY_ID
+
+/** Every drill there is. */
+export const DRILLS: readonly Drill[] = Object.entries(BY_ID).map(([id, drill]) => {
+  if (drill.meta.id !== id) throw new TypeError(`The drill "${drill.meta.id}" stands under "${id}".`)
+  return drill
+})
 
 /** @throws RangeError for a name that is no drill's */
 export function drillById(id: string): Drill {
