@@ -7,7 +7,8 @@ import { workSeconds } from '../counters'
 import type { Coach } from '../data/coaches'
 import type { JobArguments, JobName, Jobs } from './jobs'
 import { TooBusy, Turns } from './turns'
-import type { WorkOrder, Worked } from './worker'
+import type { readAcademy, readRecord } from '../ingest/player-file'
+import type { ReadOrder, WorkOrder, Worked } from './worker'
 import { stampOfPlayer } from '../data/player-stamp'
 import { refuse } from '../ingest/refuse'
 import { setting } from '../settings'
@@ -24,9 +25,11 @@ const MOST_OF_ONE_COACH = 30
 const MOST_OF_ALL = 300
 
 const turns = new Turns(THREADS, MOST_OF_ONE_COACH, MOST_OF_ALL)
+/** Files that are read may be forty megabytes each: one at a time, and few wait. */
+const reads = new Turns(1, 2, 8)
 /** Answers about records that have not changed since, never in the database: they can be made again. */
 const kept = new LRUCache<string, { answer: unknown }>({ maxSize: KEPT_BYTES })
-let pool: Piscina<WorkOrder, Worked> | undefined
+let pool: Piscina<WorkOrder | ReadOrder, Worked> | undefined
 
 /** Beside the built server; while developing, the source through tsx. */
 function workerFile(): string {
@@ -102,7 +105,27 @@ export async function workOut<J extends JobName>(
   return answer as ReturnType<Jobs[J]>
 }
 
-async function inThread({ coach, signal }: Asker, order: WorkOrder): Promise<unknown> {
+/**
+ * Reads a file of another academy in a thread.
+ * @throws 503 with Retry-After when too much waits, or when it took too long
+ */
+export async function readInThread<R extends ReadOrder>(
+  asker: Asker,
+  order: R,
+): Promise<ReturnType<R['read'] extends 'record' ? typeof readRecord : typeof readAcademy>> {
+  const done = workSeconds.startTimer({ job: 'read' })
+  const answer = await reads
+    .take(asker.coach.id, () => inThread(asker, order), asker.signal)
+    .catch((error: unknown) => {
+      done({ ended: 'badly' })
+      if (!(error instanceof TooBusy)) throw error
+      throw refuse(503, 'Other files are being read just now: try again in a moment.')
+    })
+  done({ ended: 'well' })
+  return answer as ReturnType<R['read'] extends 'record' ? typeof readRecord : typeof readAcademy>
+}
+
+async function inThread({ coach, signal }: Asker, order: WorkOrder | ReadOrder): Promise<unknown> {
   const late = AbortSignal.timeout(LONGEST_MS)
   const until = signal ? AbortSignal.any([signal, late]) : late
   try {

@@ -6,6 +6,7 @@ import { playerRecord } from '../data/records'
 import type { PlayerRecord } from '../../shared/record'
 import { goesOf } from '../data/practice'
 import { roundsOfPlayer } from '../data/rounds'
+import { readAcademy, readRecord, type ReadWithin } from '../ingest/player-file'
 import { jobs, type JobName } from './jobs'
 import type { PractisedRecord } from './practised-record'
 
@@ -17,6 +18,11 @@ export interface WorkOrder {
   rest: unknown[]
 }
 
+/** A file to be read in a thread, its bytes moved there. */
+export type ReadOrder =
+  | { read: 'record'; bytes: Uint8Array; within: ReadWithin }
+  | { read: 'academy'; bytes: Uint8Array; academyId: string }
+
 /** A failure keeps its kind on the way out of the thread. Bytes come by themselves, so that they can be moved. */
 export type Worked = { answer: unknown } | Uint8Array | { away: boolean; failure: string }
 
@@ -27,7 +33,13 @@ setPriority(0, 10)
  * Runs in a thread of the pool. The record is read here too: twenty thousand rows are as much work as the model, and
  * the server's own thread is for balls.
  */
-export default async function work({ coach, playerId, job, rest }: WorkOrder): Promise<Worked> {
+export default async function work(order: WorkOrder | ReadOrder): Promise<Worked> {
+  if ('read' in order)
+    return {
+      answer:
+        order.read === 'record' ? readRecord(order.bytes, order.within) : readAcademy(order.bytes, order.academyId),
+    }
+  const { coach, playerId, job, rest } = order
   let record: PlayerRecord | PractisedRecord
   try {
     record = await playerRecord(coach, playerId)

@@ -21,46 +21,22 @@ import {
 } from '../db/schema'
 import type { AcademyFile, PlayerFile } from '../../shared/schemas/player-file'
 import type { BroughtIn } from '../../shared/player-file'
-import type { FieldError } from '../../shared/errors'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, type Transaction } from '../db/database'
 import type { Coach } from './coaches'
-import { Taken, Unfit } from './faults'
+import { Taken } from './faults'
 import { newRow } from './players'
+import { LOT, lotOf, type ReadRecord } from './record-lots'
 import { columnsOf as shotColumns } from './shots'
 import { columnsOf as sessionColumns } from './sessions'
 
-/** Rows that one statement puts in. */
-const LOT = 500
-
-/** Every ball and remark is of a club, a swing length and a session of the same file. @throws Unfit */
-function checkWithin({ bag, sessions: held, shots: balls, remarks, published }: PlayerFile): void {
-  const there = {
-    clubId: new Set(bag.clubs.map(({ id }) => id)),
-    rungId: new Set(bag.scale.rungs.map(({ id }) => id)),
-    sessionId: new Set(held.map(({ id }) => id)),
-  }
-  const errors: FieldError[] = []
-  const look = (field: string, of: Partial<Record<keyof typeof there, string>>) => {
-    for (const [key, id] of Object.entries(of) as [keyof typeof there, string][])
-      if (!there[key].has(id))
-        errors.push({ field: `${field}.${key}`, message: `${field} names what is not in the file.` })
-  }
-  balls.forEach(({ clubId, rungId, sessionId }, i) => look(`shots.${i}`, { clubId, rungId, sessionId }))
-  remarks.forEach(({ clubId, rungId }, i) => look(`remarks.${i}`, { clubId, rungId }))
-  const numbers = published.map(({ number }) => number)
-  if (new Set(numbers).size < numbers.length)
-    errors.push({ field: 'published', message: 'Two published charts have the same number.' })
-  if (errors.length > 0) throw new Unfit(errors[0]!.message, errors.slice(0, 20))
-}
-
-/** Whoever was erased here comes back as somebody new: a restored copy forgets the one who was erased, and no other. */
-export async function namespaceFor(coach: Coach, playerId: string): Promise<string> {
-  const [erased] = await useDatabase()
+/** Who was erased here, of those a file may be of: they come back as somebody new, and no other. */
+export async function erasedOf(coach: Coach): Promise<string[]> {
+  const rows = await useDatabase()
     .select({ id: erasures.playerId })
     .from(erasures)
-    .where(and(eq(erasures.playerId, playerId), eq(erasures.academyId, coach.academyId)))
-  return erased ? newId() : coach.academyId
+    .where(eq(erasures.academyId, coach.academyId))
+  return rows.map(({ id }) => id)
 }
 
 async function inLots<T>(rows: readonly T[], put: (lot: T[]) => Promise<unknown>): Promise<void> {
@@ -83,48 +59,62 @@ async function putBag(tx: Transaction, playerId: string, { clubs: held, scale, s
   await inLots(offRows, lot => tx.insert(struckOut).values(lot))
 }
 
-/** What was hit, said, practised and played with it. */
-async function putRest(tx: Transaction, own: { playerId: string; coachId: string }, file: PlayerFile): Promise<void> {
+const at = (ms: number) => new Date(ms)
+
+/** What was hit, said, practised and played with it, lot by lot: others' balls are answered between two. */
+async function putRest(
+  tx: Transaction,
+  own: { playerId: string; coachId: string },
+  { lots }: ReadRecord,
+): Promise<void> {
   const { playerId } = own
-  const at = (ms: number) => new Date(ms)
   const now = new Date()
-  const sessionRows = file.sessions.map(one => ({ id: one.id, ...own, ...sessionColumns(one) }))
-  const shotRows = file.shots.map(one => ({
-    id: one.id,
-    playerId,
-    ...shotColumns(one),
-    deletedAt: one.deleted ? now : null,
-  }))
-  const remarkRows = file.remarks.map(({ saidAtMs, ...one }) => ({ ...one, ...own, saidAt: at(saidAtMs) }))
-  const answerRows = file.answers.map(body => ({ id: body.id, ...own, saidAt: at(body.saidAtMs), body }))
-  const goRows = file.goes.map(body => ({ ...own, ...idAndVersion(body), startedAt: at(body.startedAtMs), body }))
-  const homeworkRows = file.homework.map(body => ({ id: body.id, ...own, body, withdrawn: body.withdrawn }))
-  const roundRows = file.rounds.map(body => ({ ...own, ...idAndVersion(body), playedAt: at(body.playedAtMs), body }))
-  const chartRows = file.published.map(body => ({
-    id: newId(),
-    ...own,
-    number: body.number,
-    publishedAt: at(body.publishedAtMs),
-    body,
-  }))
-  await inLots(sessionRows, lot => tx.insert(sessions).values(lot))
-  await inLots(shotRows, lot => tx.insert(shots).values(lot))
-  await inLots(remarkRows, lot => tx.insert(cellRemarks).values(lot))
-  await inLots(answerRows, lot => tx.insert(flagAnswers).values(lot))
-  await inLots(file.whatIfs, lot => tx.insert(whatIfs).values(lot.map(one => ({ ...one, ...own }))))
-  await inLots(goRows, lot => tx.insert(goes).values(lot))
-  await inLots(homeworkRows, lot => tx.insert(homework).values(lot))
-  await inLots(roundRows, lot => tx.insert(rounds).values(lot))
-  await inLots(chartRows, lot => tx.insert(publishedCharts).values(lot))
+  async function put<K extends keyof ReadRecord['lots']>(name: K, insert: (list: PlayerFile[K]) => Promise<unknown>) {
+    for (const json of lots[name]) await insert(lotOf(name, json))
+  }
+  await put('sessions', list =>
+    tx.insert(sessions).values(list.map(one => ({ id: one.id, ...own, ...sessionColumns(one) }))),
+  )
+  await put('shots', list =>
+    tx
+      .insert(shots)
+      .values(list.map(one => ({ id: one.id, playerId, ...shotColumns(one), deletedAt: one.deleted ? now : null }))),
+  )
+  await put('remarks', list =>
+    tx.insert(cellRemarks).values(list.map(({ saidAtMs, ...one }) => ({ ...one, ...own, saidAt: at(saidAtMs) }))),
+  )
+  await put('answers', list =>
+    tx.insert(flagAnswers).values(list.map(body => ({ id: body.id, ...own, saidAt: at(body.saidAtMs), body }))),
+  )
+  await put('whatIfs', list => tx.insert(whatIfs).values(list.map(one => ({ ...one, ...own }))))
+  await put('goes', list =>
+    tx
+      .insert(goes)
+      .values(list.map(body => ({ ...own, ...idAndVersion(body), startedAt: at(body.startedAtMs), body }))),
+  )
+  await put('homework', list =>
+    tx.insert(homework).values(list.map(body => ({ id: body.id, ...own, body, withdrawn: body.withdrawn }))),
+  )
+  await put('rounds', list =>
+    tx
+      .insert(rounds)
+      .values(list.map(body => ({ ...own, ...idAndVersion(body), playedAt: at(body.playedAtMs), body }))),
+  )
+  await put('published', list =>
+    tx
+      .insert(publishedCharts)
+      .values(
+        list.map(body => ({ id: newId(), ...own, number: body.number, publishedAt: at(body.publishedAtMs), body })),
+      ),
+  )
 }
 const idAndVersion = ({ id, version }: { id: string; version: number }) => ({ id, version })
 
 /**
  * Takes a player's whole record in, all or nothing; the player is the coach's.
- * @throws Taken when the same file was brought in before; Unfit when the file does not hang together
+ * @throws Taken when the same file was brought in before
  */
-export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn> {
-  checkWithin(file)
+export async function bringIn(coach: Coach, file: ReadRecord): Promise<BroughtIn> {
   const { id, name, thresholds } = file.player
   const [there] = await useDatabase()
     .select({ name: players.name, archivedAt: players.archivedAt })
@@ -146,7 +136,7 @@ export async function bringIn(coach: Coach, file: PlayerFile): Promise<BroughtIn
     if (!isDuplicate(error)) throw error
     throw new Taken('player', `Part of ${name}'s record is here already, under somebody else.`)
   }
-  return { id, name, balls: file.shots.reduce((sum, one) => sum + (one.deleted ? 0 : one.balls), 0) }
+  return { id, name, balls: file.balls }
 }
 
 /**

@@ -4,7 +4,7 @@ import { tableMetadata } from '../../core/files/table-metadata'
 import type { PublishedChart } from '../../core/history/published'
 import type { PracticeRecord } from '../../shared/practice'
 import { RECORD_NAME } from '../../shared/archive-names'
-import type { PlayerFileHead } from '../../shared/schemas/player-file'
+import type { PlayerFile } from '../../shared/schemas/player-file'
 import { fromColumns, type PlayerRecord } from '../../shared/record'
 import type { RoundRecord } from '../../shared/schemas/rounds'
 import type { NewWhatIf } from '../../shared/schemas/what-if'
@@ -39,8 +39,8 @@ export interface WholeRecord {
   whatIfs: readonly NewWhatIf[]
 }
 
-/** What `PlayerFileHead` reads. */
-function recordFile({ record, practice, rounds, published, whatIfs }: WholeRecord): z.input<typeof PlayerFileHead> {
+/** What `PlayerFile` reads. */
+function recordFile({ record, practice, rounds, published, whatIfs }: WholeRecord): z.input<typeof PlayerFile> {
   const { player, bag, sessions, words, answers, shots } = record
   return {
     format: 'uzzet-record',

@@ -2,6 +2,8 @@ import type { H3Event } from 'h3'
 import type { z } from 'zod'
 import type { FieldError, Refusal } from '../../shared/errors'
 import { NotFound } from '../data/faults'
+import { depthFault } from './depth'
+import { faultsOf, firstFaults } from './first-faults'
 
 /** A refusal with a sentence for a person and the fields it is about. */
 export function refuse(statusCode: number, message: string, errors: FieldError[] = []) {
@@ -9,41 +11,22 @@ export function refuse(statusCode: number, message: string, errors: FieldError[]
   return createError({ statusCode, statusMessage: statusCode === 422 ? 'Not accepted' : undefined, message, data })
 }
 
-function fieldErrors(error: z.ZodError, around: string): FieldError[] {
-  return error.issues.map(issue => ({
-    field: issue.path.length > 0 ? issue.path.join('.') : around,
-    message:
-      issue.path.length > 0 || issue.code === 'custom'
-        ? issue.message
-        : 'What was sent is not a JSON object with the fields that are needed.',
-  }))
+/** What cannot be taken, as it was found. */
+export const refuseAll = (faults: FieldError[]) => refuse(422, faults[0]!.message, faults)
+
+/** The body of a request as it came, to be read elsewhere. */
+export async function bodyBytes(event: H3Event): Promise<Uint8Array> {
+  return new Uint8Array((await readRawBody(event, false)) ?? [])
 }
 
-/** A value checked by its schema. @throws 422 with the fields that cannot be taken */
+/** A value checked by its schema. @throws 422 with the first fields that cannot be taken */
 export function checked<T extends z.ZodType>(schema: T, value: unknown, around: string): z.output<T> {
+  const early = firstFaults(schema, value, around)
+  if (early.length > 0) throw refuse(422, early[0]!.message, early)
   const result = schema.safeParse(value)
   if (result.success) return result.data
-  const errors = fieldErrors(result.error, around)
+  const errors = faultsOf(result.error.issues, around, '')
   throw refuse(422, errors[0]!.message, errors)
-}
-
-/** No record of ours is deeper; what is may be built to exhaust who walks it. */
-const DEEPEST = 32
-
-/** How many brackets are open at once at most, outside of texts. */
-function depthOf(json: string): number {
-  let [depth, deepest] = [0, 0]
-  let inText = false
-  for (let i = 0; i < json.length; i++) {
-    const character = json[i]
-    if (inText) {
-      if (character === '\\') i += 1
-      else if (character === '"') inText = false
-    } else if (character === '"') inText = true
-    else if (character === '{' || character === '[') deepest = Math.max(deepest, (depth += 1))
-    else if (character === '}' || character === ']') depth -= 1
-  }
-  return deepest
 }
 
 /** The body of a request as JSON, not yet checked. @throws 422 */
@@ -53,11 +36,8 @@ export async function readJson(event: H3Event): Promise<unknown> {
 
 /** Text that was sent as JSON, not yet checked. @throws 422 */
 export function fromJson(text: string): unknown {
-  const depth = depthOf(text)
-  if (depth > DEEPEST) {
-    const message = `What was sent is ${depth} levels deep: at most ${DEEPEST} can be read.`
-    throw refuse(422, message, [{ field: 'body', message }])
-  }
+  const deep = depthFault(text)
+  if (deep) throw refuse(422, deep, [{ field: 'body', message: deep }])
   try {
     return JSON.parse(text)
   } catch {

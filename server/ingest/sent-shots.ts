@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 import { labelsOf } from '../../core/bag/labels'
 import type { Bag } from '../../core/bag/bag'
 import { rowFaultText } from '../../words/row-faults'
@@ -8,10 +8,11 @@ import type { Aim } from '../data/devices'
 import type { FieldError } from '../../shared/errors'
 import type { RangeTarget } from '../../shared/schemas/range'
 import { MOST_SENT } from '../../shared/limits'
-import { SentShots, type SentShot } from '../../shared/schemas/device'
+import { SentShot } from '../../shared/schemas/device'
 import { takenOf } from '../../shared/calibration-input'
 import type { ShotRecord } from '../../shared/schemas/session'
-import { refuse } from './refuse'
+import { FAULTS_MOST } from './first-faults'
+import { checked, refuse } from './refuse'
 
 export interface ReadShot {
   shot: SentShot
@@ -26,15 +27,6 @@ function cellsOf(shot: SentShot): Record<string, string> {
   )
 }
 
-function schemaErrors(error: z.ZodError): FieldError[] {
-  const issues = error.issues.flatMap(issue =>
-    issue.code === 'invalid_union'
-      ? issue.errors.toSorted((a, b) => b[0]!.path.length - a[0]!.path.length)[0]!
-      : [issue],
-  )
-  return issues.map(issue => ({ field: issue.path.join('.') || 'body', message: issue.message }))
-}
-
 /**
  * What a device sent, checked by the same reader as the shot table.
  * @throws 413 past 500 shots, 422 naming each field that cannot be taken; then none is
@@ -42,21 +34,20 @@ function schemaErrors(error: z.ZodError): FieldError[] {
 export function readSent(body: unknown): ReadShot[] {
   if (Array.isArray(body) && body.length > MOST_SENT)
     throw refuse(413, `${body.length} shots were sent: at most ${MOST_SENT} can be at once.`)
-  const sent = SentShots.safeParse(body)
-  if (!sent.success) {
-    const errors = schemaErrors(sent.error)
-    throw refuse(422, errors[0]!.message, errors)
-  }
+  const sent = Array.isArray(body) ? checked(z.array(SentShot), body, 'body') : [checked(SentShot, body, 'body')]
   const list = Array.isArray(body)
   const errors: FieldError[] = []
-  const read = sent.data.map((shot, i): ReadShot => {
+  const read = sent.map((shot, i): ReadShot => {
     const fieldOf = (name: string) => (list ? `${i}.${name}` : name)
     const figures = readRowFigures(cellsOf(shot), (column, value, fault) =>
-      errors.push({ field: fieldOf(column), message: `${column}: "${value.slice(0, 40)}" ${rowFaultText(fault)}` }),
+      errors.push({
+        field: fieldOf(column.slice(0, 40)),
+        message: `${column.slice(0, 40)}: "${value.slice(0, 40)}" ${rowFaultText(fault)}`,
+      }),
     )
     return { shot, figures, fieldOf }
   })
-  if (errors.length > 0) throw refuse(422, errors[0]!.message, errors)
+  if (errors.length > 0) throw refuse(422, errors[0]!.message, errors.slice(0, FAULTS_MOST))
   return read
 }
 

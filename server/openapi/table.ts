@@ -7,7 +7,7 @@ import { DeviceAim, NewDevice, SentShots } from '../../shared/schemas/device'
 import { FlagAnswerRecord } from '../../shared/schemas/flag-answer'
 import { HandOver } from '../../shared/schemas/handed-bag'
 import { NewPlayer, PlayerChange, PlayersQuery } from '../../shared/schemas/player'
-import { AcademyFile, PlayerFileHead } from '../../shared/schemas/player-file'
+import { AcademyFile, PlayerFile } from '../../shared/schemas/player-file'
 import { NewLink, OwnBallDecision, OwnBalls } from '../../shared/schemas/player-link'
 import { GoRecord, HomeworkRecord, OwnDrill } from '../../shared/schemas/practice'
 import { LabelQuery, PrintQuery, SheetQuery, YardsQuery } from '../../shared/schemas/print-query'
@@ -149,7 +149,7 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
   'POST /api/players': { does: 'A new player, under an id that the sender makes.', body: NewPlayer, status: 201 },
   'POST /api/players/bring-in': {
     does: 'A player’s whole record from another academy’s file.',
-    body: PlayerFileHead,
+    body: PlayerFile,
     status: 201,
   },
   [`GET ${PLAYER}`]: { does: 'Player, bag, sessions, remarks, and the balls column by column.' },

@@ -21,8 +21,8 @@ const list = <T extends z.ZodType>(what: string, part: T, most = RECORD_PARTS_MA
 const format = (name: string) => z.literal(name, { error: `This is no file of ours: "${name}" is expected.` })
 const version = z.literal(1, { error: 'A newer program wrote this file: version 1 can be read.' })
 
-/** All but the balls, which are checked lot by lot: there may be very many. */
-export const PlayerFileHead = z.object({
+/** A player's record. There may be very many of its balls: those that read them take them lot by lot. */
+export const PlayerFile = z.object({
   format: format('uzzet-record'),
   version,
   player: NewPlayer.extend({ thresholds: Thresholds }),
@@ -35,11 +35,9 @@ export const PlayerFileHead = z.object({
   homework: list('Homework', HomeworkRecord),
   rounds: list('Rounds', RoundRecord),
   published: list('Published charts', PublishedChartRecord),
-  shots: list('Balls', z.unknown(), RECORD_SHOTS_MAX),
+  shots: list('Balls', ShotRecord, RECORD_SHOTS_MAX),
 })
-/** By their place in the file, so that what is wrong is found there. */
-export const ShotLot = z.object({ shots: z.record(z.string(), ShotRecord) })
-export type PlayerFile = Omit<z.infer<typeof PlayerFileHead>, 'shots'> & { shots: ShotRecord[] }
+export type PlayerFile = z.infer<typeof PlayerFile>
 
 /** What an academy has beside its players. */
 export const AcademyFile = z.object({
