@@ -9,6 +9,14 @@ import { noScriptText } from './words/door'
 const BUILD = new Date().toISOString()
 const FACE = 'overpass-latin-wght-normal.'
 
+const AUTH_BYTES_MAX = 16_000
+/** How large a body of a route may be. */
+const bodyOf = (bytes: number) => ({
+  security: {
+    requestSizeLimiter: { maxRequestSizeInBytes: bytes, maxUploadFileRequestInBytes: bytes, throwError: true as const },
+  },
+})
+
 export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
   // The production build has a folder of its own: it empties it, and the types of the framework may be in use.
@@ -56,20 +64,10 @@ export default defineNuxtConfig({
   routeRules: {
     '/**': { ssr: false },
     // A player's whole record comes in one piece, to be taken whole or not at all.
-    ...Object.fromEntries(
-      ['/api/players/bring-in', '/api/academy/bring-in'].map(path => [
-        path,
-        {
-          security: {
-            requestSizeLimiter: {
-              maxRequestSizeInBytes: RECORD_BYTES_MAX,
-              maxUploadFileRequestInBytes: RECORD_BYTES_MAX,
-              throwError: true,
-            },
-          },
-        },
-      ]),
-    ),
+    '/api/players/bring-in': bodyOf(RECORD_BYTES_MAX),
+    '/api/academy/bring-in': bodyOf(RECORD_BYTES_MAX),
+    // Who is not signed in yet has little to say.
+    '/api/auth/**': bodyOf(AUTH_BYTES_MAX),
   },
   experimental: { payloadExtraction: false },
   compatibilityDate: '2026-11-01',

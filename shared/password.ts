@@ -31,14 +31,23 @@ const TRIED_FIRST = [
   'abc1234567',
 ]
 
+/** A few characters said again and again, such as "abcabcabcabc": the last may be cut short. */
+const isRepeated = (text: string) =>
+  [1, 2, 3, 4].some(length => [...text].every((character, i) => character === text[i % length]))
+
+const DIGIT_0 = '0'.charCodeAt(0)
+/** Where a character stands; digits go round, as in 7890123. */
+const isRow = (text: string) => {
+  const digits = /^\d+$/.test(text)
+  const at = (i: number) => text.charCodeAt(i) - (digits ? DIGIT_0 : 0)
+  const steps = Array.from({ length: text.length - 1 }, (_, i) => (at(i + 1) - at(i) + 10) % (digits ? 10 : Infinity))
+  return steps.every(step => step === steps[0])
+}
+
 /** The same few characters over and over, or one after the other. */
 function isPattern(password: string): boolean {
-  if (new Set(password.toLowerCase()).size <= 3) return true
-  const steps = Array.from(
-    { length: password.length - 1 },
-    (_, i) => password.charCodeAt(i + 1) - password.charCodeAt(i),
-  )
-  return steps.every(step => step === steps[0])
+  const text = password.toLowerCase()
+  return new Set(text).size <= 3 || isRepeated(text) || isRow(text)
 }
 
 /**

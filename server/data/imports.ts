@@ -34,7 +34,7 @@ export async function stageLot(
       .onDuplicateKeyUpdate({ set: { id: sql`id` } })
   }
   if (shots.length === 0) return
-  await checkBelongings(coach, playerId, shots)
+  await checkBelongings(coach, playerId, shots, undefined, true)
   await insertAll(
     playerId,
     shots.map(shot => ({ ...shot, deleted: true })),

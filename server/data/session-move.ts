@@ -58,8 +58,9 @@ export async function moveSession(
       .for('update')
     const cells = [...new Map(rows.map(row => [`${row.clubId} ${row.rungId}`, row])).values()]
     // What was asked for goes by its label too.
+    const known = new Set(bag.scale.rungs.map(({ id }) => id))
     const asked = rows.flatMap(({ clubId, taken }) =>
-      taken?.askedRungId ? [{ clubId, rungId: taken.askedRungId }] : [],
+      taken?.askedRungId && known.has(taken.askedRungId) ? [{ clubId, rungId: taken.askedRungId }] : [],
     )
     const place = matched(bag, toBag, [...cells, ...asked])
     await tx
@@ -79,10 +80,11 @@ export async function moveSession(
         .where(and(inArray(shots.id, ids), eq(shots.playerId, playerId)))
     }
     for (const { id, clubId, taken } of rows) {
+      // One that this player never had says nothing of the other's either.
       if (taken?.askedRungId)
         await tx
           .update(shots)
-          .set({ taken: { ...taken, askedRungId: place.get(`${clubId} ${taken.askedRungId}`)!.rungId } })
+          .set({ taken: { ...taken, askedRungId: place.get(`${clubId} ${taken.askedRungId}`)?.rungId } })
           .where(and(eq(shots.id, id), eq(shots.playerId, toPlayerId)))
     }
   })

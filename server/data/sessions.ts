@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm'
-import { players, ranges, sessions } from '../db/schema'
+import { deviceAims, players, ranges, sessions } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { sessionTimesRight } from '../../shared/clock'
@@ -132,5 +132,11 @@ export async function putSession(coach: Coach, playerId: string, sent: SessionRe
     .set(columnsOf(record))
     .where(and(eq(sessions.id, record.id), eq(sessions.playerId, playerId), eq(sessions.version, record.version - 1)))
   if (done.affectedRows === 0) throw new Stale('version', 'This session was changed on another device.', known)
+  // A device that is aimed at it would fill what nobody sees.
+  if (record.plan.gone)
+    await db
+      .update(deviceAims)
+      .set({ playerId: null, sessionId: null, clubId: null, rungId: null })
+      .where(eq(deviceAims.sessionId, record.id))
   return record
 }

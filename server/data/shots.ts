@@ -48,24 +48,41 @@ function toRecord(row: typeof shots.$inferSelect): ShotRecord {
 
 const unique = (values: string[]) => [...new Set(values)]
 
-const ownIds = (kind: string, table: string) => `
-  select '${kind}' as kind, x.id from players p join ${table} x on x.player_id = p.id
+const ownIds = (kind: string, table: string, gone = '0') => `
+  select '${kind}' as kind, x.id, ${gone} as gone from players p join ${table} x on x.player_id = p.id
   where p.id = ? and p.academy_id = ? ${SEEN} and x.id in (?)`
-const OWN_IDS = [ownIds('sessionId', 'sessions'), ownIds('clubId', 'clubs'), ownIds('rungId', 'rungs')].join(
-  ' union all ',
-)
+const OWN_IDS = [
+  ownIds('sessionId', 'sessions', "coalesce(json_value(x.plan, '$.gone'), 0)"),
+  ownIds('clubId', 'clubs'),
+  ownIds('rungId', 'rungs'),
+].join(' union all ')
 
-type Belonging = Pick<ShotRecord, 'sessionId' | 'clubId' | 'rungId'>
+type Belonging = Pick<ShotRecord, 'sessionId' | 'clubId' | 'rungId'> & Partial<Pick<ShotRecord, 'deleted' | 'taken'>>
+
+/** What the fields of a ball name that something else has to be. */
+const BELONGINGS = [
+  { field: 'sessionId', kind: 'sessionId', words: "This session is not one of the player's." },
+  { field: 'clubId', kind: 'clubId', words: "This club is not in the player's bag." },
+  { field: 'rungId', kind: 'rungId', words: "This swing length is not on the player's scale." },
+  { field: 'taken.askedRungId', kind: 'rungId', words: "The swing length asked for is not on the player's scale." },
+] as const
+const GONE = 'This session was merged into another: give the ball to that one.'
+
+const idOf = (record: Belonging, field: (typeof BELONGINGS)[number]['field']) =>
+  field === 'taken.askedRungId' ? record.taken?.askedRungId : record[field]
 
 /**
- * One round trip: is the player the coach's, and are all sessions, clubs and swings the player's?
+ * One round trip: is the player the coach's, and are all sessions, clubs and swings the player's? A session that was
+ * merged into another shows no balls: it takes none but such as are deleted.
  * @param fieldOf what the field of a record is called in the refusal
+ * @param hidden true for balls of an import, whose sessions are not shown yet
  */
 export async function checkBelongings(
   coach: Coach,
   playerId: string,
   records: readonly Belonging[],
   fieldOf = (name: string, i: number) => `shots.${i}.${name}`,
+  hidden = false,
 ): Promise<void> {
   const own = [playerId, coach.academyId, ...seenBy(coach)]
   const [rows] = await usePool().query(OWN_IDS, [
@@ -74,21 +91,20 @@ export async function checkBelongings(
     ...own,
     unique(records.map(r => r.clubId)),
     ...own,
-    unique(records.map(r => r.rungId)),
+    unique(records.flatMap(r => [r.rungId, ...(r.taken?.askedRungId ? [r.taken.askedRungId] : [])])),
   ])
-  const found = rows as { kind: string; id: string }[]
+  const found = rows as { kind: string; id: string; gone: number | string }[]
   // Nothing known at all is most often another academy's player; findPlayer says so.
   if (found.length === 0) await findPlayer(coach, playerId)
-  const there = new Set(found.map(row => `${row.kind} ${row.id}`))
-  const words = {
-    sessionId: "This session is not one of the player's.",
-    clubId: "This club is not in the player's bag.",
-    rungId: "This swing length is not on the player's scale.",
-  }
+  const there = new Map(found.map(row => [`${row.kind} ${row.id}`, Number(row.gone) === 1]))
   const errors: FieldError[] = records.flatMap((record, i) =>
-    (['sessionId', 'clubId', 'rungId'] as const)
-      .filter(key => !there.has(`${key} ${record[key]}`))
-      .map(key => ({ field: fieldOf(key, i), message: words[key] })),
+    BELONGINGS.flatMap(({ field, kind, words }) => {
+      const id = idOf(record, field)
+      if (id === undefined) return []
+      const isGone = there.get(`${kind} ${id}`)
+      if (isGone === undefined) return [{ field: fieldOf(field, i), message: words }]
+      return isGone && !hidden && !record.deleted ? [{ field: fieldOf(field, i), message: GONE }] : []
+    }),
   )
   if (errors.length > 0) throw new Unfit(errors[0]!.message, errors)
 }
@@ -138,7 +154,8 @@ const INSERT =
 // Finds nothing to put in when the coach is not signed in, or player, session, club or swing is not the coach's.
 const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?
   from coaches k join players p on p.academy_id = k.academy_id
-  join sessions s on s.player_id = p.id and s.id = ? join clubs c on c.player_id = p.id and c.id = ?
+  join sessions s on s.player_id = p.id and s.id = ? and coalesce(json_value(s.plan, '$.gone'), 0) = 0
+  join clubs c on c.player_id = p.id and c.id = ?
   join rungs r on r.player_id = p.id and r.id = ?
   join sign_ins i on i.coach_id = k.id and i.id = ? and i.ended_at is null
   where k.id = ? and k.sign_in_epoch = ? and k.left_at is null and k.role <> 'reader' and p.id = ?
@@ -149,6 +166,8 @@ const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?
  * @returns false when nothing was put in, for whatever reason: `putShots` then finds out which
  */
 export async function logBall(session: Session, playerId: string, record: ShotRecord): Promise<boolean> {
+  // Names one thing more than the statement looks up.
+  if (record.taken?.askedRungId) return false
   const {
     id,
     sessionId,

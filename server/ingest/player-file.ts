@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto'
+import { possibleTime, sessionTimesRight, shotTimeRight } from '../../shared/clock'
 import type { FieldError } from '../../shared/errors'
+import { goTimesRight } from '../../shared/practice'
+import { roundTimeRight } from '../../shared/rounds'
 import { AcademyFile, PlayerFile } from '../../shared/schemas/player-file'
 import { asLots, RECORD_LISTS, type ReadRecord } from '../data/record-lots'
 import { depthFault } from './depth'
@@ -70,12 +73,36 @@ function faultsWithin({ bag, sessions, shots, remarks, published }: PlayerFile):
       if (!there[key].has(id))
         errors.push({ field: `${field}.${key}`, message: `${field} names what is not in the file.` })
   }
-  shots.forEach(({ clubId, rungId, sessionId }, i) => look(`shots.${i}`, { clubId, rungId, sessionId }))
+  shots.forEach(({ clubId, rungId, sessionId, taken }, i) => {
+    look(`shots.${i}`, { clubId, rungId, sessionId })
+    if (taken?.askedRungId) look(`shots.${i}.taken`, { rungId: taken.askedRungId })
+  })
   remarks.forEach(({ clubId, rungId }, i) => look(`remarks.${i}`, { clubId, rungId }))
   const numbers = published.map(({ number }) => number)
   if (new Set(numbers).size < numbers.length)
     errors.push({ field: 'published', message: 'Two published charts have the same number.' })
   return errors.slice(0, FAULTS_MOST)
+}
+
+/** Times that cannot be are set right, as everywhere: what somebody's clock said years off is refused nobody. */
+function withTimesRight(file: PlayerFile, nowMs: number): PlayerFile {
+  const said = <T extends { saidAtMs: number }>(one: T): T => ({
+    ...one,
+    saidAtMs: possibleTime(one.saidAtMs, undefined, nowMs),
+  })
+  return {
+    ...file,
+    sessions: file.sessions.map(one => sessionTimesRight(one, undefined, nowMs)),
+    shots: file.shots.map(one => shotTimeRight(one, undefined, nowMs)),
+    remarks: file.remarks.map(said),
+    answers: file.answers.map(said),
+    goes: file.goes.map(one => goTimesRight(one, undefined, nowMs)),
+    rounds: file.rounds.map(one => roundTimeRight(one, undefined, nowMs)),
+    published: file.published.map(one => ({
+      ...one,
+      publishedAtMs: possibleTime(one.publishedAtMs, undefined, nowMs),
+    })),
+  }
 }
 
 const fault = (field: string, message: string): { faults: FieldError[] } => ({ faults: [{ field, message }] })
@@ -117,11 +144,12 @@ export function readRecord(
   if (!read.success) return { faults: faultsOf(read.error.issues, 'file', '') }
   const faults = faultsWithin(read.data)
   if (faults.length > 0) return { faults }
-  const { player, bag, shots } = read.data
+  const right = withTimesRight(read.data, Date.now())
+  const { player, bag, shots } = right
   return {
     player,
     bag,
-    lots: Object.fromEntries(RECORD_LISTS.map(name => [name, asLots(read.data[name])])) as ReadRecord['lots'],
+    lots: Object.fromEntries(RECORD_LISTS.map(name => [name, asLots(right[name])])) as ReadRecord['lots'],
     balls: shots.reduce((sum, one) => sum + (one.deleted ? 0 : one.balls), 0),
   }
 }

@@ -92,14 +92,18 @@ export function useBallChanges(sessionId: string, { session, newestFirst }: Sess
   async function mergeInto(otherId: string): Promise<Done> {
     const ids = record.records.filter(shot => shot.sessionId === sessionId).map(shot => shot.id)
     const put = async (to: string, gone: boolean) => {
-      for (const id of ids) await record.changeShot(id, { sessionId: to })
       const now = session.value!
-      await record.putSession({
-        ...now,
-        plan: { ...now.plan, gone },
-        endedAtMs: now.endedAtMs ?? serverNowMs(),
-        version: now.version + 1,
-      })
+      const show = () =>
+        record.putSession({
+          ...now,
+          plan: { ...now.plan, gone },
+          endedAtMs: now.endedAtMs ?? serverNowMs(),
+          version: now.version + 1,
+        })
+      // A session that is gone takes no balls: it goes after them, and is back before them.
+      if (!gone) await show()
+      for (const id of ids) await record.changeShot(id, { sessionId: to })
+      if (gone) await show()
     }
     const done = did('merging two sessions', () => put(sessionId, false))
     await put(otherId, true)

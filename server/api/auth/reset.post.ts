@@ -8,9 +8,11 @@ import { noticeOf } from '../../auth/notice'
 import { readChecked, refuse } from '../../ingest/refuse'
 import { checkSecondFactor } from '../../auth/second-factor'
 import { beginOwnAttempt } from '../../limits/sign-in-limit'
+import { beginLook } from '../../limits/look-limit'
 
 /** A new password by the owner's way to it: everywhere else this person is signed out. */
 export default defineEventHandler(async event => {
+  await beginLook(event)
   const { token, password, code } = await readChecked(event, Reset)
   const tokenHash = hashOfToken(token)
   const { id, name, email, academy } = await resetFor(tokenHash)
