@@ -33,7 +33,7 @@ const TRIED_FIRST = [
 
 /** A few characters said again and again, such as "abcabcabcabc": the last may be cut short. */
 const isRepeated = (text: string) =>
-  [1, 2, 3, 4].some(length => [...text].every((character, i) => character === text[i % length]))
+  [1, 2, 3, 4].some(length => Array.from(text).every((character, i) => character === text[i % length]))
 
 const DIGIT_0 = '0'.charCodeAt(0)
 /** Where a character stands; digits go round, as in 7890123. */

@@ -73,7 +73,8 @@ function searchParts(schema: z.core.$ZodType, value: unknown, path: string, sear
     return
   }
   if (!(schema instanceof z.ZodObject) || !isPlain(value)) return
-  for (const [key, part] of Object.entries(schema.shape as z.core.$ZodShape)) {
+  const shape: z.core.$ZodShape = schema.shape
+  for (const [key, part] of Object.entries(shape)) {
     if (search.faults.length >= FAULTS_MOST) return
     const held = value[key]
     if (typeof held === 'object' && held !== null)
