@@ -22,6 +22,7 @@ import { addressOf, connectTo } from './connect.mjs'
 import { knownMigrations } from './migrations-known.mjs'
 import { stop } from './say.mjs'
 import { ensurePrograms, findProgram } from './system.mjs'
+import { beginRestore, endRestore, MARK, refuseUnfinished } from './unfinished.mjs'
 
 const FORMAT = 'uzzet-backup'
 const DAY_MS = 86_400_000
@@ -124,6 +125,7 @@ function backupsIn(folder) {
  * @returns {Promise<{ file: string, tables: Record<string, number>, dropped: number }>}
  */
 export async function backUp(url, folder, keepDays = Infinity) {
+  await onConnection(url, refuseUnfinished)
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const at = new Date()
   const file = join(folder, `uzzet-${stampOf(at)}.sql.gz`)
@@ -178,20 +180,25 @@ export async function backUp(url, folder, keepDays = Infinity) {
   return { file, tables: counted.tables, dropped: old.length }
 }
 
-/** Players who were erased for good, and by whom. */
-async function erasedIn(url) {
+async function onConnection(url, work) {
   const connection = await connectTo(url)
   try {
+    return await work(connection)
+  } finally {
+    await connection.end()
+  }
+}
+
+/** Players who were erased for good, and by whom. */
+const erasedIn = url =>
+  onConnection(url, async connection => {
     if (!(await tablesOf(connection)).includes('erasures')) return []
     const [rows] = await connection.query(
       'select player_id as playerId, academy_id as academyId, erased_by as erasedBy, erased_at as erasedAt ' +
         'from erasures order by player_id',
     )
     return rows
-  } finally {
-    await connection.end()
-  }
-}
+  })
 
 /**
  * Forgets again whom a newer backup beside this one knows as erased.
@@ -249,11 +256,13 @@ export async function restore(url, file) {
   const manifest = await checkedManifest(file)
   const connection = await connectTo(url)
   try {
+    await refuseUnfinished(connection)
     const there = await tablesOf(connection)
     if (there.length > 0)
       stop(
         `The database holds ${there.length} tables: a backup is brought back into an empty one. Nothing was touched.`,
       )
+    await beginRestore(connection, basename(file))
     await withClient(url, async (client, database) => {
       const { child, ended } = begin('mariadb', [...client, '--batch', database], ['pipe', 'ignore', 'pipe'])
       // A client that ends early says why on its way out; the pipe then has nobody to write to.
@@ -268,14 +277,16 @@ export async function restore(url, file) {
         stop(`Brought back in part only: ${said.trim() || written.message}. Empty the database and begin again.`)
     })
     const counts = {}
-    for (const table of await tablesOf(connection)) {
+    for (const table of (await tablesOf(connection)).filter(name => name !== MARK)) {
       const [[row]] = await connection.query('select count(*) as n from ??', [table])
       counts[table] = Number(row.n)
     }
     for (const [table, rows] of Object.entries(manifest.tables))
       if (counts[table] !== rows)
         stop(`${table} has ${counts[table] ?? 'no'} rows, ${rows} were saved. Empty the database and begin again.`)
-    return { counts, erased: await eraseAgain(connection, file) }
+    const erased = await eraseAgain(connection, file)
+    await endRestore(connection)
+    return { counts, erased }
   } finally {
     await connection.end()
   }
@@ -285,6 +296,7 @@ export async function restore(url, file) {
 export async function orphansOf(url) {
   const connection = await connectTo(url)
   try {
+    await refuseUnfinished(connection)
     const [keys] = await connection.query(
       `select constraint_name as name, table_name as child, column_name as fk, referenced_table_name as parent,
         referenced_column_name as pk

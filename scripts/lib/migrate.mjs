@@ -3,6 +3,7 @@ import { connectTo } from './connect.mjs'
 import { knownMigrations } from './migrations-known.mjs'
 import { fromRoot } from './paths.mjs'
 import { stop } from './say.mjs'
+import { refuseUnfinished } from './unfinished.mjs'
 
 /** Of two servers that start at once one migrates and the other waits so long for it. */
 const LOCK = 'uzzet migration'
@@ -45,6 +46,7 @@ export async function migrateDatabase(url) {
         `Another server has been bringing this database up to date for ` +
           `${LOCK_SECONDS} s: wait for it, or end it, and start again.`,
       )
+    await refuseUnfinished(connection)
     await refuseNewer(connection)
     await migrate(drizzle(connection), { migrationsFolder: fromRoot('server/db/migrations') })
   } catch (error) {

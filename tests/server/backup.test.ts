@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { copyFileSync, mkdtempSync, openSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
@@ -124,6 +124,47 @@ describe('backup and restore', () => {
     expect(command('check', again)).toMatchObject({ code: 0 })
     await admin.query('use uzzet')
     rmSync(shelf, { recursive: true })
+  })
+
+  it('that was cut off is neither started, checked nor saved, and says the way out', async () => {
+    const url = await fresh('full')
+    command('restore', url, '--from', folder)
+    // As it stands when the program is killed half-way: the mark of the beginning, and some of the tables.
+    await admin.query('use uzzet_full')
+    await admin.query('create table uzzet_restoring (file varchar(200) not null, begun datetime not null)')
+    await admin.query("insert into uzzet_restoring values ('uzzet-2026.sql.gz', now())")
+    await admin.query('set foreign_key_checks = 0')
+    await admin.query('drop table shots')
+    await admin.query('use uzzet')
+    const half = 'Bringing uzzet-2026.sql.gz back into this database was begun and not ended'
+    for (const [name, ...args] of [['check'], ['backup', '--to', folder], ['restore', '--from', folder]] as const) {
+      const { code, said } = command(name, url, ...args)
+      expect([name, code, said]).toEqual([name, 1, expect.stringContaining(half)])
+      expect(said).not.toMatch(/ at .*\.[mt]js:\d/)
+    }
+    await expect(migrateDatabase(url)).rejects.toThrow(half)
+    // Emptied, it takes the backup, and leaves no mark.
+    await fresh('full')
+    expect(command('restore', url, '--from', folder)).toMatchObject({ code: 0 })
+    expect(command('check', url)).toMatchObject({ code: 0 })
+  })
+
+  it('whose program is killed half-way leaves the mark', async () => {
+    const url = await fresh('full')
+    const slow = spawn(process.execPath, [fromRoot('scripts/restore.mjs'), '--from', folder], {
+      cwd: fromRoot('.'),
+      env: { ...process.env, DATABASE_URL: url },
+      stdio: 'ignore',
+    })
+    const marked = async () => {
+      const [rows] = await admin.query("show tables from uzzet_full like 'uzzet_restoring'")
+      return (rows as unknown[]).length > 0
+    }
+    await expect.poll(marked, { timeout: 30_000, interval: 5 }).toBe(true)
+    slow.kill('SIGKILL')
+    await new Promise(done => slow.once('close', done))
+    expect(await marked()).toBe(true)
+    expect(command('check', url).said).toContain('was begun and not ended')
   })
 
   it('finds a row that leads nowhere', async () => {
