@@ -35,6 +35,8 @@ const isPlain = (value: unknown): value is Record<string, unknown> =>
 interface Search {
   faults: FieldError[]
   around: string
+  /** True for a list that nobody should look at any further. */
+  isTooLong: boolean
 }
 
 /** How long a list may be. */
@@ -53,6 +55,7 @@ function searchList(schema: z.ZodArray, value: readonly unknown[], path: string,
       .check(...checks)
       .safeParse(Array(most + 1).fill(null))
     search.faults.push(...faultsOf(error?.issues ?? [], search.around, path))
+    search.isTooLong = true
     return
   }
   const element = bare(schema.element)
@@ -83,12 +86,12 @@ function searchParts(schema: z.core.$ZodType, value: unknown, path: string, sear
 }
 
 /**
- * The first faults in the lists of something that was sent: a list that is too long is said so before any of it is
- * looked at, and a list of faults is looked at as far as twenty of them. What is left is for the schema itself.
- * @returns none where the lists are well
+ * The first faults in the lists of something that was sent, where they are so many that the rest need not be looked at:
+ * a list that is too long is said so before any of it is, and a list of faults is looked at as far as twenty of them.
+ * @returns none where the schema itself can be asked without harm
  */
 export function firstFaults(schema: z.core.$ZodType, value: unknown, around: string): FieldError[] {
-  const search: Search = { faults: [], around }
+  const search: Search = { faults: [], around, isTooLong: false }
   searchParts(bare(schema), value, '', search)
-  return search.faults.slice(0, FAULTS_MOST)
+  return search.isTooLong || search.faults.length >= FAULTS_MOST ? search.faults.slice(0, FAULTS_MOST) : []
 }
