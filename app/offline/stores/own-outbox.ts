@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { ref } from 'vue'
+import { effectScope, ref } from 'vue'
 import type { GoRecord } from '#shared/schemas/practice'
 import type { OwnBall } from '#shared/schemas/player-link'
 import type { RoundRecord } from '#shared/schemas/rounds'
@@ -63,18 +63,22 @@ export const useOwnOutbox = defineStore('own-outbox', () => {
   const links = useLocalStorage<Links>('uzzet-card-links', {})
   const box = useOutboxItems()
   const queues = new Map<string, Queue<OwnEntry>>()
+  // A queue outlives the component that asks for it first.
+  const scope = effectScope(true)
 
   /** The queue of a link: one that is revoked or full holds up no other's. */
   function of(mark: string): Queue<OwnEntry> {
     const known = queues.get(mark)
     if (known) return known
-    const made = makeQueue<OwnEntry>(box, {
-      by: () => mark,
-      maySend: () => Boolean(links.value[mark]),
-      send: lot => postByLink(lot, links.value[mark]!),
-      lock: `uzzet-outbox-${mark}`,
-      shutAgainMs: 600_000,
-    })
+    const made = scope.run(() =>
+      makeQueue<OwnEntry>(box, {
+        by: () => mark,
+        maySend: () => Boolean(links.value[mark]),
+        send: lot => postByLink(lot, links.value[mark]!),
+        lock: `uzzet-outbox-${mark}`,
+        shutAgainMs: 600_000,
+      }),
+    )!
     queues.set(mark, made)
     return made
   }
