@@ -52,15 +52,16 @@ export function useOwnDocuments<K extends DocumentKind>(kind: K, place: string, 
     if (!outbox.tookOver) return
     kept.value = kept.value.filter(({ go }) => unsent.value.has(go.id) || !isDone(go))
   }
-  /** What was refused goes, by the player's word. */
-  async function discardRefused(): Promise<void> {
-    const gone = new Set(refusedItems.value.map(({ entry }) => entry.record.id))
-    for (const item of refusedItems.value) await queue.value.discard(item)
-    kept.value = kept.value.filter(({ go }) => !gone.has(go.id))
+  /** One that was refused goes, by the player's word; no other. */
+  async function discard(seq: number): Promise<void> {
+    const item = refusedItems.value.find(one => one.seq === seq)
+    if (!item) return
+    await queue.value.discard(item)
+    kept.value = kept.value.filter(({ go }) => go.id !== item.entry.record.id)
   }
   const retry = (seq: number) => {
     const item = refusedItems.value.find(one => one.seq === seq)
     return item && queue.value.retry(item)
   }
-  return { own, waiting, refused, failure, add, send: () => queue.value.sendNow(), letGo, retry, discardRefused }
+  return { own, waiting, refused, failure, add, send: () => queue.value.sendNow(), letGo, retry, discard }
 }

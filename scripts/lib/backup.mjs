@@ -125,7 +125,7 @@ function backupsIn(folder) {
  * @returns {Promise<{ file: string, tables: Record<string, number>, dropped: number }>}
  */
 export async function backUp(url, folder, keepDays = Infinity) {
-  await onConnection(url, refuseUnfinished)
+  await onConnection(url, refuseUnfinished).catch(error => stop(`Nothing was saved. ${error.message}`))
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const at = new Date()
   const file = join(folder, `uzzet-${stampOf(at)}.sql.gz`)

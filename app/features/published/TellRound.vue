@@ -13,7 +13,7 @@ import { serverNowMs } from '~/offline/server-clock'
 
 /** The player tells a round: it is kept on this phone, sent when there is a network, and waits for the coach's nod. */
 const props = defineProps<{ chart: PublishedChart; unit: DistanceUnit; mark: string }>()
-const { waiting, refused, failure, add, send, letGo, retry, discardRefused } = useOwnDocuments(
+const { waiting, refused, failure, add, send, letGo, retry, discard } = useOwnDocuments(
   'own-round',
   'uzzet-own-rounds',
   toRef(() => props.mark),
@@ -99,7 +99,7 @@ function tell() {
       <p v-for="one in refused" :key="one.seq" role="alert" class="flex flex-wrap items-center gap-2 text-error">
         <span class="min-w-0 flex-1">A round was not taken: {{ one.why }}</span>
         <UButton size="sm" color="neutral" variant="outline" @click="retry(one.seq)">Try again</UButton>
-        <UButton size="sm" color="neutral" variant="outline" @click="discardRefused">Discard</UButton>
+        <UButton size="sm" color="neutral" variant="outline" @click="discard(one.seq)">Discard</UButton>
       </p>
     </form>
   </details>
