@@ -58,11 +58,11 @@ function searchList(schema: z.ZodArray, value: readonly unknown[], path: string,
     search.isTooLong = true
     return
   }
-  const element = bare(schema.element)
+  const { element } = schema
   for (let i = 0; i < value.length && search.faults.length < FAULTS_MOST; i++) {
     const place = path === '' ? `${i}` : `${path}.${i}`
     const before = search.faults.length
-    searchParts(element, value[i], place, search)
+    searchParts(bare(element), value[i], place, search)
     if (search.faults.length > before) continue
     const { error } = z.safeParse(element, value[i])
     if (error) search.faults.push(...faultsOf(error.issues, search.around, place))
