@@ -1,7 +1,8 @@
 import { bagAfter } from '#core/bag/bag-step'
 import type { Bag } from '#core/bag/bag'
 import type { BagStepRecord } from '#shared/schemas/bag'
-import { fromColumns, type PlayerRecord } from '#shared/record'
+import type { PlayerRecord } from '#shared/record'
+import { fromColumns } from '#shared/shot-columns'
 import type { ShotRecord } from '#shared/schemas/session'
 import type { Entry } from '~/offline/outbox/entries'
 

@@ -27,7 +27,8 @@ import type { Review } from '../../words/review'
 import { dayOf } from '../../core/shot/player-shots'
 import type { PractisedRecord } from './practised-record'
 import { reviewOf } from './review'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import type { SessionRecord, ShotRecord } from '../../shared/schemas/session'
 
 /**

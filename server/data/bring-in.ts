@@ -27,7 +27,7 @@ import type { Coach } from './coaches'
 import { Taken } from './faults'
 import { newRow } from './players'
 import { LOT, lotOf, type ReadRecord } from './record-lots'
-import { columnsOf as shotColumns } from './shots'
+import { columnsOf as shotColumns } from './shot-row'
 import { columnsOf as sessionColumns } from './sessions'
 
 /** Who was erased here, of those a file may be of: they come back as somebody new, and no other. */

@@ -1,29 +1,7 @@
 import { LRUCache } from 'lru-cache'
-import type { Readings } from '../../core/shot/readings'
-import { addReadings, indexer, noShots, type ShotColumns } from '../../shared/record'
-import type { ShotRecord } from '../../shared/schemas/session'
+import { toColumns, type ShotColumns } from '../../shared/shot-columns'
 import { usePool } from '../db/database'
-
-/** A ball as the driver reads it, in the order of `COLUMNS`. */
-type Row = [
-  id: string,
-  sessionId: string,
-  clubId: string,
-  rungId: string,
-  carryM: number,
-  method: ShotRecord['method'],
-  balls: number,
-  hitAtMs: number,
-  leftOut: string | null,
-  strike: ShotRecord['strike'],
-  readings: Readings | null,
-  taken: ShotRecord['taken'],
-  version: number,
-  deleted: number,
-]
-const COLUMNS = `id, session_id, club_id, rung_id, carry_m, method, balls,
-  timestampdiff(microsecond, '1970-01-01', hit_at) div 1000, left_out, strike, readings, taken, version,
-  deleted_at is not null`
+import { hitAtMsOf, idOfRow, SELECTED, valueOf, type ShotRow } from './shot-row'
 
 /**
  * A change is dated when its statement begins, and seen when its transaction ends: what is younger than this is read
@@ -36,7 +14,7 @@ interface Known {
   upTo: string
   /** Tells of a session that came or went with its balls. */
   sessions: string
-  rows: Map<string, Row>
+  rows: Map<string, ShotRow>
   columns: ShotColumns
 }
 
@@ -55,67 +33,32 @@ const MOMENT = `select date_format(now(3) - interval ${SETTLED_S} second, '%Y-%m
   (select concat_ws(' ', count(*), sum(version), bit_xor(crc32(id))) from sessions where player_id = ?) as sessions`
 
 /** Rows of a player, of all that were changed after a moment. */
-async function rowsSince(playerId: string, upTo: string): Promise<Row[]> {
+async function rowsSince(playerId: string, upTo: string): Promise<ShotRow[]> {
   // Straight through the driver, prepared, rows as lists: several times as quick for thousands of shots.
   const [rows] = await usePool().execute(
-    { sql: `select ${COLUMNS} from shots where player_id = ? and changed_at > ?`, rowsAsArray: true },
+    { sql: `select ${SELECTED} from shots where player_id = ? and changed_at > ?`, rowsAsArray: true },
     [playerId, upTo],
   )
-  return rows as unknown as Row[]
+  return rows as unknown as ShotRow[]
 }
 
-function columnsOf(rows: Iterable<Row>): ShotColumns {
-  const columns = noShots()
-  const placeOf = {
-    session: indexer(columns.sessionIds),
-    club: indexer(columns.clubIds),
-    rung: indexer(columns.rungIds),
-  }
+function columnsOf(rows: Iterable<ShotRow>): ShotColumns {
   // Put in order here: the database takes four times as long over it (measured with 5,000 shots).
-  const inTime = [...rows].sort((a, b) => Number(a[7]) - Number(b[7]) || (a[0] < b[0] ? -1 : 1))
-  for (const [
-    id,
-    sessionId,
-    clubId,
-    rungId,
-    carryM,
-    method,
-    balls,
-    hitAtMs,
-    leftOut,
-    strike,
-    readings,
-    taken,
-    version,
-  ] of inTime) {
-    columns.id.push(id)
-    columns.sessionIndex.push(placeOf.session(sessionId))
-    columns.clubIndex.push(placeOf.club(clubId))
-    columns.rungIndex.push(placeOf.rung(rungId))
-    columns.carryM.push(carryM)
-    columns.method.push(method)
-    columns.balls.push(balls)
-    columns.hitAtMs.push(Number(hitAtMs))
-    columns.leftOut.push(leftOut)
-    if (strike) columns.strikes.push([columns.id.length - 1, strike])
-    if (readings) addReadings(columns.readings, columns.id.length - 1, readings)
-    if (taken) columns.taken.push([columns.id.length - 1, taken])
-    columns.version.push(version)
-  }
-  return columns
+  const inTime = [...rows].sort((a, b) => hitAtMsOf(a) - hitAtMsOf(b) || (idOfRow(a) < idOfRow(b) ? -1 : 1))
+  return toColumns(field => inTime.map(row => valueOf(row, field)))
 }
 
 /** What was known with what came since. @returns null where nothing is different */
-function merged(rows: ReadonlyMap<string, Row>, came: readonly Row[]): Map<string, Row> | null {
+function merged(rows: ReadonlyMap<string, ShotRow>, came: readonly ShotRow[]): Map<string, ShotRow> | null {
   const news = came.filter(row => {
-    const was = rows.get(row[0])
+    const was = rows.get(idOfRow(row))
     return row.at(-1) === 1 ? was !== undefined : !was || JSON.stringify(was) !== JSON.stringify(row)
   })
   if (news.length === 0) return null
   const all = new Map(rows)
   for (const row of news) {
-    if (row.at(-1) === 1) all.delete(row[0])
-    else all.set(row[0], row)
+    if (row.at(-1) === 1) all.delete(idOfRow(row))
+    else all.set(idOfRow(row), row)
   }
   return all
 }

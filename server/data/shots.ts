@@ -8,43 +8,7 @@ import type { ShotRecord } from '../../shared/schemas/session'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, usePool } from '../db/database'
 import { Stale, Taken, Unfit } from './faults'
-
-export function columnsOf(shot: ShotRecord) {
-  return {
-    sessionId: shot.sessionId,
-    clubId: shot.clubId,
-    rungId: shot.rungId,
-    carryM: shot.carryM,
-    method: shot.method,
-    balls: shot.balls,
-    hitAt: new Date(shot.hitAtMs),
-    leftOut: shot.leftOut,
-    strike: shot.strike,
-    readings: shot.readings,
-    taken: shot.taken,
-    version: shot.version,
-  }
-}
-
-function toRecord(row: typeof shots.$inferSelect): ShotRecord {
-  const { id, sessionId, clubId, rungId, carryM, method, balls, leftOut, strike, readings, taken, version } = row
-  return {
-    id,
-    sessionId,
-    clubId,
-    rungId,
-    carryM,
-    method,
-    balls,
-    hitAtMs: row.hitAt.getTime(),
-    leftOut,
-    strike,
-    readings,
-    taken,
-    deleted: row.deletedAt !== null,
-    version,
-  }
-}
+import { columnsOf, deletedAtOf, INSERT, PLACEHOLDERS, toRecord, valuesOf } from './shot-row'
 
 const unique = (values: string[]) => [...new Set(values)]
 
@@ -145,14 +109,8 @@ async function putOneByOne(playerId: string, records: readonly ShotRecord[]): Pr
   })
 }
 
-const asJson = (value: object | null) => value && JSON.stringify(value)
-
-const INSERT =
-  'insert into shots (id, player_id, session_id, club_id, rung_id, carry_m, ' +
-  'method, balls, hit_at, left_out, strike, readings, taken, deleted_at, version)'
-
 // Finds nothing to put in when the coach is not signed in, or player, session, club or swing is not the coach's.
-const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?
+const INSERT_OWN = `${INSERT} select p.id, ${PLACEHOLDERS}, ?
   from coaches k join players p on p.academy_id = k.academy_id
   join sessions s on s.player_id = p.id and s.id = ? and coalesce(json_value(s.plan, '$.gone'), 0) = 0
   join clubs c on c.player_id = p.id and c.id = ?
@@ -165,41 +123,17 @@ const INSERT_OWN = `${INSERT} select ?, p.id, s.id, c.id, r.id, ?, ?, ?, ?, ?, ?
  * The usual case, one new ball, in one prepared statement that also looks the coach up.
  * @returns false when nothing was put in, for whatever reason: `putShots` then finds out which
  */
-export async function logBall(session: Session, playerId: string, record: ShotRecord): Promise<boolean> {
+export async function logBall(session: Session, playerId: string, sent: ShotRecord): Promise<boolean> {
   // Names one thing more than the statement looks up.
-  if (record.taken?.askedRungId) return false
-  const {
-    id,
-    sessionId,
-    clubId,
-    rungId,
-    carryM,
-    method,
-    balls,
-    hitAtMs,
-    leftOut,
-    strike,
-    readings,
-    taken,
-    deleted,
-    version,
-  } = shotTimeRight(record, undefined, Date.now())
+  if (sent.taken?.askedRungId) return false
+  const record = shotTimeRight(sent, undefined, Date.now())
   try {
     const [done] = await usePool().execute(INSERT_OWN, [
-      id,
-      carryM,
-      method,
-      balls,
-      new Date(hitAtMs),
-      leftOut,
-      strike,
-      asJson(readings),
-      asJson(taken),
-      deleted ? new Date() : null,
-      version,
-      sessionId,
-      clubId,
-      rungId,
+      ...(valuesOf(record) as string[]),
+      deletedAtOf(record),
+      record.sessionId,
+      record.clubId,
+      record.rungId,
       session.signInId,
       session.coachId,
       session.epoch,
@@ -214,23 +148,7 @@ export async function logBall(session: Session, playerId: string, record: ShotRe
 
 export async function insertAll(playerId: string, records: readonly ShotRecord[], ifThere = ''): Promise<void> {
   await usePool().query(`${INSERT} values ? ${ifThere}`, [
-    records.map(r => [
-      r.id,
-      playerId,
-      r.sessionId,
-      r.clubId,
-      r.rungId,
-      r.carryM,
-      r.method,
-      r.balls,
-      new Date(r.hitAtMs),
-      r.leftOut,
-      r.strike,
-      asJson(r.readings),
-      asJson(r.taken),
-      r.deleted ? new Date() : null,
-      r.version,
-    ]),
+    records.map(record => [playerId, ...valuesOf(record), deletedAtOf(record)]),
   ])
 }
 

@@ -15,7 +15,8 @@ import { ballsOfGo } from '../../shared/practice'
 import type { GoRecord } from '../../shared/schemas/practice'
 import { approachesOf } from '../../shared/rounds'
 import type { RoundRecord } from '../../shared/schemas/rounds'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 
 /** The player's bag as the open bag file, with what is believed of it. */
 export function bagFileText(player: Player, bag: Bag, words: readonly CellRemark[]): string {

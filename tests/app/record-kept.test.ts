@@ -1,7 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { watch } from 'vue'
-import { noShots, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { noShots } from '../../shared/shot-columns'
 import { browser, refuses, settled, type Answer } from './browser'
 
 const reply = (name: string) =>

@@ -6,7 +6,7 @@ import { BagChange } from '../../shared/schemas/bag'
 import { BagFile } from '../../shared/schemas/bag-file'
 import { calibrationOptions, flagOptions, newestMethod, playerShots } from '../../shared/calibration-input'
 import { NewPlayer, PlayerChange } from '../../shared/schemas/player'
-import { addReadings, fromColumns, indexer, noReadings } from '../../shared/record'
+import { fromColumns, readingColumns, toColumns } from '../../shared/shot-columns'
 import { SessionRecord, ShotBatch, ShotRecord } from '../../shared/schemas/session'
 import { toShot } from '../../shared/session'
 import { USUAL_PLAN } from '../../shared/choices'
@@ -208,9 +208,19 @@ describe('records on their way', () => {
     ])
   })
 
+  it('shots become columns and shots again, whatever they have', () => {
+    const called = { ...shot, id: id(5), clubId: id(6), strike: 'thin' as const, readings: { spinRpm: 8000 } }
+    const all = [shot, called, { ...shot, id: id(7), leftOut: 'warm-up', taken: { steps: 90 } }].map(one =>
+      ShotRecord.parse(one),
+    )
+    const columns = toColumns(field => all.map(one => one[field]))
+    expect(columns.clubIds).toEqual([id(3), id(6)])
+    expect(columns.clubIndex).toEqual([0, 1, 0])
+    expect(columns.strikes).toEqual([[1, 'thin']])
+    expect(fromColumns(columns)).toEqual(all)
+  })
+
   it('columns become shots again', () => {
-    const at = indexer(['x'])
-    expect([at('x'), at('y'), at('y'), at('z')]).toEqual([0, 1, 1, 2])
     expect(
       fromColumns({
         id: [id(1)],
@@ -226,13 +236,12 @@ describe('records on their way', () => {
         hitAtMs: [1.7e12],
         leftOut: [null],
         strikes: [],
-        readings: noReadings(),
+        readings: readingColumns([]),
         taken: [],
         version: [1],
       }),
     ).toEqual([shot])
-    const readings = noReadings()
-    addReadings(readings, 1, { spinRpm: 8000, carryBasis: 'computed' })
+    const readings = readingColumns([[1, { spinRpm: 8000, carryBasis: 'computed' }]])
     expect(
       fromColumns({
         id: [id(1), id(5)],

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { USUAL_PLAN } from '../../shared/choices'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import { atTheRange, Client, newCoach, newId, refusal } from './client'
 import { playerFile } from './player-file'
 

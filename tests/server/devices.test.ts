@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Device, LiveMessage, MadeDevice, TakenShots } from '../../shared/device'
 import type { PlayerRecord } from '../../shared/record'
-import { fromColumns } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import { USUAL_PLAN } from '../../shared/choices'
 import { atTheRange, Client, newCoach, newId, refusal, type Reply } from './client'
 

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { SERVER_TIME_HEADER } from '../../shared/clock'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import type { SessionRecord } from '../../shared/schemas/session'
 import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Client } from './client'
 

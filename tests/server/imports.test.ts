@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import { USUAL_PLAN } from '../../shared/choices'
 import { atTheRange, newCoach, newId, refusal } from './client'
 

@@ -1,6 +1,7 @@
 import mysql from 'mysql2/promise'
 import { afterAll, beforeAll, expect, inject, it } from 'vitest'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import { atTheRange, newCoach } from './client'
 
 let connection: mysql.Connection

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import type { RangeRecord } from '../../shared/schemas/range'
 import type { Recount } from '../../shared/range'
 import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Client } from './client'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fromColumns, type PlayerRecord } from '../../shared/record'
+import type { PlayerRecord } from '../../shared/record'
+import { fromColumns } from '../../shared/shot-columns'
 import { readShotTable } from '../../core/files/shot-table'
 import { atTheRange, newCoach, newId, refusal, type Client } from './client'
 
