@@ -1,5 +1,6 @@
 import { cellKey } from '../bag/bag'
 import { exp } from '../stats/exact'
+import { askAbout } from './ask-about'
 import { asStockShots, plusWorth, withoutCalledPlus } from './called-plus'
 import { carrySums } from './carry-sum'
 import { ownBallsHelp } from './own-balls-help'
@@ -15,23 +16,14 @@ import { gapFacts } from '../gaps/facts'
 import { stillOpen } from '../gaps/still-open'
 import { unprovenOf } from '../gaps/unproven'
 import { measuringErrorM } from '../shot/measuring'
-import {
-  BALLS_AT_ONCE,
-  USUAL_OPTIONS,
-  type Calibration,
-  type CalibrationOptions,
-  type Question,
-  type Ready,
-} from './calibration'
+import { BALLS_AT_ONCE, USUAL_OPTIONS, type Calibration, type CalibrationOptions, type Ready } from './calibration'
 import { asRead } from '../chart/as-read'
 import { asTotal, runsOf } from '../chart/as-total'
 import { carryChart } from '../chart/carry-chart'
 import { chartProgress, type CarryChart } from '../chart/chart-cell'
 import type { Change } from '../model/belief'
 import { NEXT } from '../model/constants'
-import { Z_80 } from '../stats/normal'
-import { FAULT_OF_LOOK, launchLooks, type LaunchLook } from '../questions/launch-looks'
-import { insteadOf, otherUnitRun } from '../questions/instead'
+import { FAULT_OF_LOOK, launchLooks } from '../questions/launch-looks'
 import { changeDays, fitGrid, type GridFit, type Kept } from '../chart/grid-fit'
 import { dayOf, type NeutralPlayer, type PlayerShots } from '../shot/player-shots'
 import { onLevel } from '../corrections/level'
@@ -44,9 +36,8 @@ import {
   retestBalls,
   type NextOptions,
 } from '../model/next-shot'
-import { questionsOf } from '../questions/odd-balls'
 import { asMeasured, inNeutralAir } from '../corrections/neutral-air'
-import { groupByCell, inTime } from '../shot/by-cell'
+import { inTime } from '../shot/by-cell'
 import { withoutCalledOut } from '../corrections/called-out'
 import { asPitched } from '../corrections/pitched'
 import { atCalledSpeed } from '../corrections/called-speed'
@@ -59,65 +50,6 @@ const SHOTS_AHEAD = 3
 const DAY_MS = 86_400_000
 /** The method's error is asked at this carry where it depends on carry: the middle of the grid. */
 const MIDDLE_CARRY_M = 70
-
-function askAbout(
-  { shots }: NeutralPlayer,
-  grid: GridFit,
-  chart: CarryChart,
-  looks: ReadonlyMap<string, LaunchLook>,
-): Calibration['questions'] {
-  const groups = groupByCell(shots.filter(shot => shot.leftOut === null))
-  return chart.flatMap(cell => {
-    if (cell.carryM === null || cell.balls === 0) return []
-    const balls = inTime(groups.get(cellKey(cell)) ?? [])
-      .filter(shot => grid.verdicts.has(shot.id))
-      .map(shot => ({
-        shot: shot.id,
-        carryM: shot.carryM,
-        verdict: grid.verdicts.get(shot.id)!,
-        settled: shot.strike !== null,
-        device: shot.readings?.ballSpeedMs !== undefined,
-      }))
-    const byCarry = questionsOf(
-      balls.filter(ball => !looks.has(ball.shot)),
-      cell.carryM,
-    ).map((one): Question => (one.changed ? one : { ...one, ...insteadOf(one.carryM, cell, chart) }))
-    const byLaunch = balls
-      .filter(ball => looks.has(ball.shot) && !ball.settled)
-      .map((ball): Question => {
-        const launch = looks.get(ball.shot)!
-        return {
-          shot: ball.shot,
-          carryM: ball.carryM,
-          fault: FAULT_OF_LOOK[launch.look],
-          offM: ball.carryM - cell.carryM!,
-          clean: ball.verdict.clean,
-          changed: false,
-          launch,
-        }
-      })
-    // A device with a launch beside it does not mistake its unit.
-    const read = balls.filter(ball => !ball.settled && !ball.device)
-    const run =
-      cell.window80M &&
-      otherUnitRun(
-        read.map(ball => ball.carryM),
-        (cell.window80M[1] - cell.window80M[0]) / (2 * Z_80 * cell.carryM),
-      )
-    const inRun = run ? read.slice(-run.balls) : []
-    const byUnit = inRun.map((ball): Question => ({
-      shot: ball.shot,
-      carryM: ball.carryM,
-      fault: 'misread',
-      offM: ball.carryM - cell.carryM!,
-      clean: ball.verdict.clean,
-      changed: true,
-      otherUnit: run!.times,
-    }))
-    const others = [...byCarry, ...byLaunch].filter(question => !inRun.some(ball => ball.shot === question.shot))
-    return [...others, ...byUnit].map(question => ({ clubId: cell.clubId, rungId: cell.rungId, ...question }))
-  })
-}
 
 /** A flag with how often rounds ask for where it stands. */
 function withAsked(finding: Finding, distances: readonly number[]): Finding {
@@ -162,6 +94,127 @@ function forecast(
   return { ballsToGo: null, ownBallsToGo: most(ballsToGo(fit, rule, withinM)) }
 }
 
+/** What a measured record becomes before it is fitted. */
+interface Counted {
+  player: NeutralPlayer
+  grid: GridFit
+  looks: ReturnType<typeof launchLooks>
+  told: Pick<Calibrated, 'air' | 'corrections' | 'rangeBalls' | 'speedCalls' | 'plus' | 'ownBallsHelp' | 'sums'>
+}
+
+/** From what was measured to stock shots of the ball one plays in neutral air, and the fit of them. */
+function counted(
+  measured: PlayerShots,
+  { neutralAir }: CalibrationOptions,
+  kept: Kept | undefined,
+  memo: Memo,
+): Counted {
+  const pitched = asPitched({ ...measured, shots: withoutCalledOut(measured.shots) }, memo)
+  const level = neutralAir ? onLevel(pitched, memo) : null
+  const { corrections, ...inAir } = level ? inNeutralAir(level.record, memo) : asMeasured(pitched)
+  const looks = launchLooks(measured.bag, inAir.shots, memo)
+  if (looks.size > 0)
+    inAir.shots = inAir.shots.map(shot =>
+      looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot,
+    )
+  const { calls, ...swung } = atCalledSpeed(measured.bag, inAir.shots)
+  const asSwung = { ...inAir, ...swung }
+  const { sessions, shots, rangeBalls } = neutralAir ? asPlayBall(asSwung) : asHit(asSwung)
+  // Sums of doubles depend on their order, so the order is always the same, however the shots came.
+  const all: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
+  const asStock: NeutralPlayer = { ...all, shots: withoutCalledPlus(all.shots) }
+  const before = fitGrid(asStock, kept)
+  const plus = plusWorth(all.shots, before)
+  const player = plus ? { ...all, shots: asStockShots(all.shots, plus) } : asStock
+  const allCorrections = [...corrections, ...(level?.corrections ?? [])]
+  const sums = carrySums(
+    measured.shots,
+    [
+      { part: 'run', shots: pitched.shots },
+      ...(level ? [{ part: 'height' as const, shots: level.record.shots }] : []),
+      { part: 'air', shots: inAir.shots },
+      { part: 'speed', shots: swung.shots },
+      { part: 'ball', shots },
+      { part: 'plus', shots: player.shots },
+    ],
+    player.shots,
+  )
+  const air = allCorrections.length > 0 || rangeBalls ? 'neutral' : 'as measured'
+  return {
+    player,
+    grid: plus ? fitGrid(player) : before,
+    looks,
+    told: {
+      air,
+      corrections: allCorrections,
+      rangeBalls,
+      speedCalls: calls,
+      plus,
+      ownBallsHelp: ownBallsHelp(player, rangeBalls),
+      sums,
+    },
+  }
+}
+
+interface Read {
+  /** By the balls alone. */
+  byBalls: { chart: CarryChart; grid: GridFit }
+  /** With what the coach wrote. */
+  written: { chart: CarryChart; grid: GridFit }
+  /** As the player reads it: a carry, or a total. */
+  read: { chart: CarryChart; grid: GridFit }
+  runs: ReturnType<typeof runsOf> | null
+}
+
+/** The chart as the balls tell it, as the coach wrote it, and as it is read. */
+function readings({ player, grid }: Counted, options: CalibrationOptions, memo: Memo): Read {
+  const byBalls = { chart: carryChart(player.bag, player.shots, grid), grid }
+  const written = asRead(byBalls.chart, grid, writtenNumbers(remarksAt(options.words ?? [], player.nowMs)))
+  const byCarry = options.asBalls ? byBalls : written
+  const runs = options.totalOn ? runsOf(byCarry.chart, player.bag, options.totalOn, memo) : null
+  return { byBalls, written, read: runs ? asTotal(byCarry, runs) : byCarry, runs }
+}
+
+/** What is hit next, and what it is asked by. */
+function hitNext(grid: GridFit, ahead: NextBalls, wanted: NextOptions, asked: readonly number[]): Calibration['next'] {
+  return hitNextFew(ahead.fit, { ...wanted, left: ahead.left }, SHOTS_AHEAD).map(({ cell, gainM, others }) => {
+    const carryM = exp(grid.fit.mean[cell]!)
+    const share = askedShare(asked, carryM, carryM)
+    return {
+      ...grid.cells[cell]!,
+      balls: BALLS_AT_ONCE,
+      gainM,
+      others: others.map(i => grid.cells[i]!),
+      ...(share !== null && { asked: share }),
+    }
+  })
+}
+
+/** The rule by which balls are asked for: what the coach has written is closed, what rounds ask for weighs more. */
+function wantedBy(rule: NextOptions, grid: GridFit, written: CarryChart, asked: readonly number[]): NextOptions {
+  const closed = new Set(written.filter(cell => cell.written).map(cellKey))
+  const needs = needOf(
+    asked,
+    grid.cells.map((_, row) => exp(grid.fit.mean[row]!)),
+  )
+  const isClosed = (row: number) => closed.has(cellKey(grid.cells[row]!))
+  return { ...rule, need: grid.need.map((need, row) => (isClosed(row) ? 0 : need) * needs[row]!) }
+}
+
+/** How well the chart is known, and how much more it takes. */
+function readiness({ grid, chart }: Read['byBalls'], ahead: NextBalls, rule: NextOptions, withinM: number): Ready {
+  const known = cellsWithin(grid.fit, grid.need, withinM)
+  return {
+    withinM,
+    cellsWithin: known.within,
+    cellsInUse: known.inUse,
+    goodEnough: isStarted(chart) && isEnough(known),
+    ...(known.inUse === 0 ? { ballsToGo: 0 } : forecast(grid, ahead, rule, withinM)),
+  }
+}
+
+const isStarted = (chart: CarryChart) => chartProgress(chart).hit > 0
+
 /** With what it was made from: the fit, and the player's shots as they went into it. */
 export type Calibrated = Calibration & { grid: GridFit; player: NeutralPlayer }
 
@@ -176,41 +229,25 @@ export function calibrate(
   kept?: Kept,
   memo: Memo = newMemo(),
 ): Calibrated {
-  const counted = { ...measured, shots: withoutCalledOut(measured.shots) }
-  const pitched = asPitched(counted, memo)
-  const level = options.neutralAir ? onLevel(pitched, memo) : null
-  const { corrections, ...inAir } = level ? inNeutralAir(level.record, memo) : asMeasured(pitched)
-  const looks = launchLooks(measured.bag, inAir.shots, memo)
-  if (looks.size > 0)
-    inAir.shots = inAir.shots.map(shot =>
-      looks.has(shot.id) ? { ...shot, suspect: FAULT_OF_LOOK[looks.get(shot.id)!.look] } : shot,
-    )
-  const { calls, ...swung } = atCalledSpeed(measured.bag, inAir.shots)
-  const asSwung = { ...inAir, ...swung }
-  const { sessions, shots, rangeBalls } = options.neutralAir ? asPlayBall(asSwung) : asHit(asSwung)
-  // Sums of doubles depend on their order, so the order is always the same, however the shots came.
-  const all: NeutralPlayer = { ...measured, sessions, shots: inTime(withoutOddCarries(shots)) }
-  const asStock: NeutralPlayer = { ...all, shots: withoutCalledPlus(all.shots) }
-  const before = fitGrid(asStock, kept)
-  const plus = plusWorth(all.shots, before)
-  const player = plus ? { ...all, shots: asStockShots(all.shots, plus) } : asStock
-  const grid = plus ? fitGrid(player) : before
-  const chart = carryChart(player.bag, player.shots, grid)
-  const known = cellsWithin(grid.fit, grid.need, options.withinM)
-  const anyBall = chartProgress(chart).hit > 0
-  const goodEnough = anyBall && isEnough(known)
+  const count = counted(measured, options, kept, memo)
+  const { player, grid, looks, told } = count
+  const { byBalls, written, read, runs } = readings(count, options, memo)
+  const { withinM } = options
+  const rule: NextOptions = {
+    measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M),
+    balls: BALLS_AT_ONCE,
+    need: grid.need,
+  }
+  const ahead = nextBalls(grid, player, told.rangeBalls)
+  const ready = readiness(byBalls, ahead, rule, withinM)
   const cover = { measuredOnly: options.measuredOnly, aimedStraight: options.aimedStraight }
-  const written = asRead(chart, grid, writtenNumbers(remarksAt(options.words ?? [], player.nowMs)))
-  const byCarry = options.asBalls ? { chart, grid } : written
-  const runs = options.totalOn && runsOf(byCarry.chart, player.bag, options.totalOn, memo)
-  const read = runs ? asTotal(byCarry, runs) : byCarry
   const facts = gapFacts({
     player,
     ...read,
-    byBalls: { chart, grid },
+    byBalls,
     ...(runs && { runs }),
-    withinM: options.withinM,
-    goodEnough,
+    withinM,
+    goodEnough: ready.goodEnough,
     cover,
     words: options.words,
     published: options.published,
@@ -219,44 +256,13 @@ export function calibrate(
   })
   const asked = options.asked ?? []
   const findings = oneFactOneFlag(findFlags(facts, options.flags)).map(finding => withAsked(finding, asked))
-  const rule: NextOptions = {
-    measSdM: measuringErrorM(options.method, MIDDLE_CARRY_M),
-    balls: BALLS_AT_ONCE,
-    need: grid.need,
-  }
-  // What the coach has written is closed: its doubt asks for no balls.
-  const closed = new Set(written.chart.filter(cell => cell.written).map(cellKey))
-  const open = { ...rule, need: grid.need.map((need, row) => (closed.has(cellKey(grid.cells[row]!)) ? 0 : need)) }
   const byNeed = options.alikeNeed ? [] : asked
-  const needs = needOf(
-    byNeed,
-    grid.cells.map((_, row) => exp(grid.fit.mean[row]!)),
-  )
-  const wanted = { ...open, need: open.need.map((need, row) => need * needs[row]!) }
-  const allCorrections = [...corrections, ...(level?.corrections ?? [])]
-  const ahead = nextBalls(grid, player, rangeBalls)
+  const wanted = wantedBy(rule, grid, written.chart, byNeed)
   return {
     grid,
     player,
-    air: allCorrections.length > 0 || rangeBalls ? 'neutral' : 'as measured',
-    corrections: allCorrections,
-    rangeBalls,
-    speedCalls: calls,
-    plus,
-    ownBallsHelp: ownBallsHelp(player, rangeBalls),
-    sums: carrySums(
-      measured.shots,
-      [
-        { part: 'run', shots: pitched.shots },
-        ...(level ? [{ part: 'height' as const, shots: level.record.shots }] : []),
-        { part: 'air', shots: inAir.shots },
-        { part: 'speed', shots: swung.shots },
-        { part: 'ball', shots },
-        { part: 'plus', shots: player.shots },
-      ],
-      player.shots,
-    ),
-    chart,
+    ...told,
+    chart: byBalls.chart,
     written: written.chart.filter(cell => cell.written),
     totals: runs ? read.chart : [],
     ladder: facts.ladder,
@@ -264,26 +270,10 @@ export function calibrate(
     cover: options.unit === 'm' ? chartCover(read.chart, read.grid, facts.sides, { ...cover, unit: 'm' }) : facts.cover,
     unproven: unprovenOf(facts, options.flags, ahead.leftSdOf),
     stillOpen: stillOpen(findings, facts, read.grid, options.flags, rule.measSdM),
-    next: hitNextFew(ahead.fit, { ...wanted, left: ahead.left }, SHOTS_AHEAD).map(({ cell, gainM, others }) => {
-      const carryM = exp(grid.fit.mean[cell]!)
-      const share = askedShare(byNeed, carryM, carryM)
-      return {
-        ...grid.cells[cell]!,
-        balls: BALLS_AT_ONCE,
-        gainM,
-        others: others.map(i => grid.cells[i]!),
-        ...(share !== null && { asked: share }),
-      }
-    }),
-    ready: {
-      withinM: options.withinM,
-      cellsWithin: known.within,
-      cellsInUse: known.inUse,
-      goodEnough,
-      ...(known.inUse === 0 ? { ballsToGo: 0 } : forecast(grid, ahead, rule, options.withinM)),
-    },
-    ...(anyBall ? retestOf(player, grid, wanted, options.withinM) : { retestDueMs: null, retest: null }),
-    questions: askAbout(player, grid, chart, looks),
+    next: hitNext(grid, ahead, wanted, byNeed),
+    ready,
+    ...(isStarted(byBalls.chart) ? retestOf(player, grid, wanted, withinM) : { retestDueMs: null, retest: null }),
+    questions: askAbout(player, grid, byBalls.chart, looks),
     setAside: setAsideOf(measured.shots, player.shots),
   }
 }

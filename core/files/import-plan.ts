@@ -3,7 +3,8 @@ import type { Bag, StockShot } from '../bag/bag'
 import { cut, isWholeText, wholeText } from '../cut'
 import { REASON_MAX } from '../limits'
 import { readOneOf } from './cells'
-import { toCells, type ForeignColumn, type ForeignTable, type Mapping } from './foreign-table'
+import type { ForeignColumn } from './foreign-columns'
+import { toCells, type ForeignTable, type Mapping } from './foreign-table'
 import type { Fail, RowError } from './row-fault'
 import { readRowFigures, type RowFigures } from './shot-table'
 
@@ -219,71 +220,49 @@ function readRow(cells: Record<string, string>, silent: Record<string, string>, 
   return [{ club: club!, swing: swing!, asked: asked!, figures, surface, indoors }, faults]
 }
 
-/**
- * What an import would do with each row, and the balls it would make. The id of a ball is made of its row, so that the
- * same file twice adds nothing.
- */
-export function planRows(table: ForeignTable, choices: ImportChoices, bag: Bag, context: ImportContext): ImportPlan {
-  const { idOf, isKnown, toMs, nowMs, take } = context
-  const names = labelsOf(bag)
-  const known = labelsOfBag(bag)
-  const [clubs, swings] = [new Labels(choices.clubs, known.clubs), new Labels(choices.swings, known.swings)]
-  const plan: ImportPlan = {
-    fresh: 0,
-    sample: [],
-    present: 0,
-    skipped: 0,
-    refused: [],
-    refusedRows: 0,
-    clubs: [],
-    swings: [],
-  }
+/** What one row comes to: left alone, refused, or a ball that is taken in. */
+type RowOutcome =
+  | { kind: 'skipped' | 'present' | 'undecided' }
+  | { kind: 'refused'; faults: readonly Fault[] }
+  | { kind: 'fresh'; shot: StockShot; carryM: number }
+
+/** Ids of balls by their rows: of rows that are alike to the letter each has its own. */
+function rowIds(idOf: ImportContext['idOf']): (row: readonly string[]) => string {
   const repeats = new Map<string, number>()
-  const momentOf = spreadOverDay(choices.dateMs, table.rows.length, nowMs)
-  const silent = silentCells(choices)
-
-  function refuse(line: number, faults: readonly Fault[]): void {
-    plan.refusedRows += 1
-    if (plan.refused.length >= REFUSED_SHOWN) return
-    plan.refused.push(...faults.map(([column, value, fault]) => ({ row: line, column, value: cut(value, 40), fault })))
-  }
-
-  /** The ball's id: of rows that are alike to the letter each has its own. */
-  function idOfRow(row: readonly string[]): string {
+  return row => {
     const raw = row.join('\u001F')
     const nth = (repeats.get(raw) ?? 0) + 1
     repeats.set(raw, nth)
     return idOf(`${raw}\u001F${nth}`)
   }
+}
 
-  function isPresent(
-    id: string,
-    { hitAtMs, carryM }: RowFigures,
-    clubId: string | null,
-    rungId: string | null,
-  ): boolean {
-    if (isKnown(id)) return true
-    return hitAtMs !== null && !!clubId && !!rungId && isKnown(ballKey({ hitAtMs, clubId, rungId, carryM }))
-  }
+function rowReader(
+  choices: ImportChoices,
+  rows: number,
+  context: ImportContext,
+  labels: Record<'clubs' | 'swings', Labels>,
+) {
+  const { idOf, isKnown, nowMs, take } = context
+  const { clubs, swings } = labels
+  const idOfRow = rowIds(idOf)
+  const momentOf = spreadOverDay(choices.dateMs, rows, nowMs)
+  const silent = silentCells(choices)
+  const isPresent = (id: string, { hitAtMs, carryM }: RowFigures, clubId?: string | null, rungId?: string | null) =>
+    isKnown(id) || (hitAtMs !== null && !!clubId && !!rungId && isKnown(ballKey({ hitAtMs, clubId, rungId, carryM })))
 
-  table.rows.forEach((row, i) => {
-    if (row.every(cell => cell.trim() === '')) return
-    const line = table.lines[i]!
-    const cells: Record<string, string> = toCells(row, choices.mapping, toMs)
+  return (row: readonly string[], i: number, cells: Record<string, string>): RowOutcome => {
     const [read, faults] = readRow(cells, silent, nowMs)
+    if (faults.length > 0) return { kind: 'refused', faults }
     const { figures, surface, indoors } = read
-    if (faults.length > 0) {
-      refuse(line, faults)
-      return
-    }
     clubs.count(read.club)
     for (const label of new Set([read.swing, read.asked])) if (label !== '') swings.count(label)
     const clubId = clubs.choice(read.club)
     const rungId = read.swing === '' ? choices.swing : swings.choice(read.swing)
-    if (clubId === SKIP || rungId === SKIP) return void (plan.skipped += 1)
+    if (clubId === SKIP || rungId === SKIP) return { kind: 'skipped' }
     const id = idOfRow(row)
-    if (isPresent(id, figures, clubId, rungId)) return void (plan.present += 1)
-    if (!clubId || !rungId) return
+    if (isPresent(id, figures, clubId, rungId)) return { kind: 'present' }
+    if (!clubId || !rungId) return { kind: 'undecided' }
     const asked = read.asked === '' ? null : swings.choice(read.asked)
     const refused = take(
       {
@@ -300,14 +279,42 @@ export function planRows(table: ForeignTable, choices: ImportChoices, bag: Bag, 
       },
       cells,
     )
-    if (refused.length > 0) {
-      refuse(line, refused)
-      return
-    }
-    plan.fresh += 1
-    if (plan.sample.length < SAMPLE) {
-      plan.sample.push({ line, ...names({ clubId, rungId }), carryM: figures.carryM, cells })
-    }
+    return refused.length > 0
+      ? { kind: 'refused', faults: refused }
+      : { kind: 'fresh', shot: { clubId, rungId }, carryM: figures.carryM }
+  }
+}
+
+/**
+ * What an import would do with each row, and the balls it would make. The id of a ball is made of its row, so that the
+ * same file twice adds nothing.
+ */
+export function planRows(table: ForeignTable, choices: ImportChoices, bag: Bag, context: ImportContext): ImportPlan {
+  const names = labelsOf(bag)
+  const known = labelsOfBag(bag)
+  const labels = { clubs: new Labels(choices.clubs, known.clubs), swings: new Labels(choices.swings, known.swings) }
+  const outcomeOf = rowReader(choices, table.rows.length, context, labels)
+  const plan: Omit<ImportPlan, 'clubs' | 'swings'> = {
+    fresh: 0,
+    sample: [],
+    present: 0,
+    skipped: 0,
+    refused: [],
+    refusedRows: 0,
+  }
+  table.rows.forEach((row, i) => {
+    if (row.every(cell => cell.trim() === '')) return
+    const line = table.lines[i]!
+    const cells: Record<string, string> = toCells(row, choices.mapping, context.toMs)
+    const outcome = outcomeOf(row, i, cells)
+    if (outcome.kind === 'refused') {
+      plan.refusedRows += 1
+      for (const [column, value, fault] of outcome.faults)
+        if (plan.refused.length < REFUSED_SHOWN) plan.refused.push({ row: line, column, value: cut(value, 40), fault })
+    } else if (outcome.kind === 'fresh') {
+      plan.fresh += 1
+      if (plan.sample.length < SAMPLE) plan.sample.push({ line, ...names(outcome.shot), carryM: outcome.carryM, cells })
+    } else if (outcome.kind !== 'undecided') plan[outcome.kind] += 1
   })
-  return { ...plan, refused: plan.refused.slice(0, REFUSED_SHOWN), clubs: clubs.all, swings: swings.all }
+  return { ...plan, clubs: labels.clubs.all, swings: labels.swings.all }
 }

@@ -100,22 +100,10 @@ function rootIn(f: (s: number) => number, low: number, high: number): number {
   return Math.abs(fa) < Math.abs(fb) ? a : b
 }
 
-/**
- * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the
- * roots of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
- * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
- * @param steps about how many the flight is cut into
- * @param trace filled with points of the way, where one is handed in
- * @returns the flight to the height of the target, or the reason why it does not get there
- * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL).carryM // => 91.6
- */
-export function fly(
-  launch: Launch,
-  { air, wind, targetHeightM }: Conditions,
-  steps: number = STEPS_A_FLIGHT,
-  trace?: TracePoint[],
-): Flight {
-  checkLaunch(launch)
+type Slopes = (state: Float64Array, slope: Float64Array) => void
+
+/** Place, speed and spin of a ball in this air: how fast each changes. */
+function slopesOf(launch: Launch, { air, wind }: Conditions): Slopes {
   const up = toRad(launch.launchDeg)
   const out = toRad(launch.azimuthDeg)
   const tilt = toRad(launch.tiltDeg)
@@ -131,9 +119,7 @@ export function fly(
   const push = (air.densityKgM3 * Math.PI * BALL_RADIUS_M * BALL_RADIUS_M) / (2 * BALL_KG)
   const perSpeed = (air.densityKgM3 * BALL_DIAMETER_M) / air.viscosityPas
   const decay = (SPIN_DECAY * air.densityKgM3) / SPIN_DECAY_DENSITY_KG_M3 / BALL_RADIUS_M
-
-  /** Place, speed, spin: how fast each changes. */
-  function slopes(state: Float64Array, slope: Float64Array): void {
+  return (state, slope) => {
     const share = windy ? windFactor(state[1]!, wind.readAtM, wind.roughnessM) : 0
     const ux = state[3]! - share * windX
     const uy = state[4]!
@@ -155,26 +141,25 @@ export function fly(
     slope[5] = lift * cz - drag * uz
     slope[6] = -decay * state[6]! * u
   }
+}
 
-  const vy = launch.speedMs * sinUp
-  const vacuumS = (vy + Math.sqrt(Math.max(0, vy * vy - 2 * GRAVITY_MS2 * targetHeightM))) / GRAVITY_MS2
-  const longest = Math.min(Math.max(vacuumS, 1e-3) / steps, LONGEST_STEP_S)
-  let h = windy ? FIRST_STEP_IN_WIND * longest : longest
-  let from = new Float64Array(SIZE)
-  from.set([0, 0, 0, launch.speedMs * cosUp * cosOut, vy, launch.speedMs * cosUp * sinOut, rpmToRadS(launch.spinRpm)])
-  let to = new Float64Array(SIZE)
-  let slopeFrom = new Float64Array(SIZE)
-  let slopeTo = new Float64Array(SIZE)
+/** Both ends of a step, and how fast all changes there. */
+interface Step {
+  from: Float64Array
+  to: Float64Array
+  slopeFrom: Float64Array
+  slopeTo: Float64Array
+}
+
+/** Classic fourth-order Runge and Kutta: from one end of a step to the other. */
+function stepper(slopes: Slopes): (step: Step, h: number) => void {
   const [mid, k2, k3, k4] = [
     new Float64Array(SIZE),
     new Float64Array(SIZE),
     new Float64Array(SIZE),
     new Float64Array(SIZE),
   ]
-  slopes(from, slopeFrom)
-  let timeS = 0
-  let apexM = vy > 0 ? Number.NaN : 0
-  for (let step = 0; step < MOST_STEPS; step++) {
+  return ({ from, to, slopeFrom, slopeTo }, h) => {
     for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + (h / 2) * slopeFrom[i]!
     slopes(mid, k2)
     for (let i = 0; i < SIZE; i++) mid[i] = from[i]! + (h / 2) * k2[i]!
@@ -183,10 +168,62 @@ export function fly(
     slopes(mid, k4)
     for (let i = 0; i < SIZE; i++) to[i] = from[i]! + (h / 6) * (slopeFrom[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!)
     slopes(to, slopeTo)
+  }
+}
 
-    const at = (i: number, s: number) => hermite(from[i]!, slopeFrom[i]!, to[i]!, slopeTo[i]!, h, s)
+/** A ball as it leaves the club. */
+function startOf({ launchDeg, azimuthDeg, speedMs, spinRpm }: Launch): Float64Array {
+  const [up, out] = [toRad(launchDeg), toRad(azimuthDeg)]
+  const start = new Float64Array(SIZE)
+  const along = speedMs * cos(up)
+  start.set([0, 0, 0, along * cos(out), speedMs * sin(up), along * sin(out), rpmToRadS(spinRpm)])
+  return start
+}
+
+/** How long a step may be: a share of the flight without air. */
+function longestStep(vy: number, targetHeightM: number, steps: number): number {
+  const vacuumS = (vy + Math.sqrt(Math.max(0, vy * vy - 2 * GRAVITY_MS2 * targetHeightM))) / GRAVITY_MS2
+  return Math.min(Math.max(vacuumS, 1e-3) / steps, LONGEST_STEP_S)
+}
+
+/**
+ * Flies a ball by its launch. Classic fourth-order Runge and Kutta in about a dozen steps; apex and landing are the
+ * roots of each step's cubic. Against an integrator of order eight the carry is within 0.02 yd.
+ * @param launch checked by `checkLaunch`: NaN and the impossible throw a RangeError
+ * @param steps about how many the flight is cut into
+ * @param trace filled with points of the way, where one is handed in
+ * @returns the flight to the height of the target, or the reason why it does not get there
+ * @example fly({ speedMs: 38, launchDeg: 30.7, azimuthDeg: 0, spinRpm: 10_110, tiltDeg: 0 }, NEUTRAL).carryM // => 91.6
+ */
+export function fly(
+  launch: Launch,
+  conditions: Conditions,
+  steps: number = STEPS_A_FLIGHT,
+  trace?: TracePoint[],
+): Flight {
+  checkLaunch(launch)
+  const { wind, targetHeightM } = conditions
+  const slopes = slopesOf(launch, conditions)
+  const go = stepper(slopes)
+  const start = startOf(launch)
+  const vy = start[4]!
+  const longest = longestStep(vy, targetHeightM, steps)
+  let h = wind.speedMs > 0 ? FIRST_STEP_IN_WIND * longest : longest
+  const step: Step = {
+    from: start,
+    to: new Float64Array(SIZE),
+    slopeFrom: new Float64Array(SIZE),
+    slopeTo: new Float64Array(SIZE),
+  }
+  slopes(step.from, step.slopeFrom)
+  let timeS = 0
+  let apexM = vy > 0 ? Number.NaN : 0
+  const at = (i: number, s: number) => hermite(step.from[i]!, step.slopeFrom[i]!, step.to[i]!, step.slopeTo[i]!, h, s)
+  for (let n = 0; n < MOST_STEPS; n++) {
+    go(step, h)
+    const [heightM, climbs] = [step.to[1]!, step.to[4]!]
     let falls = 0
-    if (Number.isNaN(apexM) && to[4]! <= 0) {
+    if (Number.isNaN(apexM) && climbs <= 0) {
       falls = rootIn(s => at(4, s), 0, 1)
       apexM = at(1, falls)
       if (apexM < targetHeightM) return { ok: false, reason: 'unreachable' }
@@ -196,7 +233,7 @@ export function fly(
         const s = k / TRACE_PARTS
         trace.push({ alongM: at(0, s), heightM: at(1, s), sideM: at(2, s) })
       }
-    if (to[4]! < 0 && to[1]! <= targetHeightM) {
+    if (climbs < 0 && heightM <= targetHeightM) {
       const s = rootIn(share => at(1, share) - targetHeightM, falls, 1)
       const [vx, down, vz] = [at(3, s), at(4, s), at(5, s)]
       return {
@@ -212,8 +249,8 @@ export function fly(
     }
     timeS += h
     h = Math.min(longest, 2 * h)
-    ;[from, to] = [to, from]
-    ;[slopeFrom, slopeTo] = [slopeTo, slopeFrom]
+    ;[step.from, step.to] = [step.to, step.from]
+    ;[step.slopeFrom, step.slopeTo] = [step.slopeTo, step.slopeFrom]
   }
   return { ok: false, reason: 'unreachable' }
 }

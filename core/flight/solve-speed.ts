@@ -23,70 +23,61 @@ function guessMs(loftDeg: number, carryM: number): number {
   return exp(1.63177 + 0.228062 * l + 0.0481124 * l * l - 0.00113255 * loft + 4.28554e-5 * loft * loft)
 }
 
-/**
- * The smallest ball speed that carries so far with a clean strike of this loft. In a strong headwind more speed may
- * carry less: the rising branch is meant.
- * @param carryM to the height of the target
- * @param near where to begin to look, m/s: another day's answer saves half the flights
- * @returns the speed, to a tenth of a millimetre of carry, or the reason why there is none
- * @throws RangeError for a carry that is not above 0
- * @example solveSpeed(56, 91.44, NEUTRAL).ballSpeedMs // => 37.957
- */
-export function solveSpeed(
-  loftDeg: number,
-  carryM: number,
-  conditions: Conditions,
-  own: OwnStrike = USUAL_STRIKE,
-  near: number = guessMs(loftDeg, carryM),
-): Solved {
-  if (!(carryM > 0 && carryM < 1000))
-    throw new RangeError(`carryM ${carryM} is not possible: above 0 and below 1000 is allowed`)
-  /** How far beyond, metres; one that never gets up to the target is short by all of it. */
-  const off = (v: number): number => {
-    const flight = fly(straight(loftDeg, v, own), conditions)
-    return flight.ok ? flight.carryM - carryM : -carryM
+/** How far beyond the target a ball of this speed comes down, metres; all of the carry short where it never gets up. */
+type Off = (speedMs: number) => number
+/** A speed and how far off it ends. */
+interface Tried {
+  v: number
+  f: number
+}
+type None = Extract<Solved, { ok: false }>
+const none = (reason: None['reason']): None => ({ ok: false, reason })
+
+/** Faster until the ball gets up to a raised target at all. */
+function gettingUp(off: Off, from: number, carryM: number): Tried | None {
+  let v = from
+  let f = off(v)
+  while (f === -carryM) {
+    v *= RISE
+    if (v > FASTEST_MS) return none('unreachable')
+    f = off(v)
   }
-  let high = within(near, SLOWEST_MS, FASTEST_MS)
-  let fHigh = off(high)
-  // Too slow to get up to a raised target at all: faster, until it does.
-  while (fHigh === -carryM) {
-    high *= RISE
-    if (high > FASTEST_MS) return { ok: false, reason: 'unreachable' }
-    fHigh = off(high)
+  return { v, f }
+}
+
+/** From a ball that is short to one that is long: faster on the rising branch, back to the peak on the falling one. */
+function longEnough(off: Off, short: Tried, carryM: number): Tried | None {
+  let { v, f } = short
+  const rising = off(1.01 * v) > f
+  while (f < 0) {
+    v *= rising ? within(1 + (0.9 * -f) / carryM, 1.01, 1.15) : 0.97
+    if (v > FASTEST_MS) return none('beyond')
+    if (v < SLOWEST_MS) return none('unreachable')
+    const next = off(v)
+    // Past the peak, which lies short of the target.
+    if (next < f) return none('beyond')
+    f = next
   }
-  if (fHigh < 0) {
-    let next = off(1.01 * high)
-    if (next > fHigh) {
-      while (fHigh < 0) {
-        high *= within(1 + (0.9 * -fHigh) / carryM, 1.01, 1.15)
-        if (high > FASTEST_MS) return { ok: false, reason: 'beyond' }
-        next = off(high)
-        if (next < fHigh) return { ok: false, reason: 'beyond' }
-        fHigh = next
-      }
-    } else {
-      // On the falling branch: back to the peak, which may lie short of the target.
-      while (fHigh < 0) {
-        high *= 0.97
-        if (high < SLOWEST_MS) return { ok: false, reason: 'unreachable' }
-        next = off(high)
-        if (next < fHigh) return { ok: false, reason: 'beyond' }
-        fHigh = next
-      }
-    }
+  return { v, f }
+}
+
+/** From a ball that is long to two on either side of the target. */
+function bracket(off: Off, long: Tried, carryM: number): { low: Tried; high: Tried } | None {
+  let high = long
+  let low = long
+  while (low.f > 0) {
+    const v = low.v * within(1 - (0.8 * low.f) / carryM, 0.5, 0.985)
+    if (v < SLOWEST_MS / 2) return none('unreachable')
+    low = { v, f: off(v) }
+    if (low.f > 0) high = low
   }
-  let low = high
-  let fLow = fHigh
-  while (fLow > 0) {
-    low *= within(1 - (0.8 * fLow) / carryM, 0.5, 0.985)
-    if (low < SLOWEST_MS / 2) return { ok: false, reason: 'unreachable' }
-    fLow = off(low)
-    if (fLow > 0) {
-      high = low
-      fHigh = fLow
-    }
-  }
-  // Modified false position (Illinois): the end that stays twice counts half.
+  return { low, high }
+}
+
+/** Modified false position (Illinois): the end that stays twice counts half. */
+function between(off: Off, ends: { low: Tried; high: Tried }): Solved {
+  let { v: low, f: fLow } = ends.low
+  let { v: high, f: fHigh } = ends.high
   let side = 0
   for (let round = 0; round < MOST_ROUNDS; round++) {
     if (Math.abs(fLow) < CLOSE_M) return { ok: true, ballSpeedMs: low }
@@ -107,5 +98,35 @@ export function solveSpeed(
       side = -1
     }
   }
-  return { ok: false, reason: 'unreachable' }
+  return none('unreachable')
+}
+
+/**
+ * The smallest ball speed that carries so far with a clean strike of this loft. In a strong headwind more speed may
+ * carry less: the rising branch is meant.
+ * @param carryM to the height of the target
+ * @param near where to begin to look, m/s: another day's answer saves half the flights
+ * @returns the speed, to a tenth of a millimetre of carry, or the reason why there is none
+ * @throws RangeError for a carry that is not above 0
+ * @example solveSpeed(56, 91.44, NEUTRAL).ballSpeedMs // => 37.957
+ */
+export function solveSpeed(
+  loftDeg: number,
+  carryM: number,
+  conditions: Conditions,
+  own: OwnStrike = USUAL_STRIKE,
+  near: number = guessMs(loftDeg, carryM),
+): Solved {
+  if (!(carryM > 0 && carryM < 1000))
+    throw new RangeError(`carryM ${carryM} is not possible: above 0 and below 1000 is allowed`)
+  const off: Off = v => {
+    const flight = fly(straight(loftDeg, v, own), conditions)
+    return flight.ok ? flight.carryM - carryM : -carryM
+  }
+  const up = gettingUp(off, within(near, SLOWEST_MS, FASTEST_MS), carryM)
+  if ('ok' in up) return up
+  const long = up.f < 0 ? longEnough(off, up, carryM) : up
+  if ('ok' in long) return long
+  const ends = bracket(off, long, carryM)
+  return 'ok' in ends ? ends : between(off, ends)
 }

@@ -3,7 +3,8 @@ import type { PublishedChart } from '../history/published'
 import { newMemo, type Memo } from '../memo'
 import { fromUnit, toUnit, type DistanceUnit } from '../units'
 import { flownShots, type FlownShot } from './flown'
-import { pick, type Picked, type PickedShot, type PickQuestion } from './pick'
+import { pick } from './pick'
+import type { Picked, PickedShot, PickQuestion } from './picked'
 import { pickPlayerOf, type PickPlayer } from './pick-player'
 
 /** A stretch of targets that one stock shot is chosen for, in the unit it was asked in, both ends among it. */

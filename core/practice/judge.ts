@@ -46,28 +46,35 @@ export function withinOf({ withinM, level, measure }: DrillSpec, task: DrillTask
   return leaveOfLevel(level, task.targetM, MIDDLE_BALL, measure === 'leave' ? 'both' : 'length', memo)
 }
 
-/** What the ball was held against; null where it cannot be told. */
-function isGood(
-  spec: DrillSpec,
-  task: DrillTask,
+type Seen = Pick<JudgedBall, 'offM' | 'sideM' | 'leaveM' | 'speedOffMs'>
+type GoodBy = (
   ball: DrillBall,
-  { offM, sideM, leaveM, speedOffMs }: Pick<JudgedBall, 'offM' | 'sideM' | 'leaveM' | 'speedOffMs'>,
-  memo: Memo,
-): boolean | null {
-  const { measure, launchMostDeg } = spec
-  const within = withinOf(spec, task, memo)
-  if (measure === 'speed') return speedOffMs === null ? null : Math.abs(speedOffMs) <= SPEED_WITHIN_MS
-  if (measure === 'curve') return ball.curve === undefined || !task.curve ? null : curveWay(ball.curve) === task.curve
-  if (measure === 'launch')
-    return ball.launchDeg === undefined ? (ball.good ?? null) : ball.launchDeg <= (launchMostDeg ?? Infinity)
-  if (measure === 'side') return sideM === null ? (ball.good ?? null) : Math.abs(sideM) <= within
-  if (measure === 'call') {
-    if (offM === null || !ball.call) return null
-    const came = offM < -within ? 'short' : offM > within ? 'long' : 'good'
-    return came === ball.call
-  }
-  if (leaveM === null) return ball.good ?? null
-  return (measure === 'length' ? Math.abs(offM!) : leaveM) <= within
+  seen: Seen,
+  against: { task: DrillTask; withinM: number; launchMostDeg: number },
+) => boolean | null
+
+/** A reading against its limit; where nobody read it, what the coach called. */
+const atMost = (value: number | null | undefined, most: number, ball: DrillBall) =>
+  value === null || value === undefined ? (ball.good ?? null) : value <= most
+
+const sizeOf = (value: number | null) => (value === null ? null : Math.abs(value))
+
+const byLeave: GoodBy = (ball, { leaveM }, { withinM }) => atMost(leaveM, withinM, ball)
+
+/** What the ball is held against, by what is measured; null where it cannot be told. */
+const GOOD_BY: Record<DrillSpec['measure'], GoodBy> = {
+  speed: (_, { speedOffMs }) => (speedOffMs === null ? null : Math.abs(speedOffMs) <= SPEED_WITHIN_MS),
+  curve: ({ curve }, _, { task }) => (curve === undefined || !task.curve ? null : curveWay(curve) === task.curve),
+  launch: (ball, _, { launchMostDeg }) => atMost(ball.launchDeg, launchMostDeg, ball),
+  side: (ball, { sideM }, { withinM }) => atMost(sizeOf(sideM), withinM, ball),
+  length: (ball, { offM }, { withinM }) => atMost(sizeOf(offM), withinM, ball),
+  leave: byLeave,
+  eye: byLeave,
+  call: ({ call }, { offM }, { withinM }) => {
+    if (offM === null || !call) return null
+    const came = offM < -withinM ? 'short' : offM > withinM ? 'long' : 'good'
+    return came === call
+  },
 }
 
 /** A ball of a go. Mutates nothing. */
@@ -82,13 +89,18 @@ export function judge(spec: DrillSpec, ball: DrillBall, memo: Memo): JudgedBall 
   const dimensions = bySide ? 'both' : 'length'
   const rings = targetM !== undefined && leaveM !== null ? ringsOf(spec.level, targetM, dimensions, memo) : null
   const rest = leaveM === null ? null : restStrokes(spec.level, targetM!, offM!, bySide ? sideM : 0, memo)
+  const against = {
+    task,
+    withinM: withinOf(spec, task, memo),
+    launchMostDeg: spec.launchMostDeg ?? Infinity,
+  }
   return {
     ball,
     task,
     offM,
     sideM,
     leaveM,
-    good: isGood(spec, task, ball, { offM, sideM, leaveM, speedOffMs }, memo),
+    good: GOOD_BY[spec.measure](ball, { offM, sideM, leaveM, speedOffMs }, against),
     points: rings ? pointsOf(leaveM!, rings) : 0,
     wild: rings !== null && isWild(leaveM!, rings),
     gained: rest === null ? null : levelRest(spec.level, targetM!, dimensions, memo) - rest,

@@ -101,6 +101,24 @@ function cannotBe({ launch, carryM, flownM }: LaunchRecord, spinShare: number): 
   return carryM !== undefined && flownM !== undefined && outside(carryM / flownM, LIMITS.carryOverFlight)
 }
 
+/** A strike beside what is usual; null where nothing is known to hold it against. */
+type Beside = Pick<StrikeVerdict, 'spinShare' | 'launchOffDeg' | 'carryShare' | 'speedShare' | 'own'>
+
+/** Little spin: a flyer, unless it is thin, or came down where no ball with so little spin does. */
+function lowSpinLook({ spinShare, carryShare, own }: Beside): StrikeLook | null {
+  if (!own) return 'flyer'
+  if (carryShare !== null && carryShare > LIMITS.longer) return 'flyer'
+  if (spinShare < LIMITS.veryLowSpin && carryShare !== null && carryShare > LIMITS.asLong) return 'misread'
+  return spinShare < LIMITS.flyerSpin ? 'flyer' : null
+}
+
+/** Little speed off the club, or short with little speed. */
+function isHeavy({ carryShare, speedShare }: Beside, smash: number | null, usualSmash: number): boolean {
+  if (smash !== null && smash < LIMITS.heavySmash * usualSmash) return true
+  if (carryShare === null || speedShare === null) return false
+  return carryShare < LIMITS.heavyCarry && speedShare < LIMITS.heavySpeed
+}
+
 /**
  * Names a strike from its launch: the first rule that holds, beside the player's own usual where it is known, else
  * beside what is usual for the loft, with looser limits.
@@ -111,35 +129,22 @@ function cannotBe({ launch, carryM, flownM }: LaunchRecord, spinShare: number): 
 export function strikeLook(record: LaunchRecord, loftDeg: number, usual: UsualStrike | null): StrikeVerdict {
   const { launch, carryM, clubSpeedMs } = record
   const model = deliver(loftDeg, launch.speedMs)
-  const spinShare = usual
-    ? launch.spinRpm / launch.speedMs / (usual.spinRpm / usual.speedMs)
-    : launch.spinRpm / model.spinRpm
-  const launchOffDeg = launch.launchDeg - (usual?.launchDeg ?? model.launchDeg)
-  const carryShare = usual && carryM !== undefined ? carryM / usual.carryM : null
-  const speedShare = usual ? launch.speedMs / usual.speedMs : null
-  const verdict = (look: StrikeLook): StrikeVerdict => ({
-    look,
-    spinShare,
-    launchOffDeg,
-    carryShare,
-    speedShare,
+  const beside: Beside = {
+    spinShare: usual
+      ? launch.spinRpm / launch.speedMs / (usual.spinRpm / usual.speedMs)
+      : launch.spinRpm / model.spinRpm,
+    launchOffDeg: launch.launchDeg - (usual?.launchDeg ?? model.launchDeg),
+    carryShare: usual && carryM !== undefined ? carryM / usual.carryM : null,
+    speedShare: usual ? launch.speedMs / usual.speedMs : null,
     own: usual !== null,
-  })
-  const from = usual ? 'own' : 'usual'
-
-  if (cannotBe(record, spinShare)) return verdict('misread')
-  const thin = launchOffDeg < LIMITS.thinDeg[from]
-  if (spinShare < LIMITS.lowSpin[from]) {
-    if (thin) return verdict('thin')
-    if (!usual) return verdict('flyer')
-    if (carryShare !== null && carryShare > LIMITS.longer) return verdict('flyer')
-    if (spinShare < LIMITS.veryLowSpin && carryShare !== null && carryShare > LIMITS.asLong) return verdict('misread')
-    if (spinShare < LIMITS.flyerSpin) return verdict('flyer')
   }
-  if (thin) return verdict('thin')
-  if (clubSpeedMs !== undefined && launch.speedMs / clubSpeedMs < LIMITS.heavySmash * (usual?.smash ?? model.smash))
-    return verdict('heavy')
-  if (carryShare !== null && speedShare !== null && carryShare < LIMITS.heavyCarry && speedShare < LIMITS.heavySpeed)
-    return verdict('heavy')
-  return verdict('good')
+  const from = usual ? 'own' : 'usual'
+  const smash = clubSpeedMs === undefined ? null : launch.speedMs / clubSpeedMs
+  const look = (): StrikeLook => {
+    if (cannotBe(record, beside.spinShare)) return 'misread'
+    if (beside.launchOffDeg < LIMITS.thinDeg[from]) return 'thin'
+    const low = beside.spinShare < LIMITS.lowSpin[from] ? lowSpinLook(beside) : null
+    return low ?? (isHeavy(beside, smash, usual?.smash ?? model.smash) ? 'heavy' : 'good')
+  }
+  return { look: look(), ...beside }
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import type { CellValue } from 'read-excel-file/web-worker'
-import { isUnitRow, guessMapping, type ForeignTable, type Mapping } from '#core/files/foreign-table'
+import { guessMapping, isUnitRow } from '#core/files/column-guess'
+import type { ForeignTable, Mapping } from '#core/files/foreign-table'
 import { unzipSync } from 'fflate'
 import { cut } from '#core/cut'
 import { FILE_MAX_BYTES, ROWS_MAX } from './import-limits'

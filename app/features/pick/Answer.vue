@@ -2,7 +2,7 @@
 import { cellKey } from '#core/bag/bag'
 import { servedAt } from '#core/chart/served-best'
 import type { PublishedChart } from '#core/history/published'
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { lieText, nearerText, servedText, unservedText, wayText, whyText } from '#words/pick'
 import { stockShotName } from '#words/stock-shot'
 import type { PickDesk } from '~/features/pick/usePick'

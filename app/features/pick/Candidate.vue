@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { aimText, callText, howText, pickName } from '#words/pick'
 import { stockShotName } from '#words/stock-shot'
 import { useDistance } from '~/ui/useDistance'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Trouble } from '#core/pick/around'
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { callWorthText, landsText, leavesText, missText, yoursText } from '#words/pick'
 import { apexText } from '#words/readings'
 import { useDistance } from '~/ui/useDistance'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { howText, pickName } from '#words/pick'
 import { endedTexts, keptText } from '#words/kept-pick'
 import { useDistance } from '~/ui/useDistance'

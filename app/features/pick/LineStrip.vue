@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Trouble } from '#core/pick/around'
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { TROUBLE_TEXTS } from '#words/pick'
 import { Z_80 } from '#core/stats/quantiles'
 

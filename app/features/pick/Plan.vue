@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GREEN_RADIUS_M } from '#core/pick/strokes'
 import type { Green, Trouble } from '#core/pick/around'
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { pickName, sideText, troubleText } from '#words/pick'
 import { useDistance } from '~/ui/useDistance'
 

@@ -1,6 +1,6 @@
 <!-- Keys on the glass are as large as they need be at any size of text: measured in pixels. -->
 <script setup lang="ts">
-import type { PickedShot } from '#core/pick/pick'
+import type { PickedShot } from '#core/pick/picked'
 import { TOLD_TO, type ToldTo } from '#core/pick/flag-from'
 import type { PickDesk } from '~/features/pick/usePick'
 import { useShortcuts } from '~/ui/useShortcuts'

@@ -1,6 +1,6 @@
 import { cellKey } from '#core/bag/bag'
 import type { Trouble } from '#core/pick/around'
-import type { Picked, PickedShot } from '#core/pick/pick'
+import type { Picked, PickedShot } from '#core/pick/picked'
 import type { PickDesk } from '~/features/pick/usePick'
 import { useDistance } from '~/ui/useDistance'
 

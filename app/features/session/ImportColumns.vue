@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-table'
+import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-columns'
 import type { Importer } from '~/features/session/useImport'
 import { rowsWords } from '~/features/session/import-words'
 import FramePlainSelect from '~/ui/frame/PlainSelect.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-table'
+import { FOREIGN_COLUMNS, type ForeignColumn } from '#core/files/foreign-columns'
 import { rowFaultText } from '#words/row-faults'
 import { useDistance } from '~/ui/useDistance'
 import type { Importer } from '~/features/session/useImport'

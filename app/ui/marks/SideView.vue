@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { TracePoint } from '#core/flight/fly'
-import type { Height } from '#core/pick/pick'
+import type { Height } from '#core/pick/picked'
 import { apexText } from '#words/readings'
 import { useDistance } from '~/ui/useDistance'
 
