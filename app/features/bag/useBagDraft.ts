@@ -1,6 +1,6 @@
-import { v7 as newId } from 'uuid'
-import { cellKey, gridCells, type Bag, type StockShot } from '#core/bag/bag'
-import { changeOf, draftOf, fieldNumber, usualName, type BagDraft, type TypedBelief } from '~/player/bag-draft'
+import { cellKey, gridCells, type Bag } from '#core/bag/bag'
+import { bagEdits } from '~/features/bag/bag-edits'
+import { changeOf, draftOf, type BagDraft } from '~/player/bag-draft'
 import { Refused, api } from '~/offline/api'
 import { useCellRemarks } from '~/player/useCellRemarks'
 import { useDraftHistory } from '~/features/bag/useDraftHistory'
@@ -14,13 +14,39 @@ interface Kept {
   draft: BagDraft
 }
 
+const keptDraft = (playerId: string) =>
+  useLocalStorage<Kept | null>(`uzzet-bag-${playerId}`, null, {
+    serializer: { read: text => JSON.parse(text) as Kept, write: value => JSON.stringify(value) },
+  })
+
+/** What the player believes, as it was typed into the bag. */
+function useBelieved(draft: Ref<BagDraft>) {
+  const record = usePlayerRecord()
+  const { put } = useCellRemarks()
+
+  /** What was typed of what the player believes is said once the bag that it is about is saved. */
+  async function sayBelieved(believed: BagDraft['believed']): Promise<void> {
+    const cells = new Map(gridCells(record.bag).map(cell => [cellKey(cell), cell]))
+    for (const [key, { carryM, carryToM }] of Object.entries(believed)) {
+      const cell = cells.get(key)
+      if (cell) await put(cell, 'believed', carryToM === undefined ? carryM : [carryM, carryToM], '')
+    }
+  }
+
+  /** What is said need not be said again; what was typed over it meanwhile must. */
+  function forgetSaid(said: BagDraft['believed']): void {
+    const { believed } = draft.value
+    const left = Object.entries(believed).filter(([key, one]) => JSON.stringify(said[key]) !== JSON.stringify(one))
+    draft.value.believed = Object.fromEntries(left)
+  }
+  return { sayBelieved, forgetSaid }
+}
+
 /** The bag as it is being edited: kept in the browser until it is saved, each change undoable. */
 export function useBagDraft(playerId: string) {
   const record = usePlayerRecord()
   const toast = useToast()
-  const kept = useLocalStorage<Kept | null>(`uzzet-bag-${playerId}`, null, {
-    serializer: { read: text => JSON.parse(text) as Kept, write: value => JSON.stringify(value) },
-  })
+  const kept = keptDraft(playerId)
   // What was kept by a page of before knows no beliefs.
   const draft = ref<BagDraft>({ ...draftOf(record.bag), ...kept.value?.draft })
   const version = ref(kept.value?.version ?? record.bagVersion)
@@ -29,7 +55,7 @@ export function useBagDraft(playerId: string) {
   const theirs = shallowRef<{ bag: Bag; bagVersion: number }>()
   const busy = ref(false)
   const formErrors = useFormErrors()
-  const { undo, redo, canUndo, canRedo, clear } = useDraftHistory(draft)
+  const { clear, ...history } = useDraftHistory(draft)
 
   const dirty = computed(() => JSON.stringify(draft.value) !== JSON.stringify(draftOf(record.bag)))
   watch(
@@ -52,23 +78,7 @@ export function useBagDraft(playerId: string) {
     void nextTick(clear)
   }
 
-  const { put } = useCellRemarks()
-
-  /** What was typed of what the player believes is said once the bag that it is about is saved. */
-  async function sayBelieved(believed: BagDraft['believed']): Promise<void> {
-    const cells = new Map(gridCells(record.bag).map(cell => [cellKey(cell), cell]))
-    for (const [key, { carryM, carryToM }] of Object.entries(believed)) {
-      const cell = cells.get(key)
-      if (cell) await put(cell, 'believed', carryToM === undefined ? carryM : [carryM, carryToM], '')
-    }
-  }
-
-  /** What is said need not be said again; what was typed over it meanwhile must. */
-  function forgetSaid(said: BagDraft['believed']): void {
-    const { believed } = draft.value
-    const left = Object.entries(believed).filter(([key, one]) => JSON.stringify(said[key]) !== JSON.stringify(one))
-    draft.value.believed = Object.fromEntries(left)
-  }
+  const { sayBelieved, forgetSaid } = useBelieved(draft)
 
   async function save(): Promise<void> {
     busy.value = true
@@ -106,60 +116,7 @@ export function useBagDraft(playerId: string) {
     start(theirs.value!.bag, theirs.value!.bagVersion)
   }
 
-  const ballsOf = (key: 'clubId' | 'rungId', id: string) =>
-    record.shots.filter(shot => shot[key] === id).reduce((sum, shot) => sum + shot.balls, 0)
-
-  /** @returns its id */
-  function addClub(loft = ''): string {
-    const id = newId()
-    draft.value.clubs.push({
-      id,
-      label: loft && `${loft}°`,
-      name: loft && usualName(Number(loft)),
-      loft,
-      retired: false,
-    })
-    return id
-  }
-
-  /** Label and name follow the loft until the coach gives them others. */
-  function setLoft(id: string, loft: string): void {
-    const club = draft.value.clubs.find(c => c.id === id)!
-    const before = fieldNumber(club.loft)
-    const labelFollows = club.label === '' || club.label === `${club.loft}°`
-    const nameFollows = club.name === '' || (typeof before === 'number' && club.name === usualName(before))
-    club.loft = loft
-    const now = fieldNumber(loft)
-    if (labelFollows) club.label = loft.trim() === '' ? '' : `${loft.trim().replace(/°$/, '')}°`
-    if (nameFollows) club.name = typeof now === 'number' ? usualName(now) : ''
-  }
-
-  function setBelieved(cell: StockShot, belief: TypedBelief): void {
-    draft.value.believed = { ...draft.value.believed, [cellKey(cell)]: belief }
-  }
-
-  function forgetBelieved(cell: StockShot): void {
-    const { [cellKey(cell)]: _gone, ...others } = draft.value.believed
-    draft.value.believed = others
-  }
-
-  /** Out of the bag: retired when it has balls, gone when it has none. */
-  function removeClub(id: string): void {
-    const club = draft.value.clubs.find(c => c.id === id)!
-    if (ballsOf('clubId', id) > 0) club.retired = true
-    else {
-      draft.value.clubs = draft.value.clubs.filter(c => c.id !== id)
-      draft.value.struckOut = draft.value.struckOut.filter(cell => cell.clubId !== id)
-    }
-  }
-
-  const scale = useScaleDraft(draft, id => ballsOf('rungId', id))
-
-  function toggleStruckOut(clubId: string, rungId: string): void {
-    const at = draft.value.struckOut.findIndex(cell => cell.clubId === clubId && cell.rungId === rungId)
-    if (at < 0) draft.value.struckOut.push({ clubId, rungId })
-    else draft.value.struckOut.splice(at, 1)
-  }
+  const edits = bagEdits(draft, () => record.shots)
 
   return {
     draft,
@@ -168,22 +125,13 @@ export function useBagDraft(playerId: string) {
     theirs,
     busy,
     errors: formErrors,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
+    ...history,
     save,
     keepMine,
     takeTheirs,
     discard: () => start(record.bag, record.bagVersion),
-    ballsOf,
-    ...scale,
-    addClub,
-    setLoft,
-    setBelieved,
-    forgetBelieved,
-    removeClub,
-    toggleStruckOut,
+    ...edits,
+    ...useScaleDraft(draft, id => edits.ballsOf('rungId', id)),
   }
 }
 

@@ -55,12 +55,8 @@ const USUAL: PickSetting = {
 const start = () => new Worker(new URL('../../calculation/workers/pick.worker.ts', import.meta.url), { type: 'module' })
 const PATIENCE_MS = 30_000
 
-/**
- * What to hit for a distance, from a published chart. Every distance is worked out beforehand in a worker, the typed
- * one first; what is typed then only looks its answer up.
- * @param key of whose chart it is: setting and distance are kept by it
- */
-export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUnit>, key: string) {
+/** Setting and typed distance, kept on this device by whose chart it is. */
+function keptPick(key: string) {
   const serializer = {
     read: (text: string) => JSON.parse(text) as PickSetting,
     write: (value: PickSetting) => JSON.stringify(value),
@@ -76,42 +72,36 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     },
     { debounce: 100 },
   )
+  return { setting, typed }
+}
+
+/** What is asked about a distance, but the distance. */
+function questionOf({ green, trouble, notPast, lie, over, under }: PickSetting): Omit<PickQuestion, 'targetM'> {
+  return {
+    around: { ...(green && { green }), trouble: notPast ? [...trouble, NOT_PAST] : trouble },
+    lie,
+    over,
+    under,
+  }
+}
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+interface Asked {
+  chart: Ref<PublishedChart | null>
+  unit: Ref<DistanceUnit>
+  day: Ref<PickDay>
+  question: Ref<Omit<PickQuestion, 'targetM'>>
+  at: Ref<number | null>
+}
+
+/** Every distance worked out beforehand in a worker, the one that is looked at first. */
+function pickAnswers({ chart, unit, day, question, at }: Asked) {
   const { ask, end } = workerClient<PickApi>(start, 'The part that picks shots')
   onBeforeUnmount(end)
-
   const opened = shallowRef<PickOpened>()
   const answers = shallowRef(new Map<number, Picked>())
   const failure = ref('')
-  /** To the flag, whatever the typed distance is told to. */
-  const beyond = computed(() => Math.round(toUnit(flagBeyondM(setting.value.to, setting.value.green), unit.value)))
-  const at = computed(() => {
-    if (!/^\d{1,3}$/.test(typed.value) || Number(typed.value) <= 0) return null
-    return Math.max(1, Number(typed.value) + beyond.value)
-  })
-  /** Types what has the flag so far away. */
-  function toFlag(flagAt: number): void {
-    typed.value = String(Math.max(1, flagAt - beyond.value))
-  }
-  const picked = computed(() => (at.value === null ? null : (answers.value.get(at.value) ?? null)))
-  const question = computed((): Omit<PickQuestion, 'targetM'> => {
-    const { green, trouble, notPast, lie, over, under } = setting.value
-    return {
-      around: { ...(green && { green }), trouble: notPast ? [...trouble, NOT_PAST] : trouble },
-      lie,
-      over,
-      under,
-    }
-  })
-  /** Without an air of today the home course's usual one, where the coach named it. */
-  const home = computed((): AirReading | null => {
-    const usual = chart.value?.pick?.home
-    return usual ? { ...USUAL_AIR, ...usual } : null
-  })
-  const air = computed(() => setting.value.air ?? (setting.value.neutral ? null : home.value))
-  const day = computed((): PickDay => {
-    const { slopeM, firmness } = setting.value
-    return { air: air.value, slopeM, firmness }
-  })
 
   let turn = 0
   function take(list: readonly { at: number; picked: Picked }[]): void {
@@ -155,8 +145,6 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     const answer = await ask(api => api.at(plain(question.value), wanted), PATIENCE_MS)
     if (own === turn) take([{ at: wanted, picked: answer }])
   }
-  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
   onMounted(() => {
     watch([chart, unit, () => JSON.stringify(day.value)], () => work(true), { immediate: true })
     watch(
@@ -169,6 +157,42 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
       })
     })
   })
+
+  const again = () => work(true)
+  return { ask, opened, answers, failure, again }
+}
+
+/**
+ * What to hit for a distance, from a published chart. Every distance is worked out beforehand in a worker, the typed
+ * one first; what is typed then only looks its answer up.
+ * @param key of whose chart it is: setting and distance are kept by it
+ */
+export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUnit>, key: string) {
+  const { setting, typed } = keptPick(key)
+  /** To the flag, whatever the typed distance is told to. */
+  const beyond = computed(() => Math.round(toUnit(flagBeyondM(setting.value.to, setting.value.green), unit.value)))
+  const at = computed(() => {
+    if (!/^\d{1,3}$/.test(typed.value) || Number(typed.value) <= 0) return null
+    return Math.max(1, Number(typed.value) + beyond.value)
+  })
+  /** Types what has the flag so far away. */
+  function toFlag(flagAt: number): void {
+    typed.value = String(Math.max(1, flagAt - beyond.value))
+  }
+  /** Without an air of today the home course's usual one, where the coach named it. */
+  const home = computed((): AirReading | null => {
+    const usual = chart.value?.pick?.home
+    return usual ? { ...USUAL_AIR, ...usual } : null
+  })
+  const air = computed(() => setting.value.air ?? (setting.value.neutral ? null : home.value))
+  const day = computed((): PickDay => {
+    const { slopeM, firmness } = setting.value
+    return { air: air.value, slopeM, firmness }
+  })
+
+  const question = computed(() => questionOf(setting.value))
+  const { ask, opened, answers, failure, again } = pickAnswers({ chart, unit, day, question, at })
+  const picked = computed(() => (at.value === null ? null : (answers.value.get(at.value) ?? null)))
 
   /** Where the choice changes, as far as it is worked out without a break. */
   const strip = computed(() =>
@@ -198,7 +222,7 @@ export function usePick(chart: Ref<PublishedChart | null>, unit: Ref<DistanceUni
     toFlag,
     home,
     layUpOf,
-    again: () => work(true),
+    again,
   }
 }
 export type PickDesk = ReturnType<typeof usePick>

@@ -1,36 +1,14 @@
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, shallowRef, toRaw } from 'vue'
+import { computed, ref, toRaw, type Ref } from 'vue'
 import { clockDifferenceMs, isClockKnown } from '~/offline/server-clock'
-import {
-  isOneThing,
-  nextLot,
-  withFollowers,
-  withTimeRight,
-  type AnyEntry,
-  type OutboxItem,
-} from '~/offline/outbox/entries'
+import { makeAside } from '~/offline/outbox/aside'
+import type { AnyEntry, OutboxItem } from '~/offline/outbox/entries'
 import type { OutboxItems } from '~/offline/outbox/items'
 import type { Outcome } from '~/offline/outbox/outcome'
+import { sendRound, type QueueState, type Sender } from '~/offline/outbox/round'
 
 const FIRST_WAIT_MS = 1500
 const LONGEST_WAIT_MS = 30_000
-/** An entry that failed alone so often, once at least while others were taken, steps aside. */
-const TRIES_BEFORE_ASIDE = 3
-/**
- * Failures one after the other, none taken in between, after which it is no fault of the entries: the next try begins
- * with others.
- */
-const FAILURES_BEFORE_PAUSE = 4
-/** What stepped aside is tried again by itself now and then. */
-const ASIDE_AGAIN_MS = 600_000
-
-const FOLLOWS = 'It waits for one before it that did not get through.'
-
-type QueueState = 'idle' | 'sending' | 'away' | 'signed-out' | 'full'
-interface Rest {
-  state: QueueState
-  waitMs: number | null
-}
 
 /** Whose entries a queue sends, and how. */
 export interface QueueOf<E extends AnyEntry> {
@@ -46,6 +24,57 @@ export interface QueueOf<E extends AnyEntry> {
   shutAgainMs: number | null
 }
 
+/** When it is tried again: later each time that nothing came of it. */
+function makePace(again: () => void) {
+  let waitMs = FIRST_WAIT_MS
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** True from a failed try until nothing waits: only then is it told, not at every ball. */
+  const stuck = ref(false)
+  return {
+    stuck,
+    waitMs: () => waitMs,
+    stop: () => clearTimeout(timer),
+    begin: () => void (waitMs = FIRST_WAIT_MS),
+    done(): void {
+      stuck.value = false
+      waitMs = FIRST_WAIT_MS
+    },
+    /** @param wait milliseconds until the next try; null when it waits for somebody to sign in */
+    later(wait: number | null): void {
+      stuck.value = true
+      if (wait === null) return
+      timer = setTimeout(again, wait)
+      waitMs = Math.min(LONGEST_WAIT_MS, waitMs * 2)
+    },
+  }
+}
+
+/** The network is back; the page is seen again. */
+function whenBack(online: () => void, seen: () => void): void {
+  useEventListener(window, 'online', online)
+  useEventListener(document, 'visibilitychange', () => document.visibilityState === 'visible' && seen())
+}
+
+/** What was refused or stepped aside is tried once more. */
+function secondChance<E extends AnyEntry>(
+  { aside, replace }: Sender<E>,
+  refused: Ref<OutboxItem<E>[]>,
+  send: () => Promise<void>,
+) {
+  const asNew = ({ refused: _, lacks: __, ...item }: OutboxItem<E>) => item as OutboxItem<E>
+  return {
+    async sendAllAgain(): Promise<void> {
+      await replace(refused.value.map(asNew))
+      aside.comeBack()
+    },
+    async retry(item: OutboxItem<E>): Promise<void> {
+      aside.callBack(item.seq)
+      await replace([asNew(item)])
+      await send()
+    },
+  }
+}
+
 /**
  * What was entered by somebody, oldest first, on its way to the server: nothing goes before what it depends on, what
  * fails by itself holds up nothing else, what is refused waits for a word. It survives a reload, a crash and a night
@@ -54,27 +83,17 @@ export interface QueueOf<E extends AnyEntry> {
  */
 export function makeQueue<E extends AnyEntry>(box: OutboxItems, of: QueueOf<E>) {
   type Item = OutboxItem<E>
-  const { items, keeps, ready, append, drop: letGo, replace, offerAgain } = box
+  const { items, keeps, ready, append, replace, offerAgain } = box
   const state = ref<QueueState>('idle')
   /** Why the sender is not let in, or the rest has to wait, in the server's words. */
   const why = ref('')
-  /** True from a failed try until nothing waits: only then is it told, not at every ball. */
-  const stuck = ref(false)
-  /** Entries that stepped aside so that others could go, and why. Kept like all others. */
-  const asideWhy = shallowRef<ReadonlyMap<number, string>>(new Map())
-
   // Whoever enters says what: a coach's entries are a coach's, a link's a link's.
   const mine = computed(() => items.value.filter(item => item.by === of.by()) as unknown as Item[])
-  const waiting = computed(() => mine.value.filter(item => !item.refused && !asideWhy.value.has(item.seq)))
   const refused = computed(() => mine.value.filter(item => item.refused))
-  const aside = computed(() => mine.value.filter(item => !item.refused && asideWhy.value.has(item.seq)))
+  const aside = makeAside(mine, () => void send())
+  const { waiting } = aside
 
-  /** How often an entry failed alone, and those that did while others were taken. */
-  const tries = new Map<number, number>()
-  const failedBeside = new Set<number>()
-  let waitMs = FIRST_WAIT_MS
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let asideTimer: ReturnType<typeof setTimeout> | undefined
+  const pace = makePace(() => void send())
   let sending: Promise<void> | undefined
 
   async function add(playerId: string, entry: E): Promise<void> {
@@ -87,141 +106,35 @@ export function makeQueue<E extends AnyEntry>(box: OutboxItems, of: QueueOf<E>) 
     void send()
   }
 
-  function forgetTries(seq: number): void {
-    tries.delete(seq)
-    failedBeside.delete(seq)
-  }
-
   async function drop(done: readonly Item[]): Promise<void> {
-    for (const { seq } of done) forgetTries(seq)
-    await letGo(done)
+    for (const { seq } of done) aside.forget(seq)
+    await box.drop(done)
   }
-
-  /** Entries that fail while others are taken step aside: they hold up nothing, and stay. */
-  function stepAside(list: readonly Item[], why: string): void {
-    const followers = withFollowers(list, waiting.value)
-    const next = new Map(asideWhy.value)
-    for (const item of followers) next.set(item.seq, list.includes(item) ? why : FOLLOWS)
-    asideWhy.value = next
-    clearTimeout(asideTimer)
-    asideTimer = setTimeout(comeBack, ASIDE_AGAIN_MS)
-  }
-
-  function comeBack(): void {
-    for (const seq of asideWhy.value.keys()) forgetTries(seq)
-    asideWhy.value = new Map()
-    void send()
-  }
-
-  /** Takes in what became of a lot, as far as it is for good. */
-  async function settle(lot: readonly Item[], outcome: Outcome<E>): Promise<void> {
-    if (outcome.kind === 'taken') {
-      await of.onTaken?.(outcome.items)
-      await drop(outcome.items)
-      const never = outcome.refused ?? []
-      if (never.length > 0) await replace(never.map(({ item, message }) => ({ ...item, refused: message })))
-    } else if (outcome.kind === 'refused' && isOneThing(lot)) {
-      // Of several states of one thing the last is kept, to be decided on.
-      await drop(lot.slice(0, -1))
-      await replace([
-        { ...lot.at(-1)!, refused: outcome.message, ...(outcome.lacks.length > 0 && { lacks: outcome.lacks }) },
-      ])
-    }
-  }
-
-  /** The next lot, with times set right where the clock is known better now. */
-  async function take(from: readonly Item[], triesOf: (item: Item) => number): Promise<Item[]> {
-    const lot = nextLot(from, triesOf)
-    const right = lot.map(item => withTimeRight(item, clockDifferenceMs()))
-    const changed = right.filter((item, i) => item !== lot[i])
-    if (changed.length > 0) await replace(changed)
-    return right
-  }
-
-  /** After a round: what failed alone again and again, while others were taken, steps aside. */
-  function judge(failed: ReadonlyMap<number, string>, anyTaken: boolean): void {
-    for (const seq of failed.keys()) if (anyTaken) failedBeside.add(seq)
-    const hopeless = waiting.value.filter(
-      ({ seq }) => failed.has(seq) && failedBeside.has(seq) && (tries.get(seq) ?? 0) >= TRIES_BEFORE_ASIDE,
-    )
-    for (const item of hopeless) stepAside([item], failed.get(item.seq)!)
-    // What was entered since cannot go before what stepped aside either.
-    const behind = withFollowers(
-      aside.value,
-      [...aside.value, ...waiting.value].sort((a, b) => a.seq - b.seq),
-    ).filter(item => !asideWhy.value.has(item.seq))
-    if (behind.length > 0) stepAside(behind, FOLLOWS)
-  }
-
-  /** Sends until nothing waits, or until it is no use. @returns what it is left in, and how long to wait */
-  async function sendRound(): Promise<Rest> {
-    /** Of a lot that failed, or that was refused as a whole: each goes alone, so that the one to blame is found. */
-    const suspects = new Set<number>()
-    const failed = new Map<number, string>()
-    let [inARow, anyTaken] = [0, false]
-    for (;;) {
-      const stopped = mine.value.filter(item => failed.has(item.seq) || asideWhy.value.has(item.seq))
-      const blocked = new Set(withFollowers(stopped, mine.value))
-      const lot = await take(
-        waiting.value.filter(item => !blocked.has(item)),
-        item => (tries.get(item.seq) ?? 0) + (suspects.has(item.seq) ? 1 : 0),
-      )
-      if (lot.length === 0) break
-      const outcome = await of.send(lot)
-      await settle(lot, outcome)
-      why.value = outcome.kind === 'shut' ? outcome.message : (outcome.kind === 'taken' && outcome.full?.message) || ''
-      if (outcome.kind === 'shut') return { state: 'signed-out', waitMs: of.shutAgainMs }
-      if (outcome.kind === 'away') return { state: 'away', waitMs: Math.max(waitMs, outcome.waitMs) }
-      if (outcome.kind === 'taken' && outcome.full) return { state: 'full', waitMs: outcome.full.waitMs }
-      if (outcome.kind === 'taken') [inARow, anyTaken] = [0, true]
-      else if (!isOneThing(lot)) for (const { seq } of lot) suspects.add(seq)
-      else if (outcome.kind === 'failed') {
-        for (const { seq } of lot) {
-          failed.set(seq, outcome.message)
-          tries.set(seq, (tries.get(seq) ?? 0) + 1)
-        }
-        inARow += 1
-        if (inARow >= FAILURES_BEFORE_PAUSE) break
-      }
-    }
-    judge(failed, anyTaken)
-    return waiting.value.length === 0 ? { state: 'idle', waitMs: 0 } : { state: 'away', waitMs }
-  }
+  const sender: Sender<E> = { ...of, mine, aside, drop, replace }
 
   async function sendAll(): Promise<void> {
     await ready()
     state.value = 'sending'
-    const rest = await sendRound()
+    const rest = await sendRound(sender, pace.waitMs())
     state.value = rest.state
-    if (rest.state === 'idle') {
-      stuck.value = false
-      waitMs = FIRST_WAIT_MS
-    } else pause(rest.waitMs)
+    why.value = rest.why
+    if (rest.state === 'idle') pace.done()
+    else pace.later(rest.waitMs)
   }
 
-  /** @param wait milliseconds until the next try; null when it waits for somebody to sign in */
-  function pause(wait: number | null): void {
-    stuck.value = true
-    if (wait === null) return
-    timer = setTimeout(() => void send(), wait)
-    waitMs = Math.min(LONGEST_WAIT_MS, waitMs * 2)
-  }
-
-  async function sendInTurn(): Promise<void> {
-    // The lock is shared by all tabs of this browser.
-    await (navigator.locks ? navigator.locks.request(of.lock, sendAll) : sendAll())
-  }
+  /** The lock is shared by all tabs of this browser. */
+  const sendInTurn = async () => void (await (navigator.locks ? navigator.locks.request(of.lock, sendAll) : sendAll()))
 
   /** Sends what waits; one sender at a time, also across tabs, since order matters. */
   function send(): Promise<void> {
     if (!of.maySend()) return Promise.resolve()
-    clearTimeout(timer)
+    pace.stop()
     return (sending ??= sendInTurn()
       .catch((error: unknown) => {
         // A fault of this page's own: what was entered is kept, and tried again, not at once.
         console.error('outbox:', error)
         state.value = 'away'
-        pause(waitMs)
+        pace.later(pace.waitMs())
       })
       .finally(() => {
         sending = undefined
@@ -229,52 +142,34 @@ export function makeQueue<E extends AnyEntry>(box: OutboxItems, of: QueueOf<E>) 
       }))
   }
 
-  /** Everything that was refused or stepped aside is tried once more. */
-  async function sendAllAgain(): Promise<void> {
-    await replace(refused.value.map(({ refused: _, lacks: __, ...item }) => item))
-    comeBack()
-  }
-
-  async function retry(item: Item): Promise<void> {
-    const { refused: _, lacks: __, ...again } = item
-    forgetTries(item.seq)
-    asideWhy.value = new Map([...asideWhy.value].filter(([seq]) => seq !== item.seq))
-    await replace([again])
-    await send()
-  }
-
   /** The network is back, or somebody asks for it: at once, and all that stepped aside too. */
   function sendNow(): void {
-    waitMs = FIRST_WAIT_MS
-    comeBack()
+    pace.begin()
+    aside.comeBack()
   }
 
-  if (import.meta.client) {
-    useEventListener(window, 'online', sendNow)
-    useEventListener(document, 'visibilitychange', () => {
-      if (document.visibilityState !== 'visible') return
+  if (import.meta.client)
+    whenBack(sendNow, () => {
       void offerAgain()
       // Somebody may have signed in on another page of this browser.
       if (state.value === 'signed-out') void send()
     })
-  }
 
   return {
     mine,
     waiting,
     refused,
-    aside,
-    asideWhy,
+    aside: aside.aside,
+    asideWhy: aside.asideWhy,
     state,
     why,
-    stuck,
+    stuck: pace.stuck,
     keeps,
     ready,
     add,
     send,
     sendNow,
-    sendAllAgain,
-    retry,
+    ...secondChance(sender, refused, send),
     replace,
     discard: (item: Item) => drop([item]),
   }

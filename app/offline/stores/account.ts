@@ -11,6 +11,32 @@ const USUAL_UNITS: Record<DistanceUnit, Required<ReadingUnits>> = {
   m: { speed: 'km/h', wind: 'm/s', temp: '°C', height: 'm' },
 }
 
+type Units = Required<CoachSettings>['units']
+
+/** Units that are read beside distances: the coach's choice for yards or metres, else what goes with them. */
+function readingUnits(
+  unit: Ref<DistanceUnit>,
+  kept: Ref<Units>,
+  setSettings: (change: Partial<CoachSettings>) => Promise<void>,
+) {
+  const unitOf = <K extends keyof ReadingUnits>(kind: K) =>
+    computed<NonNullable<ReadingUnits[K]>>({
+      get: () => kept.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind],
+      set: chosen => {
+        const now = { ...kept.value, [unit.value]: { ...kept.value[unit.value], [kind]: chosen } }
+        kept.value = now
+        // Without a network it holds on this device, and goes with the next choice.
+        void setSettings({ units: now }).catch((error: unknown) => console.error('unit not sent:', error))
+      },
+    })
+  return {
+    tempUnit: unitOf('temp'),
+    windUnit: unitOf('wind'),
+    heightUnit: unitOf('height'),
+    speedUnit: unitOf('speed'),
+  }
+}
+
 /** The signed-in coach, and what they read distances in. */
 export const useAccount = defineStore('account', () => {
   const account = shallowRef<Account | null>(null)
@@ -23,26 +49,12 @@ export const useAccount = defineStore('account', () => {
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')
   /** Chosen here, and not yet known to be with the server: a page that was left at once, or no network. */
   const unsentUnit = useLocalStorage<DistanceUnit | ''>('uzzet-unit-unsent', '')
-  const keptUnits = useLocalStorage<Required<CoachSettings>['units']>('uzzet-units', {})
+  const keptUnits = useLocalStorage<Units>('uzzet-units', {})
   const decimals = useLocalStorage<0 | 1>('uzzet-decimals', 0)
 
   const unit = computed(() => keptUnit.value)
 
-  /** A unit that is read beside distances: the coach's choice for yards or metres, else what goes with them. */
-  const unitOf = <K extends keyof ReadingUnits>(kind: K) =>
-    computed<NonNullable<ReadingUnits[K]>>({
-      get: () => keptUnits.value[unit.value]?.[kind] ?? USUAL_UNITS[unit.value][kind],
-      set: chosen => {
-        const now = { ...keptUnits.value, [unit.value]: { ...keptUnits.value[unit.value], [kind]: chosen } }
-        keptUnits.value = now
-        // Without a network it holds on this device, and goes with the next choice.
-        void setSettings({ units: now }).catch((error: unknown) => console.error('unit not sent:', error))
-      },
-    })
-  const tempUnit = unitOf('temp')
-  const windUnit = unitOf('wind')
-  const heightUnit = unitOf('height')
-  const speedUnit = unitOf('speed')
+  const units = readingUnits(unit, keptUnits, change => setSettings(change))
 
   async function load(): Promise<Account | null> {
     if (account.value && !signedOut.value) return account.value
@@ -100,10 +112,7 @@ export const useAccount = defineStore('account', () => {
     signedOut,
     unit,
     decimals,
-    tempUnit,
-    windUnit,
-    heightUnit,
-    speedUnit,
+    ...units,
     settings,
     setSettings,
     load,

@@ -6,6 +6,29 @@ import { usePlayerRecord } from '~/offline/stores/record'
 import { api } from '~/offline/api'
 import { apiOrKept, keepAnswer } from '~/offline/kept'
 
+/** A go among others, newest first, joined with what is known of it. */
+function place(list: readonly GoRecord[], go: GoRecord): GoRecord[] {
+  const known = list.find(({ id }) => id === go.id)
+  const others = list.filter(({ id }) => id !== go.id)
+  return [...others, known ? mergedGo(known, go) : go].sort(
+    (a, b) => b.startedAtMs - a.startedAtMs || (a.id < b.id ? 1 : -1),
+  )
+}
+
+/** Drills of the academy's own. @throws Refused or Unreachable */
+function ownDrills(drills: Ref<OwnDrill[]>) {
+  return {
+    async keepDrill(drill: OwnDrill): Promise<void> {
+      await api('/api/drills/:drillId', { params: { drillId: drill.id }, method: 'PUT', body: drill })
+      drills.value = [...drills.value.filter(({ id }) => id !== drill.id), drill]
+    },
+    async dropDrill({ id: drillId }: OwnDrill): Promise<void> {
+      await api('/api/drills/:drillId', { params: { drillId }, method: 'DELETE' })
+      drills.value = drills.value.filter(({ id }) => id !== drillId)
+    },
+  }
+}
+
 /** What the open player practised and is set: what the server holds, with what still waits to be sent on top. */
 export const usePractice = defineStore('practice', () => {
   const outbox = useOutbox()
@@ -17,13 +40,6 @@ export const usePractice = defineStore('practice', () => {
   /** Whose it is; null until it is there. */
   const of = ref<string | null>(null)
 
-  const place = (list: readonly GoRecord[], go: GoRecord): GoRecord[] => {
-    const known = list.find(({ id }) => id === go.id)
-    const others = list.filter(({ id }) => id !== go.id)
-    return [...others, known ? mergedGo(known, go) : go].sort(
-      (a, b) => b.startedAtMs - a.startedAtMs || (a.id < b.id ? 1 : -1),
-    )
-  }
   function take(reply: PracticeRecord): void {
     let next = reply.goes
     for (const { playerId, entry } of outbox.mine)
@@ -82,17 +98,6 @@ export const usePractice = defineStore('practice', () => {
     void keep()
   }
 
-  /** @throws Refused or Unreachable */
-  async function keepDrill(drill: OwnDrill): Promise<void> {
-    await api('/api/drills/:drillId', { params: { drillId: drill.id }, method: 'PUT', body: drill })
-    drills.value = [...drills.value.filter(({ id }) => id !== drill.id), drill]
-  }
-  /** @throws Refused or Unreachable */
-  async function dropDrill({ id: drillId }: OwnDrill): Promise<void> {
-    await api('/api/drills/:drillId', { params: { drillId }, method: 'DELETE' })
-    drills.value = drills.value.filter(({ id }) => id !== drillId)
-  }
-
   watch(() => record.playerId, load, { immediate: true })
 
   return {
@@ -108,7 +113,6 @@ export const usePractice = defineStore('practice', () => {
     load,
     putGo,
     setHomework,
-    keepDrill,
-    dropDrill,
+    ...ownDrills(drills),
   }
 })
