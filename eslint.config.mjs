@@ -66,9 +66,9 @@ export default createConfigForNuxt({ features: { stylistic: false, tooling: fals
   .append(...vueAccessibility.configs['flat/recommended'])
   .append({
     rules: {
-      'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
-      'max-lines-per-function': ['error', { max: 200, skipBlankLines: true, skipComments: true }],
-      'complexity': ['error', 28],
+      'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
+      'complexity': ['error', 20],
       'no-restricted-syntax': ['error', THREE_DEEP],
       'prefer-const': 'error',
       'prefer-rest-params': 'error',

@@ -4,7 +4,7 @@
  */
 import { readDrillTable } from '../core/files/drill-table'
 import { LEVELS, type Level } from '../core/level'
-import { newMemo } from '../core/memo'
+import { newMemo, type Memo } from '../core/memo'
 import type { DrillSpec, DrillTask } from '../core/practice/drill-spec'
 import { specOf } from '../core/practice/drill'
 import { drillById } from '../core/practice/drills'
@@ -46,46 +46,77 @@ const asked = (task: DrillTask) =>
   )
 const rounded = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000)
 
-function answer(args: string[]): string {
+const UNIT_OF_SCORE: Record<DrillSpec['score'], string> = {
+  strokes: 'strokes a ball',
+  points: 'points',
+  share: 'share',
+  balls: 'balls',
+  error: 'm',
+}
+
+/** What was asked for, checked. @throws Fault naming what cannot be */
+function question(args: string[]) {
   const given = readArgs(args, OPTIONS, USAGE)
   if (!given.drill || !given.balls) throw new Fault(`--drill and --balls are needed; ${USAGE}`)
   const unit = unitOf(given.unit ?? 'yd')
-  const drill = drillOf(given.drill)
   const bag = given.bag ? readBag(given.bag) : null
   const level = (given.level ?? bag?.level ?? 'unknown') as Level
   if (!LEVELS.includes(level)) throw new Fault(`--level: "${level}" is not one of ${LEVELS.join(', ')}`)
-  const within = given.within === undefined ? undefined : fromUnit(Number(given.within), unit)
-  if (within !== undefined && !(within > 0 && within <= 100))
+  const withinM = given.within === undefined ? undefined : fromUnit(Number(given.within), unit)
+  if (withinM !== undefined && !(withinM > 0 && withinM <= 100))
     throw new Fault(`--within: "${given.within}" is not a distance above 0`)
   if (given.shots) {
     if (!bag) throw new Fault(`--shots: needs --bag too; ${USAGE}`)
     // They are checked; a score does not depend on them.
     readShots(given.shots, bag.bag, bag.player)
   }
-  const { tasks, balls, labels, errors } = readDrillTable(readFile(given.balls))
+  return { drill: drillOf(given.drill), unit, level, withinM, file: given.balls }
+}
+
+/** The balls and what they were hit at. @throws Fault naming the first row that cannot be */
+function ballsOf(file: string) {
+  const { tasks, balls, labels, errors } = readDrillTable(readFile(file))
   const first = errors[0]
   if (first)
     throw new Fault(
-      `${basename(given.balls)} row ${first.row}, ${first.column}: "${first.value}" ${rowFaultText(first.fault)}`,
+      `${basename(file)} row ${first.row}, ${first.column}: "${first.value}" ${rowFaultText(first.fault)}`,
     )
-  const memo = newMemo()
-  const isCircle = drill.meta.score === 'share' && drill.meta.measure === 'leave'
-  const spec: DrillSpec = specOf(
+  return { tasks, balls, labels }
+}
+
+/** The drill as it was played. */
+function playedSpec(
+  { drill, unit, level, withinM }: ReturnType<typeof question>,
+  { tasks, balls }: ReturnType<typeof ballsOf>,
+  memo: Memo,
+): DrillSpec {
+  const { meta } = drill
+  const isCircle = meta.score === 'share' && meta.measure === 'leave'
+  const circled = (task: DrillTask): DrillTask =>
+    isCircle && task.targetM !== undefined
+      ? { ...task, circleM: withinM ?? leaveOfLevel(level, task.targetM, FAIR_SHARE, 'both', memo) }
+      : task
+  const count = Math.max(1, balls.length)
+  return specOf(
     drill,
     { level, numbers: [], speedsMs: [], clubIds: [], unit, seed: 0 },
     {
-      tasks: tasks.map(task =>
-        isCircle && task.targetM !== undefined
-          ? { ...task, circleM: within ?? leaveOfLevel(level, task.targetM, FAIR_SHARE, 'both', memo) }
-          : task,
-      ),
-      ballsEach: Math.max(1, balls.length),
-      balls: Math.max(1, balls.length),
-      ...(within !== undefined && { withinM: within }),
-      ...(drill.meta.score === 'balls' && { stop: { kind: 'running', good: 5 } as const }),
+      tasks: tasks.map(circled),
+      ballsEach: count,
+      balls: count,
+      ...(withinM !== undefined && { withinM }),
+      ...(meta.score === 'balls' && { stop: { kind: 'running', good: 5 } as const }),
     },
   )
-  const score = scoreOf(spec, balls, memo)
+}
+
+function answer(args: string[]): string {
+  const what = question(args)
+  const { drill, level, unit } = what
+  const memo = newMemo()
+  const read = ballsOf(what.file)
+  const spec = playedSpec(what, read, memo)
+  const score = scoreOf(spec, read.balls, memo)
   const names = { unit, shot: () => '', club: () => '' }
   const bands = levelScores(spec, memo)
   const out = {
@@ -94,13 +125,7 @@ function answer(args: string[]): string {
     drill: drill.meta.id,
     level,
     score: rounded(score.value),
-    unit: {
-      strokes: 'strokes a ball',
-      points: 'points',
-      share: 'share',
-      balls: 'balls',
-      error: drill.meta.measure === 'speed' ? 'm/s' : 'm',
-    }[spec.score],
+    unit: drill.meta.measure === 'speed' && spec.score === 'error' ? 'm/s' : UNIT_OF_SCORE[spec.score],
     direction: score.direction,
     words: scoreText(spec, score, names),
     most: score.most,
@@ -121,7 +146,7 @@ function answer(args: string[]): string {
       wild,
     })),
     balls: score.judged.map((one, i) => ({
-      ...labels[i],
+      ...read.labels[i],
       ...asked(one.task),
       offM: rounded(one.offM),
       sideM: rounded(one.sideM),

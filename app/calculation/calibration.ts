@@ -30,16 +30,12 @@ const STOOD_MS = 2000
 const NOTHING_PRACTISED: PracticeLeave[] = []
 const NOTHING_ASKED: number[] = []
 
-/**
- * The open player's numbers, worked out in a worker so that the page stays quick: it holds the shots, and only what
- * changed is sent to it.
- */
-export const useCalibration = defineStore('calibration', () => {
-  const record = usePlayerRecord()
-  const account = useAccount()
-  const latest = shallowRef<Calibration | null>(null)
-  const failure = ref<string | null>(null)
+/** What of a record the numbers go by. */
+const PARTS = ['player', 'bag', 'sessions', 'records', 'words', 'published', 'academyThresholds'] as const
 
+/** What practice and rounds say beside the record. */
+function besideRecord() {
+  const record = usePlayerRecord()
   const practice = usePractice()
   /** What was hit in practice and does not count for the chart; nothing until it is there. */
   const practised = computed(() => {
@@ -54,41 +50,105 @@ export const useCalibration = defineStore('calibration', () => {
       ? NOTHING_ASKED
       : askedDistances(playedOf(rounds.standing)),
   )
+  const isThere = (store: { of: string | null; failure: string }) => store.of === record.playerId || !!store.failure
+  const whole = computed(() => isThere(practice) && isThere(rounds))
+  return { practised, asked, whole }
+}
+
+/** What the worker is asked about the player as they are now. @param since what was sent to it before */
+function askOfNow({
+  turn,
+  anew,
+  since,
+  practice,
+  asked,
+}: {
+  turn: number
+  anew: boolean
+  since: readonly ShotRecord[]
+  practice: PracticeLeave[]
+  asked: number[]
+}): CalibrationAsk {
+  const { player, bag, sessions, records, words, published, academyThresholds } = usePlayerRecord()
+  const { put, gone } = changesSince(since, records)
+  // Proxies cannot be sent; what is in the record is plain.
+  return {
+    turn,
+    player: { ...playerFacts(player!), bag: toRaw(bag), sessions: sessions.map(toSession), nowMs: serverNowMs() },
+    options: calibrationOptions(player!.thresholds, newestMethod(sessions), {
+      academyThresholds: toRaw(academyThresholds),
+      words: toRaw(words),
+      published: toRaw(published),
+      unit: useAccount().unit,
+      practice,
+      asked,
+    }),
+    anew,
+    put: put.map(toShot),
+    gone,
+  }
+}
+
+/** Where nothing is kept the server's answer is on its way, and comes before a store has opened. */
+async function lastNumbers(of: string, by: string): Promise<Calibration | undefined> {
+  const kept = () => keptNumbers(of, by)
+  const served = () => servedNumbers(of, by)
+  return hasNumbers(of) ? ((await kept()) ?? served()) : ((await served()) ?? kept())
+}
+
+/** The worker, which fails when no answer comes. */
+function patientWorker(take: (answer: CalibrationAnswer) => void, fail: (reason: string) => void) {
+  const worker = calibrationWorker(take)
+  const patience = useTimeoutFn(() => fail('The numbers take too long to work out.'), PATIENCE_MS, { immediate: false })
+  return {
+    begin: () => worker.begin(),
+    rest: patience.stop,
+    end(): void {
+      patience.stop()
+      worker.end()
+    },
+    tell(ask: CalibrationAsk): void {
+      patience.start()
+      worker.tell(ask).catch((error: unknown) => fail((error as Error).message))
+    },
+  }
+}
+
+/**
+ * The open player's numbers, worked out in a worker so that the page stays quick: it holds the shots, and only what
+ * changed is sent to it.
+ */
+export const useCalibration = defineStore('calibration', () => {
+  const record = usePlayerRecord()
+  const account = useAccount()
+  const latest = shallowRef<Calibration | null>(null)
+  const failure = ref<string | null>(null)
+
+  const { practised, asked, whole } = besideRecord()
   const servedTargets = computed(() => servedBest(practised.value))
-  const worker = calibrationWorker(answer => take(answer))
+  const worker = patientWorker(take, fail)
   let turn = 0
   let answered = 0
   let sentPlayer: string | null = null
   let sent: readonly ShotRecord[] = []
-  let clock: ReturnType<typeof setTimeout> | undefined
   const { buildId } = useRuntimeConfig().app
   const by = () => `${buildId} ${account.unit}`
   /** True while what is shown is what this device or the server knew last. */
   let recalled = false
   /** An answer that knew nothing of practice and rounds yet does not take the place of one that did. */
   let early: CalibrationAnswer | undefined
-  const isThere = (store: { of: string | null; failure: string }) => store.of === record.playerId || !!store.failure
-  const whole = computed(() => isThere(practice) && isThere(rounds))
 
   function fail(reason: string): void {
-    clearTimeout(clock)
     worker.end()
     sentPlayer = null
     failure.value = reason
     if (recalled) latest.value = null
   }
 
-  /** Where nothing is kept the server's answer is on its way, and comes before a store has opened. */
-  async function lastNumbers(of: string): Promise<Calibration | undefined> {
-    const kept = () => keptNumbers(of, by())
-    const served = () => servedNumbers(of, by())
-    return hasNumbers(of) ? ((await kept()) ?? served()) : ((await served()) ?? kept())
-  }
-
   /** What was worked out here last, or by the server, stands until the worker has answered. */
   async function recall(): Promise<void> {
     const of = record.playerId
-    const known = of ? await lastNumbers(of) : undefined
+    const known = of ? await lastNumbers(of, by()) : undefined
     await nextTask()
     if (!known || record.playerId !== of || latest.value || failure.value) return
     latest.value = known
@@ -105,7 +165,7 @@ export const useCalibration = defineStore('calibration', () => {
       fail(answer.failure)
       return
     }
-    if (answer.turn === turn) clearTimeout(clock)
+    if (answer.turn === turn) worker.rest()
     early = recalled && (!whole.value || answer.turn < turn) ? answer : undefined
     if (early) return
     answered = answer.turn
@@ -119,72 +179,34 @@ export const useCalibration = defineStore('calibration', () => {
   let before = 0
 
   function send(): void {
-    const { player, bag, sessions, records, words, published, academyThresholds } = record
+    const { player, records } = record
     if (!player) return
     const anew = sentPlayer !== player.id
-    const { put, gone } = changesSince(anew ? [] : sent, records)
-    const options = calibrationOptions(player.thresholds, newestMethod(sessions), {
-      academyThresholds: toRaw(academyThresholds),
-      words: toRaw(words),
-      published: toRaw(published),
-      unit: account.unit,
-      practice: practised.value,
-      asked: asked.value,
-    })
-    // Proxies cannot be sent; what is in the record is plain.
-    const ask: CalibrationAsk = {
-      turn: ++turn,
-      player: { ...playerFacts(player), bag: toRaw(bag), sessions: sessions.map(toSession), nowMs: serverNowMs() },
-      options,
-      anew,
-      put: put.map(toShot),
-      gone,
-    }
+    const ask = askOfNow({ turn: ++turn, anew, since: anew ? [] : sent, practice: practised.value, asked: asked.value })
     sent = records
     sentPlayer = player.id
     failure.value = null
-    clearTimeout(clock)
-    clock = setTimeout(() => fail('The numbers take too long to work out.'), PATIENCE_MS)
-    worker.tell(ask).catch((error: unknown) => fail((error as Error).message))
+    worker.tell(ask)
   }
 
-  function forget(): void {
+  /** Another player: nothing of the one before is shown. */
+  function begin(): void {
     before = turn
     sentPlayer = null
     latest.value = null
     recalled = false
     early = undefined
     failure.value = null
-    clearTimeout(clock)
+    worker.rest()
+    void recall()
   }
 
   if (import.meta.client) {
     worker.begin()
-    watch(
-      () => record.playerId,
-      () => {
-        forget()
-        void recall()
-      },
-      { immediate: true },
-    )
+    watch(() => record.playerId, begin, { immediate: true })
     // After what came has been sent on: then an answer that waits is not the newest, and the newest comes.
     watch(whole, () => early && take(early), { flush: 'post' })
-    watch(
-      [
-        () => record.player,
-        () => record.bag,
-        () => record.sessions,
-        () => record.records,
-        () => record.words,
-        () => record.published,
-        () => record.academyThresholds,
-        () => account.unit,
-        practised,
-        asked,
-      ],
-      send,
-    )
+    watch([...PARTS.map(part => () => record[part]), () => account.unit, practised, asked], send)
   }
 
   /** What is known now; null until it is, and while another grid is being worked out. */

@@ -2,6 +2,38 @@ import type { Player, PlayerLine } from '#shared/player'
 import { Refused, api } from '~/offline/api'
 import { allPlayers, keepPlayers, keptPlayers } from '~/offline/all-players'
 
+/** Says that a player is another coach's now, and gives them back where that is asked for. */
+function handOver(put: (player: Player) => void) {
+  const toast = useToast()
+  return (player: Player, wasCoachId: string | null): void => {
+    const takeBack = async (coachId: string) => {
+      try {
+        const back = await api('/api/players/:playerId', {
+          params: { playerId: player.id },
+          method: 'PATCH',
+          body: { version: player.version, coachId },
+        })
+        put(back)
+      } catch (error) {
+        const gone = error instanceof Refused && error.status === 404
+        toast.add({
+          title: `${player.name} stays with the other coach`,
+          description: gone
+            ? 'You do not see them any more: an owner hands them back.'
+            : `They could not be taken back. ${(error as Error).message}`,
+          color: 'error',
+        })
+      }
+    }
+    toast.add({
+      title: `${player.name} is handed over`,
+      actions: wasCoachId
+        ? [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void takeBack(wasCoachId) }]
+        : [],
+    })
+  }
+}
+
 /** The list of the academy's players, and what is done to it. */
 export function usePlayers() {
   const players = shallowRef<PlayerLine[] | null>(null)
@@ -75,34 +107,5 @@ export function usePlayers() {
     }
   }
 
-  /** Says that a player is another coach's now, and gives them back where that is asked for. */
-  function tellHandedOver(player: Player, wasCoachId: string | null): void {
-    const takeBack = async (coachId: string) => {
-      try {
-        const back = await api('/api/players/:playerId', {
-          params: { playerId: player.id },
-          method: 'PATCH',
-          body: { version: player.version, coachId },
-        })
-        put(back)
-      } catch (error) {
-        const gone = error instanceof Refused && error.status === 404
-        toast.add({
-          title: `${player.name} stays with the other coach`,
-          description: gone
-            ? 'You do not see them any more: an owner hands them back.'
-            : `They could not be taken back. ${(error as Error).message}`,
-          color: 'error',
-        })
-      }
-    }
-    toast.add({
-      title: `${player.name} is handed over`,
-      actions: wasCoachId
-        ? [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void takeBack(wasCoachId) }]
-        : [],
-    })
-  }
-
-  return { players, failure, load, put, forget, setArchived, tellHandedOver }
+  return { players, failure, load, put, forget, setArchived, tellHandedOver: handOver(put) }
 }

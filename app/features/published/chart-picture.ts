@@ -1,4 +1,4 @@
-import type { PublishedChart } from '#core/history/published'
+import type { PublishedCell, PublishedChart } from '#core/history/published'
 import type { DistanceUnit } from '#core/units'
 import { airOfChartText, figuresText } from '#words/published'
 import { cellOf, readFigure } from '#core/history/hand-over'
@@ -12,6 +12,60 @@ const PAPER = '#faf8f3'
 const ACCENT = '#c8401a'
 const [COLUMN, ROW, SIDE, HEAD, MARGIN] = [96, 74, 120, 112, 28]
 
+interface TextStyle {
+  size: number
+  weight?: number
+  slant?: string
+  colour?: string
+  align?: CanvasTextAlign
+  most?: number
+}
+
+/** Writes in the application's own letters. @returns how wide it came out */
+function writer(pen: CanvasRenderingContext2D) {
+  const family = getComputedStyle(document.body).fontFamily
+  return (words: string, x: number, y: number, style: TextStyle): number => {
+    const { size, weight = 400, slant = '', colour = INK, align = 'left', most } = style
+    pen.font = `${slant} ${weight} ${size}px ${family}`
+    pen.fillStyle = colour
+    pen.textAlign = align
+    pen.fillText(words, x, y, most)
+    return pen.measureText(words).width
+  }
+}
+
+/** One number with its ±; slanted where it is predicted, underlined where the coach wrote it. */
+function drawCell(
+  pen: CanvasRenderingContext2D,
+  cell: PublishedCell | undefined,
+  x: number,
+  y: number,
+  unit: DistanceUnit,
+): void {
+  const text = writer(pen)
+  pen.strokeStyle = LINE
+  pen.lineWidth = 1.5
+  pen.fillStyle = cell?.carry ? '#ffffff' : PAPER
+  pen.fillRect(x, y, COLUMN, ROW)
+  pen.strokeRect(x, y, COLUMN, ROW)
+  if (!cell?.carry) {
+    text(cell?.kind === 'struck-out' ? 'not used' : '–', x + 10, y + ROW / 2 + 5, { size: 15, colour: SOFT })
+    return
+  }
+  const predicted = cell.kind === 'predicted'
+  const wide = text(String(readFigure(cell, unit)), x + 10, y + 40, {
+    size: 34,
+    weight: predicted ? 400 : 800,
+    slant: predicted ? 'italic' : '',
+    colour: predicted ? SOFT : INK,
+  })
+  if (cell.kind === 'written') {
+    pen.fillStyle = INK
+    pen.fillRect(x + 10, y + 45, wide, 2.5)
+  }
+  text(cell.plusMinus ? `± ${cell.plusMinus[unit]}` : cell.kind, x + 10, y + 63, { size: 15, colour: SOFT })
+}
+
 /** The published chart as a picture to send, in the application's own letters. */
 export async function chartPicture(player: string, chart: PublishedChart, unit: DistanceUnit): Promise<Blob> {
   const width = 2 * MARGIN + SIDE + Math.max(4, chart.clubs.length) * COLUMN
@@ -19,26 +73,7 @@ export async function chartPicture(player: string, chart: PublishedChart, unit: 
   const canvas = document.createElement('canvas')
   Object.assign(canvas, { width: width * SCALE, height: height * SCALE })
   const pen = canvas.getContext('2d')!
-  const family = getComputedStyle(document.body).fontFamily
-  const text = (
-    words: string,
-    x: number,
-    y: number,
-    {
-      size,
-      weight = 400,
-      slant = '',
-      colour = INK,
-      align = 'left',
-      most,
-    }: { size: number; weight?: number; slant?: string; colour?: string; align?: CanvasTextAlign; most?: number },
-  ) => {
-    pen.font = `${slant} ${weight} ${size}px ${family}`
-    pen.fillStyle = colour
-    pen.textAlign = align
-    pen.fillText(words, x, y, most)
-    return pen.measureText(words).width
-  }
+  const text = writer(pen)
   await document.fonts.ready
   pen.scale(SCALE, SCALE)
   pen.fillStyle = PAPER
@@ -65,29 +100,7 @@ export async function chartPicture(player: string, chart: PublishedChart, unit: 
     const y = top + r * ROW
     text(swing.label, MARGIN, y + ROW / 2 + 7, { size: 20, weight: 700, most: SIDE - 10 })
     chart.clubs.forEach((club, i) => {
-      const x = MARGIN + SIDE + i * COLUMN
-      const cell = at(club.id, swing.id)
-      pen.strokeStyle = LINE
-      pen.lineWidth = 1.5
-      pen.fillStyle = cell?.carry ? '#ffffff' : PAPER
-      pen.fillRect(x, y, COLUMN, ROW)
-      pen.strokeRect(x, y, COLUMN, ROW)
-      if (!cell?.carry)
-        return void text(cell?.kind === 'struck-out' ? 'not used' : '–', x + 10, y + ROW / 2 + 5, {
-          size: 15,
-          colour: SOFT,
-        })
-      const wide = text(String(readFigure(cell, unit)), x + 10, y + 40, {
-        size: 34,
-        weight: cell.kind === 'predicted' ? 400 : 800,
-        slant: cell.kind === 'predicted' ? 'italic' : '',
-        colour: cell.kind === 'predicted' ? SOFT : INK,
-      })
-      if (cell.kind === 'written') {
-        pen.fillStyle = INK
-        pen.fillRect(x + 10, y + 45, wide, 2.5)
-      }
-      text(cell.plusMinus ? `± ${cell.plusMinus[unit]}` : cell.kind, x + 10, y + 63, { size: 15, colour: SOFT })
+      drawCell(pen, at(club.id, swing.id), MARGIN + SIDE + i * COLUMN, y, unit)
     })
   })
   text(

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { BALLS_MAX, CARRY_LIMITS, PACE_MAX_M, PACE_MIN_M } from '#core/limits'
 import { combineWays } from '#core/shot/measuring'
 import type { Method } from '#core/shot/shot'
 import type { TypedBall } from '#core/shot/typed-ball'
 import { FIRMNESSES } from '#shared/choices'
-import type { SessionPlan, ShotRecord, TakenRecord } from '#shared/schemas/session'
+import type { SessionPlan, ShotRecord } from '#shared/schemas/session'
+import { readPile, type PileFaults, type PileForm } from '~/features/session/pile-form'
 import { useDistance } from '~/ui/useDistance'
 import { useAccount } from '~/offline/stores/account'
 import FrameSafetyNote from '~/ui/frame/SafetyNote.vue'
@@ -20,7 +20,7 @@ const account = useAccount()
 const toast = useToast()
 const { unit, from, typed, withUnit } = useDistance()
 
-const form = reactive({
+const form = reactive<PileForm>({
   balls: '',
   mishits: '',
   laser: '',
@@ -32,67 +32,8 @@ const form = reactive({
   marks: props.plan.measuredTo === 'pitch',
   firmness: props.plan.firmness,
 })
-const faults = ref<Record<string, string>>({})
+const faults = ref<PileFaults>({})
 const both = computed(() => form.laser.trim() !== '' && form.steps.trim() !== '')
-
-/** A figure of the form in metres, or undefined when empty; what cannot be is named. */
-function figure(
-  field: keyof typeof form,
-  what: string,
-  least: number,
-  most: number,
-  to: (value: number) => number,
-  { whole = false, unitWord = unit.value as string } = {},
-): number | undefined {
-  const text = String(form[field]).trim().replace(',', '.')
-  if (text === '') return undefined
-  const value = /^\d+(\.\d+)?$/.test(text) ? Number(text) : Number.NaN
-  if (!(value >= least && value <= most) || (whole && !Number.isInteger(value))) {
-    faults.value[field] =
-      `${what} "${text}" is not possible: ${least} to ` +
-      `${most}${unitWord ? ` ${unitWord}` : ''}${whole ? ', whole' : ''}.`
-    return undefined
-  }
-  return to(value)
-}
-
-function read(): { ball: TypedBall; more: Partial<ShotRecord> } | undefined {
-  faults.value = {}
-  const { min, max } = CARRY_LIMITS[unit.value]
-  const same = (value: number) => value
-  const balls = figure('balls', 'Balls', 1, BALLS_MAX, same, { whole: true, unitWord: '' })
-  const mishits = figure('mishits', 'Mishits', 0, 100, same, { whole: true, unitWord: '' })
-  const laserM = figure('laser', 'Laser', min, max, from)
-  const steps = figure('steps', 'Steps', 1, 400, same, { whole: true, unitWord: '' })
-  const paceM = figure('pace', 'Pace', Number(typed(PACE_MIN_M)), Number(typed(PACE_MAX_M)), from)
-  const frontM = figure('front', 'Front', min, max, from)
-  const backM = figure('back', 'Back', min, max, from)
-  const widthM = figure('width', 'Width', 0, 100, from)
-  if (balls === undefined) faults.value.balls ??= 'How many balls lie in the pile?'
-  if (laserM === undefined && steps === undefined && !faults.value.laser && !faults.value.steps)
-    faults.value.laser = 'Laser it, pace it, or both.'
-  if (steps !== undefined && paceM === undefined)
-    faults.value.pace ??= 'How long is one pace? Measure it over a known distance.'
-  if (frontM !== undefined && backM !== undefined && frontM > backM)
-    faults.value.back = 'The back lies nearer than the front: they are the other way round.'
-  if (Object.keys(faults.value).length > 0) return undefined
-  const ways: { method: Method; distanceM: number }[] = [
-    ...(laserM === undefined ? [] : [{ method: 'laser' as const, distanceM: laserM }]),
-    ...(steps === undefined ? [] : [{ method: 'paces' as const, distanceM: steps * paceM! }]),
-  ]
-  const { distanceM, errorM } = combineWays(ways)
-  const taken: TakenRecord = {
-    ...(!form.marks && { lies: form.firmness }),
-    ...(laserM !== undefined && { laserM }),
-    ...(steps !== undefined && { steps, paceM: paceM! }),
-    ...(frontM !== undefined && { frontM }),
-    ...(backM !== undefined && { backM }),
-    ...(widthM !== undefined && { widthM }),
-    ...(mishits && { mishits }),
-    ...(ways.length === 2 && { errorM }),
-  }
-  return { ball: { carryM: distanceM }, more: { balls: balls!, method: ways[0]!.method, taken } }
-}
 
 /** What both ways make together, before it is logged. */
 const together = computed(() => {
@@ -106,8 +47,9 @@ const together = computed(() => {
 })
 
 async function save() {
-  const found = read()
-  if (!found) return
+  const found = readPile(form, unit.value)
+  faults.value = 'faults' in found ? found.faults : {}
+  if ('faults' in found) return
   emit('log', found.ball, found.more)
   open.value = false
   const { paceM } = found.more.taken!

@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { measuresToRest } from '#core/shot/measuring'
 import { v7 as newId } from 'uuid'
 import { ORDERS } from '#core/session/order'
 import { METHODS } from '#core/shot/shot'
-import { CARRY_AIRS } from '#core/shot/carry-air'
-import { carryAirTexts, ownBallsFirstText } from '#words/air'
+import { ownBallsFirstText } from '#words/air'
 import { mostAsked } from '#core/rounds/asks'
 import { orderTexts } from '#words/next'
 import { orderByNeedText } from '#words/rounds'
 import { playedOf } from '#shared/rounds'
 import { retestFirstText } from '#words/retest'
 import { BUCKET_MAX } from '#shared/limits'
-import { FIRMNESSES, METHOD_WORDS, USUAL_PLAN } from '#shared/choices'
+import { METHOD_WORDS, USUAL_PLAN } from '#shared/choices'
 import type { SessionRecord } from '#shared/schemas/session'
 import { type AirReading, USUAL_AIR } from '~/player/air/air-draft'
 import { useAirUnits } from '~/player/air/useAirUnits'
@@ -23,6 +21,7 @@ import { usePlayerRecord } from '~/offline/stores/record'
 import { useRounds } from '~/offline/stores/rounds'
 import { serverNowMs } from '~/offline/server-clock'
 import { settleOf, settleSum } from '~/player/settle'
+import { setupChoices } from '~/features/session/setup-choices'
 import FramePlainSelect from '~/ui/frame/PlainSelect.vue'
 import FrameSafetyNote from '~/ui/frame/SafetyNote.vue'
 import SessionAirDialog from '~/features/session/AirDialog.vue'
@@ -70,87 +69,7 @@ const METHOD_ICONS = {
   watch: 'i-lucide-watch',
   guess: 'i-lucide-signpost',
 } as const
-interface Choice {
-  legend: string
-  value: string | boolean
-  options: { value: string | boolean; label: string }[]
-  choose: (value: never) => void
-}
-const lies = computed(() => measuresToRest(setup.method))
-const choices = computed<Choice[]>(() => [
-  {
-    legend: 'Ball',
-    value: setup.ball,
-    options: [
-      { value: 'own', label: 'Own ball' },
-      { value: 'range', label: 'Range ball' },
-    ],
-    choose: value => {
-      setup.ball = value
-    },
-  },
-  {
-    legend: 'Surface',
-    value: setup.surface,
-    options: [
-      { value: 'grass', label: 'Grass' },
-      { value: 'mat', label: 'Mat' },
-    ],
-    choose: value => {
-      setup.surface = value
-    },
-  },
-  {
-    legend: 'Place',
-    value: plan.indoors,
-    options: [
-      { value: false, label: 'Outdoors' },
-      { value: true, label: 'Indoors' },
-    ],
-    choose: value => {
-      plan.indoors = value
-    },
-  },
-  ...(setup.method === 'monitor' && !plan.indoors
-    ? [
-        {
-          legend: 'Its carries are',
-          value: plan.carryAir,
-          options: CARRY_AIRS.map(value => ({ value, label: carryAirTexts[value] })),
-          choose: (value: never) => {
-            plan.carryAir = value
-          },
-        },
-      ]
-    : []),
-  ...(lies.value
-    ? [
-        {
-          legend: 'Measured to',
-          value: plan.measuredTo,
-          options: [
-            { value: 'rest', label: 'where it lies' },
-            { value: 'pitch', label: 'pitch mark' },
-          ],
-          choose: (value: never) => {
-            plan.measuredTo = value
-          },
-        },
-        ...(plan.measuredTo === 'rest'
-          ? [
-              {
-                legend: 'Ground, for the run',
-                value: plan.firmness,
-                options: FIRMNESSES.map(value => ({ value, label: value })),
-                choose: (value: never) => {
-                  plan.firmness = value
-                },
-              },
-            ]
-          : []),
-      ]
-    : []),
-])
+const choices = setupChoices(setup, plan)
 const NO_RANGE = 'none'
 const rangeItems = computed(() => [
   { value: NO_RANGE, label: 'No range chosen' },

@@ -3,7 +3,7 @@ import type { DropdownMenuItem } from '@nuxt/ui'
 import { cellKey, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
 import type { BagStep, StepFault } from '#core/bag/bag-step'
 import { LABEL_MAX } from '#core/limits'
-import { rungName } from '#core/swing/scale'
+import { rungName, type Rung } from '#core/swing/scale'
 import { useCellRemarks } from '~/player/useCellRemarks'
 import { useDistance } from '~/ui/useDistance'
 import { useCellNames, useNumbers } from '~/calculation/useNumbers'
@@ -18,44 +18,35 @@ const FAULT_WORDS: Record<StepFault, string> = {
 /** What a name is asked for: a swing length to be added below another, or one to be renamed. */
 type Asked = { what: 'add'; below: string | null; title: string } | { what: 'rename'; rungId: string; title: string }
 
-/** Changes of the bag that are made from the board without leaving the session; they wait where there is no network. */
-export function useBoardSteps() {
+type Ask = (what: Asked, was?: string) => void
+
+/** What is done to a swing length from one of its cells. @param below the next shorter one */
+function rungItems(rung: Rung, below: Rung | null, ask: Ask): DropdownMenuItem[] {
+  const name = rungName(rung)
+  return [
+    {
+      label: `Add a length longer than ${name}…`,
+      icon: 'i-lucide-arrow-up',
+      onSelect: () => ask({ what: 'add', below: below?.id ?? null, title: `A length longer than ${name}` }),
+    },
+    {
+      label: `Add a length shorter than ${name}…`,
+      icon: 'i-lucide-arrow-down',
+      onSelect: () => ask({ what: 'add', below: rung.id, title: `A length shorter than ${name}` }),
+    },
+    {
+      label: `Rename ${name}…`,
+      icon: 'i-lucide-pencil',
+      onSelect: () => ask({ what: 'rename', rungId: rung.id, title: `Rename ${name}` }, rung.label),
+    },
+  ]
+}
+
+/** The form that a name is asked for with. */
+function useNaming(make: (step: BagStep, title: string, back: BagStep) => Promise<boolean>, fault: Ref<string>) {
   const record = usePlayerRecord()
-  const toast = useToast()
-  const { cellName } = useCellNames()
-  const { gapsChart } = useNumbers()
-  const { remarksOf, say } = useCellRemarks()
-  const { text, unit } = useDistance()
   const asked = shallowRef<Asked | null>(null)
   const name = ref('')
-  const fault = ref('')
-
-  async function make(step: BagStep, title: string, back: BagStep): Promise<boolean> {
-    const found = await record.putBagStep({ id: newId(), step })
-    if (found) {
-      fault.value = FAULT_WORDS[found]
-      return false
-    }
-    toast.add({
-      title,
-      actions: [
-        {
-          label: 'Undo',
-          color: 'neutral',
-          variant: 'outline',
-          onClick: () => void record.putBagStep({ id: newId(), step: back }),
-        },
-      ],
-    })
-    return true
-  }
-
-  const use = (cell: StockShot, used: boolean) =>
-    make(
-      { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used },
-      `${cellName(cell)} ${used ? 'is used again' : 'is not used now'}`,
-      { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used: !used },
-    )
 
   function ask(what: Asked, was = ''): void {
     asked.value = what
@@ -88,6 +79,47 @@ export function useBoardSteps() {
     })
     if (added) asked.value = null
   }
+  return { ask, form: { asked, name, fault, save } }
+}
+
+/** Changes of the bag that are made from the board without leaving the session; they wait where there is no network. */
+export function useBoardSteps() {
+  const record = usePlayerRecord()
+  const toast = useToast()
+  const { cellName } = useCellNames()
+  const { gapsChart } = useNumbers()
+  const { remarksOf, say } = useCellRemarks()
+  const { text, unit } = useDistance()
+  const fault = ref('')
+
+  async function make(step: BagStep, title: string, back: BagStep): Promise<boolean> {
+    const found = await record.putBagStep({ id: newId(), step })
+    if (found) {
+      fault.value = FAULT_WORDS[found]
+      return false
+    }
+    toast.add({
+      title,
+      actions: [
+        {
+          label: 'Undo',
+          color: 'neutral',
+          variant: 'outline',
+          onClick: () => void record.putBagStep({ id: newId(), step: back }),
+        },
+      ],
+    })
+    return true
+  }
+
+  const use = (cell: StockShot, used: boolean) =>
+    make(
+      { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used },
+      `${cellName(cell)} ${used ? 'is used again' : 'is not used now'}`,
+      { kind: 'use', clubId: cell.clubId, rungId: cell.rungId, used: !used },
+    )
+
+  const naming = useNaming(make, fault)
 
   /** "That's the number": written down as it is read, and the stock shot is closed. */
   const number = (cell: StockShot) => gapsChart.value.find(one => cellKey(one) === cellKey(cell))?.carryM ?? null
@@ -102,7 +134,6 @@ export function useBoardSteps() {
     const rung = rungs[at]
     if (!rung) return []
     const carryM = number(cell)
-    const written = remarksOf(cell).written?.carryM != null
     const struckOut = isStruckOut(record.bag, cell)
     return [
       [{ label: cellName(cell), type: 'label' as const }],
@@ -110,7 +141,7 @@ export function useBoardSteps() {
         {
           label: carryM === null ? "That's the number" : `That's the number: ${text(carryM)} ${unit.value}`,
           icon: 'i-lucide-pencil-line',
-          disabled: carryM === null || written,
+          disabled: carryM === null || remarksOf(cell).written?.carryM != null,
           onSelect: () => write(cell),
         },
         {
@@ -119,26 +150,9 @@ export function useBoardSteps() {
           onSelect: () => void use(cell, struckOut),
         },
       ],
-      [
-        {
-          label: `Add a length longer than ${rungName(rung)}…`,
-          icon: 'i-lucide-arrow-up',
-          onSelect: () =>
-            ask({ what: 'add', below: rungs[at + 1]?.id ?? null, title: `A length longer than ${rungName(rung)}` }),
-        },
-        {
-          label: `Add a length shorter than ${rungName(rung)}…`,
-          icon: 'i-lucide-arrow-down',
-          onSelect: () => ask({ what: 'add', below: rung.id, title: `A length shorter than ${rungName(rung)}` }),
-        },
-        {
-          label: `Rename ${rungName(rung)}…`,
-          icon: 'i-lucide-pencil',
-          onSelect: () => ask({ what: 'rename', rungId: rung.id, title: `Rename ${rungName(rung)}` }, rung.label),
-        },
-      ],
+      rungItems(rung, rungs[at + 1] ?? null, naming.ask),
     ]
   }
 
-  return { itemsFor, asked, name, fault, save }
+  return { itemsFor, ...naming.form }
 }

@@ -12,17 +12,10 @@ import { useSpeedCalls } from '~/player/useSpeedCalls'
 import { useVoice } from '~/features/session/useVoice'
 import { usePlayerRecord } from '~/offline/stores/record'
 
-/** What is done at the desk of a session: each thing is said, and can be taken back at once. */
-export function useDesk(range: RangeSession) {
-  const record = usePlayerRecord()
+/** What was done is said, and offered to be taken back. */
+function useSaid(range: RangeSession) {
   const toast = useToast()
-  const clinic = useClinic()
-  const { cellName, swingLabel } = useCellNames()
   const { typed, unit } = useDistance()
-  const { missText } = useSpeedCalls()
-  const { say } = useVoice()
-  const { balls, newestFirst, cell, session } = range
-  const opened = shallowRef<{ shot: ShotRecord; leaveOutFirst: boolean }>()
   /** The last thing that was done, for who does not see it. */
   const said = ref('')
   const read = (carryM: number) => `${typed(carryM)} ${unit.value}`
@@ -43,6 +36,45 @@ export function useDesk(range: RangeSession) {
       actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void undo(done) }],
     })
   }
+  return { said, read, undo, offer }
+}
+
+/** What is answered to a question about a ball. */
+function useAnswers(range: RangeSession, said: Ref<string>, offer: (title: string, done: Done) => void) {
+  const record = usePlayerRecord()
+  const { cellName } = useCellNames()
+  const { typed, unit } = useDistance()
+  const read = (carryM: number) => `${typed(carryM)} ${unit.value}`
+
+  /** It was another ball than it was taken for. */
+  async function mend({ shot }: OpenQuestion, how: () => Promise<Done>) {
+    const done = await how()
+    const now = record.records.find(other => other.id === shot)!
+    said.value = `${read(now.carryM)}, ${cellName(now)}`
+    offer(said.value, done)
+  }
+  async function settle(asked: OpenQuestion, counts: boolean) {
+    const { shot } = asked
+    const done = await range.settle(asked, counts)
+    said.value = counts ? 'It counts' : 'Left out'
+    const ball = record.records.find(other => other.id === shot)!
+    offer(`${read(ball.carryM)} ${counts ? 'counts' : 'is left out'}`, done)
+  }
+  return { mend, settle }
+}
+
+/** What is done at the desk of a session: each thing is said, and can be taken back at once. */
+export function useDesk(range: RangeSession) {
+  const record = usePlayerRecord()
+  const toast = useToast()
+  const clinic = useClinic()
+  const { cellName, swingLabel } = useCellNames()
+  const { typed } = useDistance()
+  const { missText } = useSpeedCalls()
+  const { say } = useVoice()
+  const { balls, newestFirst, cell, session } = range
+  const opened = shallowRef<{ shot: ShotRecord; leaveOutFirst: boolean }>()
+  const { said, read, undo, offer } = useSaid(range)
 
   async function log(ball: TypedBall, more: Partial<ShotRecord> = {}): Promise<ShotRecord> {
     const n = balls.value.length + 1
@@ -102,20 +134,16 @@ export function useDesk(range: RangeSession) {
     said.value = `Done: ${words}`
   }
 
-  /** It was another ball than it was taken for. */
-  async function mend({ shot }: OpenQuestion, how: () => Promise<Done>) {
-    const done = await how()
-    const now = record.records.find(other => other.id === shot)!
-    said.value = `${read(now.carryM)}, ${cellName(now)}`
-    offer(said.value, done)
+  return {
+    opened,
+    said,
+    undo,
+    log,
+    logMarked,
+    mark,
+    toShotBefore,
+    leaveOutLast,
+    change,
+    ...useAnswers(range, said, offer),
   }
-  async function settle(asked: OpenQuestion, counts: boolean) {
-    const { shot } = asked
-    const done = await range.settle(asked, counts)
-    said.value = counts ? 'It counts' : 'Left out'
-    const ball = record.records.find(other => other.id === shot)!
-    offer(`${read(ball.carryM)} ${counts ? 'counts' : 'is left out'}`, done)
-  }
-
-  return { opened, said, undo, log, logMarked, mark, toShotBefore, leaveOutLast, change, mend, settle }
 }

@@ -22,10 +22,35 @@ const LONGEST_BLOCK = 20
 
 export type Proposal = StockShot & { balls: number; why: string; gain: string }
 
+/** How many balls a block has. @param isEnough whether a number is known well enough */
+function useBlock({ session, balls }: Pick<SessionBalls, 'session' | 'balls'>, isEnough: (at: StockShot) => boolean) {
+  const account = useAccount()
+  const numbers = useNumbers()
+
+  /** Balls at one stock shot before the next, as this session has it. */
+  const block = computed(() => session.value?.plan.block ?? account.settings.block ?? BALLS_AT_ONCE)
+  /** How many more of a block that has begun; null where it ends by what is seen, and has not yet. */
+  function leftOfBlock(at: StockShot, inARow: number): number | null {
+    const until = session.value?.plan.until ?? 'count'
+    if (inARow === 0) return 0
+    if (until === 'count') return Math.max(0, block.value - (((inARow - 1) % block.value) + 1))
+    if (inARow >= LONGEST_BLOCK) return 0
+    if (until === 'enough') return isEnough(at) ? 0 : null
+    const own = balls.value
+      .filter(ball => cellKey(ball) === cellKey(at))
+      .sort((a, b) => a.hitAtMs - b.hitAtMs)
+      .slice(-inARow)
+      .map(ball => ({ carryM: ball.carryM, balls: ball.balls, counts: doesCount(ball) }))
+    const alike = account.account?.lockIn.alike ?? USUAL_LOCK_IN.alike
+    const [mark] = lockInMarks({ alike }, own, null, numbers.ready.value?.withinM ?? 0)
+    return mark?.met ? 0 : null
+  }
+  return { block, leftOfBlock }
+}
+
 /** What to hit next, by the session's order of work, as far as the bucket reaches. */
 export function useProposal({ session, balls }: SessionBalls) {
   const record = usePlayerRecord()
-  const account = useAccount()
   const { cellName } = useCellNames()
   const { unit } = useDistance()
   const numbers = useNumbers()
@@ -49,24 +74,7 @@ export function useProposal({ session, balls }: SessionBalls) {
     return half !== null && isWithin(half, numbers.ready.value?.withinM ?? 0)
   }
 
-  /** Balls at one stock shot before the next, as this session has it. */
-  const block = computed(() => session.value?.plan.block ?? account.settings.block ?? BALLS_AT_ONCE)
-  /** How many more of a block that has begun; null where it ends by what is seen, and has not yet. */
-  function leftOfBlock(at: StockShot, inARow: number): number | null {
-    const until = session.value?.plan.until ?? 'count'
-    if (inARow === 0) return 0
-    if (until === 'count') return Math.max(0, block.value - (((inARow - 1) % block.value) + 1))
-    if (inARow >= LONGEST_BLOCK) return 0
-    if (until === 'enough') return isEnough(at) ? 0 : null
-    const own = balls.value
-      .filter(ball => cellKey(ball) === cellKey(at))
-      .sort((a, b) => a.hitAtMs - b.hitAtMs)
-      .slice(-inARow)
-      .map(ball => ({ carryM: ball.carryM, balls: ball.balls, counts: doesCount(ball) }))
-    const alike = account.account?.lockIn.alike ?? USUAL_LOCK_IN.alike
-    const [mark] = lockInMarks({ alike }, own, null, numbers.ready.value?.withinM ?? 0)
-    return mark?.met ? 0 : null
-  }
+  const { block, leftOfBlock } = useBlock({ session, balls }, isEnough)
 
   const gainOf = (at: StockShot, more: number): string => {
     const cell: ChartCell | undefined = known.value.get(cellKey(at))

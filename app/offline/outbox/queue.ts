@@ -123,7 +123,9 @@ export function makeQueue<E extends AnyEntry>(box: OutboxItems, of: QueueOf<E>) 
   }
 
   /** The lock is shared by all tabs of this browser. */
-  const sendInTurn = async () => void (await (navigator.locks ? navigator.locks.request(of.lock, sendAll) : sendAll()))
+  const sendInTurn = async (): Promise<void> => {
+    await (navigator.locks ? navigator.locks.request(of.lock, sendAll) : sendAll())
+  }
 
   /** Sends what waits; one sender at a time, also across tabs, since order matters. */
   function send(): Promise<void> {

@@ -1,38 +1,33 @@
 <script setup lang="ts">
-import { cellKey, clubsInUse, gridCells, isGridClub, isStruckOut, rungsInUse, type StockShot } from '#core/bag/bag'
+import { cellKey, clubsInUse, gridCells, isGridClub, rungsInUse, type StockShot } from '#core/bag/bag'
 import { chartProgress, type CarryChart } from '#core/chart/chart-cell'
-import type { FIRMNESS_MS2, Firmness } from '#core/flight/run-out'
-import { rungName } from '#core/swing/scale'
+import type { Firmness } from '#core/flight/run-out'
 import type { Player } from '#shared/player'
 import type { Thresholds } from '#shared/schemas/player'
 import { nextText, readyText } from '#words/next'
 import { markedText, retestDueText } from '#words/retest'
 import { Refused, api } from '~/offline/api'
-import { useCellRemarks } from '~/player/useCellRemarks'
 import { useDistance } from '~/ui/useDistance'
 import { useCellNames, useNumbers } from '~/calculation/useNumbers'
 import { usePlayerRoute } from '~/player/usePlayerRoute'
+import { useChartMenu } from '~/features/chart/useChartMenu'
 import { useTotals } from '~/features/chart/useTotals'
-import { useAccount } from '~/offline/stores/account'
 import { shortDate } from '~/ui/dates'
 import { serverNowMs } from '~/offline/server-clock'
 import ChartCarryGrid from '~/features/chart/CarryGrid.vue'
+import ChartPastDay from '~/features/chart/PastDay.vue'
 import ChartCellPanel from '~/features/chart/CellPanel.vue'
 import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
-import FrameLinesSkeleton from '~/ui/frame/LinesSkeleton.vue'
 import FrameNumbersGate from '~/ui/frame/NumbersGate.vue'
 import FrameStagePage from '~/ui/frame/StagePage.vue'
 import ShotsOwnBallsHelp from '~/player/shots/OwnBallsHelp.vue'
 import ShotsSetAside from '~/player/shots/SetAside.vue'
 
 const { playerId, record } = usePlayerRoute()
-const account = useAccount()
 const { chart, known, next, ready, retest, retestDueMs, air, ownBallsHelp } = useNumbers()
 const toast = useToast()
 const { cellName } = useCellNames()
-const { text, unit } = useDistance()
-const { remarksOf } = useCellRemarks()
-const { copy } = useClipboard({ legacy: true })
+const { unit } = useDistance()
 const route = useRoute()
 /** The opened stock shot has its own address, so that it can be linked and gone back from. */
 const opened = computed(() => (asOf.value ? undefined : chart.value.find(cell => cellKey(cell) === route.query.cell)))
@@ -71,85 +66,18 @@ async function setThresholds(thresholds: Thresholds, failed: string) {
   }
 }
 
-/** The grid as tab-separated figures, as a spreadsheet takes it. */
-async function copyTable() {
-  const used = clubsInUse(record.bag)
-  const byKey = new Map(shown.value.map(cell => [cellKey(cell), cell]))
-  const figure = (cell: StockShot) => {
-    const written = remarksOf(cell).written?.carryM
-    const carryM = written ?? byKey.get(cellKey(cell))?.carryM
-    return carryM == null || isStruckOut(record.bag, cell) ? '' : text(carryM)
-  }
-  const rows = [...rungsInUse(record.bag)]
-    .reverse()
-    .map(rung => [rungName(rung), ...used.map(club => figure({ clubId: club.id, rungId: rung.id }))])
-  await copy([[`Carry, ${unit.value}`, ...used.map(club => club.label)], ...rows].map(row => row.join('\t')).join('\n'))
-  toast.add({ title: 'Copied: paste it into a spreadsheet', icon: 'i-lucide-clipboard-check' })
-}
-
-const more = computed(() => [
-  {
-    label: 'One decimal',
-    type: 'checkbox' as const,
-    checked: account.decimals === 1,
-    onUpdateChecked: (on: boolean) => {
-      account.decimals = on ? 1 : 0
-    },
-  },
-  {
-    label: 'As of a past day',
-    icon: 'i-lucide-history',
-    onSelect: () => void goTo(new Date(serverNowMs() - 30 * 86_400_000).toISOString().slice(0, 10)),
-  },
-  { label: 'By club speed', icon: 'i-lucide-gauge', to: `/players/${playerId.value}/chart/speed` },
-  ...(['soft', 'medium', 'firm'] as const satisfies readonly (keyof typeof FIRMNESS_MS2)[]).map(ground => ({
-    label: `Total on ${ground} ground`,
-    type: 'checkbox' as const,
-    checked: totalOn.value === ground,
-    onUpdateChecked: (on: boolean) => void showTotal(on ? ground : undefined),
-  })),
-  { label: 'Copy for a spreadsheet', icon: 'i-lucide-clipboard-copy', onSelect: () => void copyTable() },
-  { label: 'Shots as CSV', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/shots.csv`, external: true },
-  {
-    label: 'Everything as a zip',
-    icon: 'i-lucide-archive',
-    to: `/api/players/${playerId.value}/all.zip`,
-    external: true,
-  },
-  { label: 'Chart file', icon: 'i-lucide-download', to: `/api/players/${playerId.value}/chart.json`, external: true },
-])
-
 function switchAir() {
   const { asMeasured, ...rest } = record.player!.thresholds
   return setThresholds(asMeasured ? rest : { ...rest, asMeasured: true }, 'The air could not be switched')
 }
 
-/** The chart as it stood at the end of a past day, as the server works it out; null for today. */
+/** The chart as it stood at the end of a past day is another picture; null for today. */
 const asOf = computed(() =>
   typeof route.query.asOf === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.asOf) ? route.query.asOf : null,
 )
-const asOfMs = computed(() => (asOf.value ? Math.min(serverNowMs(), Date.parse(`${asOf.value}T23:59:59.999Z`)) : null))
 const past = shallowRef<CarryChart>()
-const pastFailure = ref('')
 const shown = computed(() => (asOf.value ? (past.value ?? []) : chart.value))
-async function fetchPast() {
-  past.value = undefined
-  pastFailure.value = ''
-  if (asOfMs.value === null) return
-  const asked = asOf.value
-  try {
-    const reply = await api('/api/players/:playerId/chart-at', {
-      params: { playerId: playerId.value },
-      query: { at: asOfMs.value },
-    })
-    if (asked === asOf.value) past.value = reply.chart
-  } catch (error) {
-    if (asked === asOf.value) pastFailure.value = (error as Error).message
-  }
-}
-watch(asOf, fetchPast, { immediate: true })
 const goTo = (day: string | undefined) => navigateTo({ query: day ? { asOf: day } : {} })
-const today = new Date().toISOString().slice(0, 10)
 
 /** What comes after the first, each said once. */
 const after = computed(() =>
@@ -164,6 +92,8 @@ function showTotal(firmness: Firmness | undefined) {
   const { totalOn: _, ...rest } = record.player!.thresholds
   return setThresholds(firmness ? { ...rest, totalOn: firmness } : rest, 'Carry and total could not be switched')
 }
+
+const more = useChartMenu({ shown, totalOn, goTo, showTotal })
 
 const hit = computed(() => chartProgress(chart.value).hit)
 const anyBall = computed(() => chart.value.some(cell => cell.balls > 0))
@@ -233,35 +163,7 @@ const retestDue = computed(() =>
       action="To the bag"
       :to="`/players/${playerId}/bag`"
     />
-    <div v-else-if="asOf" class="space-y-4">
-      <div class="raised flex flex-wrap items-center gap-3 p-4">
-        <label class="flex items-center gap-2"
-          ><UIcon name="i-lucide-history" /> The chart as it stood at the end of
-          <input
-            :value="asOf"
-            type="date"
-            :max="today"
-            class="min-h-11 rounded-md border border-(--ui-border-accented) bg-(--raised) px-2"
-            @change="goTo(($event.target as HTMLInputElement).value)"
-        /></label>
-        <span class="soft"
-          >Clubs and swing lengths as they are today; what was hit or written later is not known here.</span
-        >
-        <UButton color="neutral" variant="outline" @click="goTo(undefined)">Back to today</UButton>
-      </div>
-      <p v-if="pastFailure" role="alert" class="raised flex flex-wrap items-center gap-3 p-4">
-        {{ pastFailure }} <UButton size="sm" color="neutral" variant="outline" @click="fetchPast">Try again</UButton>
-      </p>
-      <ChartCarryGrid
-        v-else-if="past"
-        :chart="past"
-        :clubs="clubs.grid"
-        :at-ms="asOfMs ?? undefined"
-        caption="Carry chart of a past day: swing lengths down, clubs across"
-        @open="navigateTo({ path: `/players/${playerId}/chart/compare`, query: { fromDay: asOf } })"
-      />
-      <FrameLinesSkeleton v-else :rows="8" label="That day is being worked out" />
-    </div>
+    <ChartPastDay v-else-if="asOf" v-model:chart="past" :day="asOf" :clubs="clubs.grid" @go="goTo" />
     <FrameNumbersGate v-else>
       <p v-if="totalOn" class="raised mb-3 flex flex-wrap items-center gap-3 px-4 py-2">
         <span

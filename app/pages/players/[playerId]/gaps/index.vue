@@ -13,12 +13,13 @@ import FrameEmptyStep from '~/ui/frame/EmptyStep.vue'
 import FrameNumbersGate from '~/ui/frame/NumbersGate.vue'
 import FrameStagePage from '~/ui/frame/StagePage.vue'
 import GapsCoverTable from '~/features/gaps/CoverTable.vue'
-import GapsCoverWords from '~/features/gaps/CoverWords.vue'
+import GapsCover from '~/features/gaps/Cover.vue'
 import GapsFlagCard from '~/features/gaps/FlagCard.vue'
 import GapsFlagSheet from '~/features/gaps/FlagSheet.vue'
 import GapsLadderStrip from '~/features/gaps/LadderStrip.vue'
 import GapsLanesTable from '~/features/gaps/LanesTable.vue'
 import GapsMarksStrip from '~/features/gaps/MarksStrip.vue'
+import GapsStillOpen from '~/features/gaps/StillOpen.vue'
 import GapsReadout from '~/features/gaps/Readout.vue'
 import { laneClubs, lanesHeightPx } from '~/features/gaps/lanes'
 import { later } from '~/ui/later'
@@ -30,7 +31,7 @@ const LazyGapsSettings = later(() => import('~/features/gaps/Settings.vue'))
 
 const { playerId, record } = usePlayerRoute()
 const { known, gapsChart, ladder, findings, flags, cover, unproven } = useNumbers()
-const { withUnit, to, from, text, unit } = useDistance()
+const { withUnit, from, text, unit } = useDistance()
 const { cursorM, picked, zoomM, wholeM, rangeM, at, point, key } = useGapsCursor()
 const { open, noFault, settled, chosen, pointed, lit, choose, marks, verdict, questions, lineM } = useGapsFlags()
 const asTable = ref(false)
@@ -108,12 +109,6 @@ async function chooseAt(number: number) {
   cards.value?.[number - 1]?.scrollIntoView({ block: 'nearest' })
 }
 
-const zoom = computed({
-  get: () => rangeM.value.map(to),
-  set: ([a, b]: number[]) => {
-    zoomM.value = b! - a! >= 10 ? [from(a!), from(b!)] : zoomM.value
-  },
-})
 const print = () => window.print()
 
 const lanesKeys = useTemplateRef<HTMLElement>('lanesKeys')
@@ -282,43 +277,15 @@ const keyOf = ({ flag, variant, fromM, cells }: Finding) => `${flag} ${variant} 
           </p>
         </component>
         <div v-if="turn >= REST" class="min-w-0 space-y-5 lg:col-start-1">
-          <section v-if="questions.length > 0" aria-labelledby="open-title" class="raised px-4 py-3">
-            <h2 id="open-title" class="font-bold">Still open</h2>
-            <ul class="mt-1 space-y-0.5">
-              <li v-for="question in questions" :key="question.text" class="flex flex-wrap items-start gap-x-2">
-                <UIcon name="i-lucide-circle-help" class="soft mt-1 shrink-0" />
-                <span class="min-w-0 flex-1">{{ question.text }}</span>
-                <UButton
-                  v-if="question.settle"
-                  size="sm"
-                  color="neutral"
-                  variant="outline"
-                  :to="{ path: `/players/${playerId}/session`, query: question.settle }"
-                  class="print:hidden"
-                  >Settle it</UButton
-                >
-              </li>
-            </ul>
-          </section>
-          <section v-if="cover && cover.at.length > 0" aria-labelledby="cover-title">
-            <h2 id="cover-title" class="text-xl font-bold">Cover</h2>
-            <GapsCoverWords :cover="cover" :line-m="lineM" />
-            <div v-if="!asTable" class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
-              <span class="soft w-40 shrink-0">Shown: {{ text(rangeM[0]) }} to {{ text(rangeM[1]) }} {{ unit }}</span>
-              <USlider
-                v-model="zoom"
-                :min="to(wholeM[0])"
-                :max="to(wholeM[1])"
-                :step="5"
-                :min-steps-between-thumbs="2"
-                class="max-w-md min-w-40 flex-1"
-                aria-label="Stretch that is shown"
-              />
-              <UButton size="sm" color="neutral" variant="ghost" :disabled="!zoomM" @click="zoomM = null"
-                >All of it</UButton
-              >
-            </div>
-          </section>
+          <GapsStillOpen v-if="questions.length > 0" :questions="questions" />
+          <GapsCover
+            v-if="cover && cover.at.length > 0"
+            v-model:zoom="zoomM"
+            :cover="cover"
+            :line-m="lineM"
+            :zooms="!asTable"
+            :whole-m="wholeM"
+          />
           <section aria-labelledby="ladder-title">
             <h2 id="ladder-title" class="mb-2 text-xl font-bold">The ladder</h2>
             <GapsLadderStrip :ladder="ladder" :findings="findings" />
