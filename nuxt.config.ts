@@ -177,6 +177,8 @@ export default defineNuxtConfig({
     requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000, throwError: true },
     headers: {
       crossOriginEmbedderPolicy: false,
+      // As `frame-ancestors` below: nobody frames a page.
+      xFrameOptions: 'DENY',
       contentSecurityPolicy: {
         'default-src': ["'self'"],
         'base-uri': ["'none'"],

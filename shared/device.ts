@@ -27,3 +27,13 @@ export interface LiveMessage {
   shots: ShotRecord[]
   session?: SessionRecord
 }
+
+/** A ball as a device read it, whoever hit it and with what. */
+export type DeviceBall = Pick<ShotRecord, 'carryM' | 'balls' | 'method' | 'strike' | 'readings' | 'taken'>
+
+/** Balls of a device that found no player its coach sees. */
+export interface DeviceBallsWaiting {
+  waiting: number
+  /** Oldest first, the first page of them. */
+  balls: { id: string; device: string; hitAtMs: number; carryM: number }[]
+}

@@ -12,3 +12,5 @@ export const SIGN_UP_HOURS = 24
 export const KEEP_MONTHS = [3, 6, 12, 24, 60] as const
 /** What an owner chose holds after so long, so that it can be taken back. */
 export const KEEP_AFTER_HOURS = 24
+/** Balls of a device that found nobody wait for its coach so long. */
+export const DEVICE_BALLS_DAYS = 30

@@ -156,7 +156,7 @@ export const useCalibration = defineStore('calibration', () => {
   }
 
   const keepLatest = useDebounceFn(() => {
-    if (latest.value && !recalled && sentPlayer) void keepNumbers(sentPlayer, by(), latest.value)
+    if (latest.value && !recalled && sentPlayer && !account.signedOut) void keepNumbers(sentPlayer, by(), latest.value)
   }, STOOD_MS)
 
   function take(answer: CalibrationAnswer): void {

@@ -172,3 +172,21 @@ export async function forgetKept(): Promise<void> {
   holders.value = []
   await keeping(db => Promise.all([db.clear('answers'), db.clear('sent')]))
 }
+
+/** A player's own link is not the coach's: it opens by its own token. */
+const LINK_PATH = '/api/link'
+
+/**
+ * The sign-in was ended elsewhere: nothing of the coach's players is kept on this device any more. What waits to be
+ * sent is not in this store, and stays.
+ */
+export async function forgetSignedOut(): Promise<void> {
+  holders.value = []
+  await keeping(async db => {
+    const paths = await db.getAllKeys('answers')
+    await Promise.all([
+      ...paths.filter(path => path !== LINK_PATH).map(path => db.delete('answers', path)),
+      db.clear('sent'),
+    ])
+  })
+}

@@ -61,7 +61,7 @@ async function savePassword() {
       /></UFormField>
       <UButton type="submit">Save name</UButton>
     </form>
-    <form class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="run(savePassword)">
+    <form id="password" class="raised mt-6 space-y-2 p-5" novalidate @submit.prevent="run(savePassword)">
       <p
         v-if="passwordErrors.general.value && passwordErrors.errors.value.length === 0"
         role="alert"

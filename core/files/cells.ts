@@ -44,13 +44,22 @@ export function readOneOf<T extends string>(
   return found ?? null
 }
 
+/**
+ * Where a formula would begin: at the start, and behind what another country's tables are delimited by, which a
+ * spreadsheet there takes for the end of a cell. In full width too: a spreadsheet of East Asia runs those.
+ */
+const BEGINS = String.raw`(^|[;\t|])`
+const FORMULA = String.raw`=+\-@＝＋－＠`
+const ADDED = new RegExp(`${BEGINS}'(?='*[${FORMULA}])`, 'g')
+const WOULD_RUN = new RegExp(`${BEGINS}(?='*[${FORMULA}])|^(?='*[\\t\\r])`, 'g')
+
 /** A text cell, with the apostrophe that `writeShotTable` puts before a would-be formula taken off again. */
 export function textCell(cell: string | undefined): string {
-  return (cell ?? '').trim().replace(/^'(?='*[=+\-@])/, '')
+  return (cell ?? '').trim().replace(ADDED, '$1')
 }
 
 /**
  * A text that begins like a formula is one in a spreadsheet: an apostrophe before it makes it text. One that has such
  * an apostrophe of its own gets another, so that it comes back with it.
  */
-export const plainText = (text: string): string => (/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+export const plainText = (text: string): string => text.replace(WOULD_RUN, "$1'")

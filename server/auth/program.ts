@@ -21,6 +21,11 @@ export const isForPeople = (path: string): boolean => FOR_PEOPLE.test(path)
 /** True where a program's key came along in place of a cookie. */
 export const isProgram = (event: H3Event): boolean => bearerOf(event)?.startsWith(PROGRAM_MARK) ?? false
 
+/** Whoever comes too often with a wrong key is told when to come again, and still hears that the key is wrong. */
+function asRetryAfter(error: unknown): void {
+  if ((error as { statusCode?: number }).statusCode !== 429) throw error
+}
+
 /**
  * The coach in whose name a program asks, where its key and its scope allow it. Wrong and revoked keys are answered
  * alike. @throws 401, 403, or 429 with Retry-After
@@ -28,7 +33,7 @@ export const isProgram = (event: H3Event): boolean => bearerOf(event)?.startsWit
 export async function requireProgram(event: H3Event): Promise<Coach> {
   const program = await programByToken(hashOfToken(bearerOf(event)!))
   if (!program) {
-    await countBadKey(event, clientAddress(event))
+    await countBadKey(event, clientAddress(event)).catch(asRetryAfter)
     throw refuse(401, 'This key opens nothing: make a new one under Account, Programs.')
   }
   await countProgram(event, program.id)

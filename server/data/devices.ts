@@ -13,11 +13,15 @@ export interface KnownDevice {
   id: string
   coachId: string
   academyId: string
+  /** All players of the academy; else only those that are this coach's own. */
+  seesAll: boolean
 }
 
 /** Where a device's balls went from a moment on; no session ends it. */
 export interface Aim {
   fromMs: number
+  /** Of somebody whom the device's coach sees no longer, or who is archived: its balls wait with the coach. */
+  blind: boolean
   playerId: string | null
   sessionId: string | null
   clubId: string | null
@@ -94,12 +98,14 @@ export async function revokeDevice(coach: Coach, deviceId: string): Promise<void
 /** For the ingest door alone: nobody is signed in there. */
 export async function deviceByToken(tokenHash: string): Promise<KnownDevice | undefined> {
   const [rows] = await usePool().execute(
-    'select d.id, d.coach_id as coachId, c.academy_id as academyId from devices d join ' +
-      'coaches c on c.id = d.coach_id where d.token_hash = ? and d.revoked_at is null ' +
-      "and c.left_at is null and c.role <> 'reader'",
+    'select d.id, d.coach_id as coachId, c.academy_id as academyId, ' +
+      "(c.role <> 'coach' or a.coaches_see = 'all') as seesAll from devices d join " +
+      'coaches c on c.id = d.coach_id join academies a on a.id = c.academy_id ' +
+      "where d.token_hash = ? and d.revoked_at is null and c.left_at is null and c.role <> 'reader'",
     [tokenHash],
   )
-  return (rows as KnownDevice[])[0]
+  const [row] = rows as (Omit<KnownDevice, 'seesAll'> & { seesAll: number })[]
+  return row && { ...row, seesAll: row.seesAll === 1 }
 }
 
 export async function deviceHeard({ id }: KnownDevice, atMs: number): Promise<void> {
@@ -126,15 +132,21 @@ export async function aimDevice(coach: Coach, deviceId: string, at: DeviceAim['a
 }
 
 /** What a device was aimed at, newest first. Balls later than half a day find their place no more. */
-export async function aimsOf({ id, academyId }: KnownDevice): Promise<Aim[]> {
+export async function aimsOf({ id, academyId, coachId, seesAll }: KnownDevice): Promise<Aim[]> {
   const rows = await useDatabase()
-    .select({ aim: deviceAims, academyId: players.academyId })
+    .select({
+      aim: deviceAims,
+      academyId: players.academyId,
+      coachId: players.coachId,
+      archivedAt: players.archivedAt,
+    })
     .from(deviceAims)
     .leftJoin(players, eq(players.id, deviceAims.playerId))
     .where(eq(deviceAims.deviceId, id))
     .orderBy(desc(deviceAims.fromAt))
     .limit(500)
-  return rows
-    .filter(row => row.academyId === null || row.academyId === academyId)
-    .map(({ aim: { fromAt, ...aim } }) => ({ fromMs: fromAt.getTime(), ...aim }))
+  return rows.map(({ aim: { fromAt, deviceId: _, ...aim }, ...player }) => {
+    const sees = player.academyId === academyId && (seesAll || player.coachId === coachId)
+    return { ...aim, fromMs: fromAt.getTime(), blind: aim.playerId !== null && (!sees || player.archivedAt !== null) }
+  })
 }

@@ -105,13 +105,15 @@ export async function linkByToken(tokenHash: string): Promise<KnownLink | undefi
       strength: playerLinks.strength,
       player: players.name,
       guardian: players.guardian,
+      archivedAt: players.archivedAt,
     })
     .from(playerLinks)
     .innerJoin(players, eq(players.id, playerLinks.playerId))
     .where(and(eq(playerLinks.tokenHash, tokenHash), isNull(playerLinks.revokedAt)))
   if (!row) return undefined
-  const { guardian, ...link } = row
-  return { ...link, waits: isConsentOpen({ guardian }) }
+  const { guardian, archivedAt, ...link } = row
+  // Archived is as good as withdrawn; whoever brings the player back opens it again.
+  return archivedAt ? undefined : { ...link, waits: isConsentOpen({ guardian }) }
 }
 
 export async function viewOf({ id, playerId, player, strength }: KnownLink): Promise<LinkView> {

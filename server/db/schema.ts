@@ -22,6 +22,7 @@ import type { RemarkKind } from '../../core/history/coach-remarks'
 import type { WhatIf } from '../../core/what-if/thought-of'
 import type { PublishedChart } from '../../core/history/published'
 import type { LinkStrength, Scope } from '../../shared/choices'
+import type { DeviceBall } from '../../shared/device'
 import type { SwingFlight } from '../../core/swing/scale'
 import type { SchoolId } from '../../core/swing/schools'
 import type { Readings } from '../../core/shot/readings'
@@ -539,6 +540,28 @@ export const deviceAims = mysqlTable(
     rungId: id('rung_id').references(() => rungs.id, { onDelete: 'cascade' }),
   },
   t => [primaryKey({ columns: [t.deviceId, t.fromAt] })],
+)
+
+/**
+ * Balls of a device that was aimed at somebody its coach sees no longer: they wait for the coach, and say nothing of
+ * whom they were meant for.
+ */
+export const deviceBalls = mysqlTable(
+  'device_balls',
+  {
+    id: id('id').primaryKey(),
+    deviceId: id('device_id')
+      .notNull()
+      .references(() => devices.id),
+    coachId: id('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    hitAt: datetime('hit_at', { mode: 'date', fsp: 3 }).notNull(),
+    // Read and written as one: nothing is asked about a part of it.
+    ball: json('ball').$type<DeviceBall>().notNull(),
+    createdAt,
+  },
+  t => [index('device_balls_coach').on(t.coachId, t.createdAt)],
 )
 
 export const shots = mysqlTable(

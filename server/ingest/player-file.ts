@@ -84,6 +84,37 @@ function faultsWithin({ bag, sessions, shots, remarks, published }: PlayerFile):
   return errors.slice(0, FAULTS_MOST)
 }
 
+/** An id stands once in its list: the database would say that it is somebody else's. */
+function twiceWithin({ bag, sessions, shots, remarks, answers, whatIfs, goes, homework, rounds }: PlayerFile) {
+  const lists = {
+    'bag.clubs': bag.clubs,
+    'bag.scale.rungs': bag.scale.rungs,
+    sessions,
+    shots,
+    remarks,
+    answers,
+    whatIfs,
+    goes,
+    homework,
+    rounds,
+  }
+  return Object.entries(lists).flatMap(([name, list]): FieldError[] => {
+    const seen = new Set<string>()
+    return list.flatMap(({ id }, i) => {
+      const again = seen.has(id)
+      seen.add(id)
+      return again
+        ? [
+            {
+              field: `${name}.${i}.id`,
+              message: `${name}.${i} stands twice in this file: its id is that of one before it.`,
+            },
+          ]
+        : []
+    })
+  })
+}
+
 /** Times that cannot be are set right, as everywhere: what somebody's clock said years off is refused nobody. */
 function withTimesRight(file: PlayerFile, nowMs: number): PlayerFile {
   const said = <T extends { saidAtMs: number }>(one: T): T => ({
@@ -142,7 +173,7 @@ export function readRecord(
   if (early.length > 0) return { faults: early }
   const read = PlayerFile.safeParse(file)
   if (!read.success) return { faults: faultsOf(read.error.issues, 'file', '') }
-  const faults = faultsWithin(read.data)
+  const faults = [...twiceWithin(read.data), ...faultsWithin(read.data)].slice(0, FAULTS_MOST)
   if (faults.length > 0) return { faults }
   const right = withTimesRight(read.data, Date.now())
   const { player, bag, shots } = right

@@ -5,6 +5,7 @@ import { rowFaultText } from '../../words/row-faults'
 import { readRowFigures, type RowFigures } from '../../core/files/shot-table'
 import { landingHeightM } from '../../core/shot/landing-height'
 import type { Aim } from '../data/devices'
+import type { DeviceBall } from '../../shared/device'
 import type { FieldError } from '../../shared/errors'
 import type { RangeTarget } from '../../shared/schemas/range'
 import { MOST_SENT } from '../../shared/limits'
@@ -79,17 +80,27 @@ export function hitAt(figures: RowFigures, offMs: number, nowMs: number): number
   return ms > nowMs + LONGEST_AHEAD_MS ? nowMs : Math.min(ms, nowMs)
 }
 
+/** A ball as it was read, whoever hit it. @param target whose height stands in for one that was not read */
+export function deviceBall({ figures }: ReadShot, target?: RangeTarget): DeviceBall {
+  const { carryM, balls, method, strike, readings } = figures
+  // What a device worked out for level ground of its own knows of no slope.
+  const heightM =
+    figures.heightM ?? (target && readings?.carryBasis !== 'computed' ? landingHeightM(target, carryM) : 0)
+  return { carryM, balls, method, strike, readings: readings ?? null, taken: takenOf({ ...figures, heightM }) }
+}
+
 /**
  * The record of a ball: club and swing length as they were chosen on the screen, unless the device names its own.
  * @throws 422 for a club or swing that the bag does not have
  */
 export function recordOf(
-  { shot, figures, fieldOf }: ReadShot,
+  read: ReadShot,
   aim: Aim & { sessionId: string },
   bag: Bag,
   hitAtMs: number,
   target?: RangeTarget,
 ): ShotRecord {
+  const { shot, fieldOf } = read
   const names = labelsOf(bag)
   const named = <T extends { id: string }>(
     list: readonly T[],
@@ -104,21 +115,11 @@ export function recordOf(
     const message = `${field}: "${String(label).slice(0, 40)}" is not in the bag: ${list.map(labelOf).join(', ')}`
     throw refuse(422, message, [{ field: fieldOf(field), message }])
   }
-  const { carryM, balls, method, strike, readings } = figures
-  // What a device worked out for level ground of its own knows of no slope.
-  const heightM =
-    figures.heightM ?? (target && readings?.carryBasis !== 'computed' ? landingHeightM(target, carryM) : 0)
-  const taken = takenOf({ ...figures, heightM })
   return {
     id: shot.id,
     sessionId: aim.sessionId,
-    carryM,
-    balls,
-    method,
-    strike,
+    ...deviceBall(read, target),
     hitAtMs,
-    readings: readings ?? null,
-    taken,
     leftOut: null,
     deleted: false,
     version: 1,

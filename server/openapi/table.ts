@@ -3,7 +3,7 @@ import * as academy from '../../shared/schemas/academy'
 import * as account from '../../shared/schemas/account'
 import { BagChange, BagStepRecord } from '../../shared/schemas/bag'
 import { CellRemarkRecord } from '../../shared/schemas/cell-remark'
-import { DeviceAim, NewDevice, SentShots } from '../../shared/schemas/device'
+import { DeviceAim, DeviceBallsDecision, NewDevice, SentShots } from '../../shared/schemas/device'
 import { FlagAnswerRecord } from '../../shared/schemas/flag-answer'
 import { HandOver } from '../../shared/schemas/handed-bag'
 import { NewPlayer, PlayerChange, PlayersQuery } from '../../shared/schemas/player'
@@ -111,6 +111,8 @@ export const ROUTE_NOTES: Readonly<Record<string, RouteNote>> = {
 
   'GET /api/devices': { does: 'Devices that may send balls.' },
   'POST /api/devices': { does: 'A device, its token shown this once.', body: NewDevice, status: 201 },
+  'GET /api/devices/balls': { does: 'Balls of devices that found nobody their coach sees.' },
+  'POST /api/devices/balls': { does: 'Gives such balls to a player, or to nobody.', body: DeviceBallsDecision },
   'DELETE /api/devices/:deviceId': { does: 'Revokes a device; what it sent stays.' },
   'PUT /api/devices/:deviceId/aim': { does: 'What the device’s next balls are for.', body: DeviceAim },
   'POST /api/ingest/shots': {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../../core/limits'
-import { Code, Email, NewPassword, refuseOwnWords } from './account'
+import { Code, Email, NewEmail, NewPassword, refuseOwnWords } from './account'
 import { ROLES } from '../rights'
 import { Id, lineOfText, oneOf } from './text'
 
@@ -25,7 +25,7 @@ export const Join = z
   .object({
     token: Token,
     name: lineOfText('Your name', NAME_MAX),
-    email: Email,
+    email: NewEmail,
     password: NewPassword,
   })
   .superRefine(refuseOwnWords)

@@ -26,6 +26,15 @@ export const Email = z
     error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.`,
   })
 
+/**
+ * The address of a new account, as browsers know one (WHATWG HTML, valid e-mail address): letters of one alphabet, so
+ * that no two look alike.
+ */
+export const NewEmail = Email.regex(z.regexes.html5Email, {
+  error: iss => `E-mail ${quoted(iss.input)} is not an address such as name@example.org.`,
+  abort: true,
+})
+
 export const NewPassword = z
   .string({ error: 'Password is missing.' })
   .min(PASSWORD_MIN, { error: `Password is too short: ${PASSWORD_MIN} to ${PASSWORD_MAX} characters are needed.` })
@@ -71,7 +80,7 @@ export const SignUp = z
   .object({
     name: lineOfText('Your name', NAME_MAX),
     academy: lineOfText('Academy', NAME_MAX),
-    email: Email,
+    email: NewEmail,
     password: NewPassword,
     /** What the academy begins in; missing from what an older page sent. */
     unit: oneOf('Unit', DISTANCE_UNITS).default('yd'),

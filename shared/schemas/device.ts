@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../../core/limits'
 import { Id, lineOfText, ClockTime } from './text'
+import { OWN_BALLS_AT_ONCE } from '../limits'
 import { quoted } from '../text'
 
 /** A device that may send balls by itself. */
@@ -18,6 +19,16 @@ export const DeviceAim = z.object({
   sentAtMs: ClockTime('Sent'),
 })
 export type DeviceAim = z.infer<typeof DeviceAim>
+
+/** What becomes of balls that wait: somebody's, or nobody's. */
+export const DeviceBallsDecision = z.object({
+  ids: z
+    .array(Id, { error: 'Ids must be a list.' })
+    .min(1, { error: 'No ball was named.' })
+    .max(OWN_BALLS_AT_ONCE, { error: `At most ${OWN_BALLS_AT_ONCE} balls can be decided at once.` }),
+  to: z.object({ playerId: Id, clubId: Id, rungId: Id }).nullable(),
+})
+export type DeviceBallsDecision = z.infer<typeof DeviceBallsDecision>
 
 const Cell = z.union([z.string().max(300), z.number(), z.boolean(), z.null()], {
   error: iss => `${quoted(iss.input)} is not a figure or a short text.`,

@@ -98,6 +98,23 @@ describe('a player who was open here before', () => {
     expect(after.record.player).toBeNull()
   })
 
+  it('is gone from the device once the sign-in was ended elsewhere; the player’s own link and what waits stay', async () => {
+    const before = await page()
+    await before.record.open('p')
+    await settled()
+    say = 'down'
+    await before.record.putWord({ id: 'w' } as never)
+    const { forgetSignedOut, keepAnswer, lastKnown } = await import('../../app/offline/kept')
+    await keepAnswer('/api/link', { player: 'First' })
+    await forgetSignedOut()
+    const { record } = await page()
+    await record.open('p')
+    expect([record.player, record.failure !== null]).toEqual([null, true])
+    expect(await lastKnown('/api/link')).toEqual({ player: 'First' })
+    const { useOutbox } = await import('../../app/offline/stores/outbox')
+    expect(useOutbox().mine.map(({ entry }) => entry.record.id)).toEqual(['w'])
+  })
+
   it('does not take the place of another who was opened meanwhile', async () => {
     const before = await page()
     await before.record.open('p')

@@ -143,6 +143,8 @@ describe('the shot table', () => {
       { weight: 3, arbitrary: any },
       any.map(rest => `'-${rest}`),
       any.map(rest => `''=${rest}`),
+      any.map(rest => `＝${rest}`),
+      any.map(rest => `a;=1+1${rest}`),
     )
     const row = fc.record<ShotRowOut>({
       player: text,

@@ -153,6 +153,22 @@ test('a ball that the server refuses is shown with its reason, and can be discar
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])
 })
 
+const keptPaths = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<IDBValidKey[]>((done, fail) => {
+        const opening = indexedDB.open('uzzet-kept')
+        opening.onerror = () => fail(new Error('The store does not open.'))
+        opening.onsuccess = () => {
+          const keys = opening.result.transaction('answers').objectStore('answers').getAllKeys()
+          keys.onsuccess = () => {
+            opening.result.close()
+            done(keys.result)
+          }
+        }
+      }),
+  )
+
 test('signed out in the middle, nothing entered is lost, and signing in again sends it', async ({ page, request }) => {
   provokes('401')
   await atTheRange(page)
@@ -161,6 +177,8 @@ test('signed out in the middle, nothing entered is lost, and signing in again se
   await hit(page, '58° full', [80])
   await expect(page.getByText('You are signed out.')).toBeVisible()
   await expect(page.getByRole('button', { name: '1 waiting' })).toBeVisible()
+  // Whoever ended the sign-in may have lost the tablet: no player's record is kept on it any more.
+  await expect.poll(() => keptPaths(page)).toEqual([])
   await page.context().addCookies(cookies)
   await page.reload()
   await expect.poll(() => ballsInDatabase(playerOf(page))).toEqual([80])

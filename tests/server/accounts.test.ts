@@ -1,3 +1,5 @@
+import { Hash } from '@adonisjs/hash'
+import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import mysql from 'mysql2/promise'
 import { describe, expect, inject, it } from 'vitest'
 import type { Account } from '../../shared/account'
@@ -20,6 +22,18 @@ describe('signing in', () => {
       (await client.post('/api/auth/sign-in', { email: ` ${email.toUpperCase()} `, password: PASSWORD })).status,
     ).toBe(200)
     expect((await client.get<Account>('/api/account')).body).toMatchObject({ email, academy: 'Test Links', unit: 'yd' })
+  })
+
+  it('lets nobody stay out for a password of before that is tried first, and asks for another', async () => {
+    const { email } = await newCoach()
+    const signIn = (password: string) =>
+      new Client().post<{ triedFirst: boolean }>('/api/auth/sign-in', { email, password })
+    expect((await signIn(PASSWORD)).body.triedFirst).toBe(false)
+    const db = await mysql.createConnection(inject('databaseUrl'))
+    const hash = await new Hash(new Scrypt({})).make('liverpool2024')
+    await db.query('update coaches set password_hash = ? where email = ?', [hash, email])
+    await db.end()
+    expect(await signIn('liverpool2024')).toMatchObject({ status: 200, body: { triedFirst: true } })
   })
 
   it('gives a sealed cookie that scripts cannot read and other sites cannot send', async () => {
@@ -97,13 +111,11 @@ describe('signing in', () => {
         (await new Client().post('/api/auth/sign-in', { email: alike[i % alike.length], password: 'guess' })).status,
       )
     expect(tries.filter(status => status === 429)).toHaveLength(2)
-    const taken = await new Client().post('/api/auth/sign-up', {
-      name: 'A',
-      academy: 'B',
-      email: email.replace('coach', 'c\u00F3ach'),
-      password: PASSWORD,
-    })
-    expect(taken.status).toBe(409)
+    // Nor is a new account opened that looks like another's.
+    const open = (address: string) =>
+      new Client().post('/api/auth/sign-up', { name: 'A', academy: 'B', email: address, password: PASSWORD })
+    expect((await open(email.replace('coach', 'c\u00F3ach'))).status).toBe(422)
+    expect((await open(email.toUpperCase())).status).toBe(409)
   })
 
   it('gives back its tries after a right password', async () => {
@@ -201,7 +213,33 @@ describe('the door of the server', () => {
       expect((await coach.send('POST', '/api/players', { id: 'x' }, { origin })).status).toBe(403)
     }
     expect((await coach.send('PATCH', '/api/account', { unit: 'm' }, { origin: inject('url') })).status).toBe(200)
+    // A browser that sends no origin says at least how far away the page is.
+    const site = (far: string) => coach.send('PATCH', '/api/account', { unit: 'yd' }, { 'sec-fetch-site': far })
+    expect((await site('cross-site')).status).toBe(403)
+    expect((await site('same-site')).status).toBe(403)
+    expect((await site('same-origin')).status).toBe(200)
   })
+
+  it.each(['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x'])(
+    'refuses a write as %s: any site can send one',
+    async type => {
+      const coach = await newCoach()
+      const reply = await coach.send('PATCH', '/api/account', '{"unit":"m"}', { 'content-type': type })
+      expect([reply.status, (reply.body as { message: string }).message]).toEqual([
+        415,
+        expect.stringMatching(/^What is sent must be JSON/),
+      ])
+      expect((await coach.get<Account>('/api/account')).body.unit).toBe('yd')
+    },
+  )
+
+  it.each(['<a@saltmarsh.example>', 'a\u0000@saltmarsh.example', 'a@[127.0.0.1]', 'аda@saltmarsh.example', 'a@b'])(
+    'opens no account for %s',
+    async email => {
+      const account = { name: 'Ada', academy: 'Links', email, password: 'links and wind' }
+      expect(refusal(await new Client().post('/api/auth/sign-up', account)).email).toMatch(/is not an address such as/)
+    },
+  )
 
   it('refuses a body that is no JSON, an empty one, one that is no object, and one of 3 MB', async () => {
     const coach = await newCoach()
@@ -219,6 +257,8 @@ describe('the door of the server', () => {
     const page = await new Client().get('/')
     expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/)
     expect(page.headers.get('access-control-allow-origin')).toBeNull()
+    expect(page.headers.get('content-security-policy')).toMatch(/frame-ancestors 'none'/)
+    expect(page.headers.get('x-frame-options')).toBe('DENY')
     expect(page.headers.get('x-content-type-options')).toBe('nosniff')
   })
 })
@@ -241,7 +281,8 @@ it('an academy that begins in metres judges by figures round in metres, kept as 
 })
 
 it.each([
-  ['password123', 'among the first that are tried'],
+  ['password1234', 'among the first that are tried'],
+  ['P@ssw0rd2026!', 'among the first that are tried'],
   ['aaaaaaaaaaaa', 'among the first that are tried'],
   ['abcdefghijkl', 'among the first that are tried'],
   ['marram.grass9', 'your e-mail or your name'],

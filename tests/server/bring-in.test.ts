@@ -98,6 +98,17 @@ describe('a player of another academy', () => {
     expect(JSON.stringify(history.body)).toContain('brought-in')
   })
 
+  it('that holds a ball twice is refused by its own fault, not as somebody else’s', async () => {
+    const twice = { ...record, shots: [...record.shots, record.shots[0]!] }
+    const reply = await bring(await newCoach(), twice)
+    expect([reply.status, refusal(reply)]).toEqual([
+      422,
+      {
+        [`shots.${record.shots.length}.id`]: expect.stringContaining('stands twice in this file') as string,
+      },
+    ])
+  })
+
   it('brought in again is known, whether it stands in the list or in the archive', async () => {
     const again = await bring(to, record)
     expect([again.status, refusal(again)]).toEqual([

@@ -1,10 +1,12 @@
 import { setTimeout as wait } from 'node:timers/promises'
-import { beforeAll, describe, expect, it } from 'vitest'
-import type { Device, LiveMessage, MadeDevice, TakenShots } from '../../shared/device'
+import { beforeAll, describe, expect, inject, it } from 'vitest'
+import mysql from 'mysql2/promise'
+import type { Device, DeviceBallsWaiting, LiveMessage, MadeDevice, TakenShots } from '../../shared/device'
+import type { MadeLink } from '../../shared/player-link'
 import type { PlayerRecord } from '../../shared/record'
 import { fromColumns } from '../../shared/shot-columns'
-import { USUAL_PLAN } from '../../shared/choices'
-import { atTheRange, Client, newCoach, newId, refusal, type Reply } from './client'
+import { LINK_STRENGTHS, USUAL_PLAN } from '../../shared/choices'
+import { atTheRange, Client, joined, newCoach, newId, refusal, type Reply } from './client'
 
 /** A device as it comes over the wire: a token and nothing else. */
 async function makeDevice(coach: Client, name = 'Bay 3') {
@@ -330,5 +332,86 @@ describe('the open session', () => {
       await range.owner.get(path(range.at.playerId, newId())),
     ]
     expect(replies.map(reply => reply.status)).toEqual([404, 404])
+  })
+})
+
+describe('a device whose player its coach sees no longer', () => {
+  const waitingOf = async (coach: Client) => (await coach.get<DeviceBallsWaiting>('/api/devices/balls')).body
+
+  it('has its balls wait with its own coach, nameless, until they are given to a player', async () => {
+    const owner = await newCoach()
+    const [bo, cy] = [await joined(owner, 'coach', 'Bo'), await joined(owner, 'coach', 'Cy')]
+    const { at, device } = await listening(bo)
+    const other = await atTheRange(bo)
+    await device.send(sent())
+    await owner.patch('/api/academy', { coachesSee: 'own' })
+    const cyId = (await cy.get<{ id: string }>('/api/account')).body.id
+    expect((await owner.patch(`/api/players/${at.playerId}`, { version: 1, coachId: cyId })).status).toBe(200)
+    const stray = [sent({ carry_yd: 81, spin_rpm: 8200 }), sent({ carry_yd: 79 })]
+    const reply = await device.send(stray)
+    expect(reply).toMatchObject({ status: 202, body: { taken: stray.map(({ id }) => id), asked: null } })
+    await device.send(stray[0])
+    expect((await cy.get<PlayerRecord>(`/api/players/${at.playerId}`)).body.shots.id).toHaveLength(1)
+    const waiting = await waitingOf(bo)
+    expect(waiting).toMatchObject({ waiting: 2, balls: [{ device: 'Bay 3' }, { device: 'Bay 3' }] })
+    expect(JSON.stringify(waiting)).not.toMatch(/Pip|Marlow/)
+    expect(JSON.stringify(waiting)).not.toContain(at.playerId)
+    expect([await waitingOf(cy), await waitingOf(owner)]).toEqual([
+      { waiting: 0, balls: [] },
+      { waiting: 0, balls: [] },
+    ])
+
+    const ids = stray.map(({ id }) => id)
+    const to = { playerId: other.playerId, clubId: other.bag.clubs[0]!.id, rungId: other.bag.scale.rungs[0]!.id }
+    const give = (client: Client, where: object | null) => client.post('/api/devices/balls', { ids, to: where })
+    // Nobody else decides, nobody is given what the coach does not see, and clubs are the player's.
+    expect((await give(cy, null)).status).toBe(200)
+    expect((await give(bo, { ...to, playerId: at.playerId })).status).toBe(404)
+    expect(refusal(await give(bo, { ...to, clubId: at.bag.clubs[0]!.id }))).toEqual({ 'to.clubId': 'Not in the bag.' })
+    expect((await waitingOf(bo)).waiting).toBe(2)
+    expect((await give(bo, to)).body).toEqual({ waiting: 0, balls: [] })
+    const given = fromColumns((await bo.get<PlayerRecord>(`/api/players/${other.playerId}`)).body.shots)
+    expect(given).toMatchObject([
+      { id: ids[0], clubId: to.clubId, rungId: to.rungId, readings: { spinRpm: 8200 } },
+      { id: ids[1] },
+    ])
+    // Sent once more they are known.
+    await device.send(stray)
+    expect((await waitingOf(bo)).waiting).toBe(0)
+  })
+
+  it('has them wait while the player is archived, and the link opens nothing meanwhile', async () => {
+    const { owner, at, device, shots } = await listening()
+    const path = `/api/players/${at.playerId}`
+    const { body: link } = await owner.post<MadeLink>(`${path}/links`, { id: newId(), strength: LINK_STRENGTHS[0] })
+    const open = () => new Client().send('GET', '/api/link', undefined, { authorization: `Bearer ${link.token}` })
+    expect((await open()).status).toBe(200)
+    await owner.patch(path, { version: 1, archived: true })
+    expect((await open()).status).toBe(401)
+    const ball = sent()
+    expect((await device.send(ball)).status).toBe(202)
+    expect(await shots()).toEqual([])
+    const cell = { playerId: at.playerId, clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id }
+    const give = () => owner.post('/api/devices/balls', { ids: [ball.id], to: cell })
+    expect((await give()).status).toBe(422)
+    await owner.patch(path, { version: 2, archived: false })
+    expect((await open()).status).toBe(200)
+    await device.send(sent())
+    expect((await give()).status).toBe(200)
+    expect(await shots()).toHaveLength(2)
+  })
+
+  it('has them wait for 30 days', async () => {
+    const { owner, at, device } = await listening()
+    await owner.patch(`/api/players/${at.playerId}`, { version: 1, archived: true })
+    const [old, young] = [sent(), sent()]
+    await device.send([old, young])
+    const db = await mysql.createConnection(inject('databaseUrl'))
+    await db.query('update device_balls set created_at = now(3) - interval 31 day where id = ?', [old.id])
+    expect((await waitingOf(owner)).balls.map(({ id }) => id)).toEqual([young.id])
+    await device.send(sent())
+    const [rows] = await db.query('select id from device_balls where id = ?', [old.id])
+    await db.end()
+    expect(rows).toEqual([])
   })
 })

@@ -167,6 +167,12 @@ export const ROUTES: Row[] = [
     ofPlayer: false,
     ask: () => ['PUT', `/api/devices/${newId()}/aim`, { at: null, fromMs: Date.now(), sentAtMs: Date.now() }],
   },
+  { route: 'devices/balls.get.ts', ofPlayer: false, ask: () => ['GET', '/api/devices/balls'] },
+  {
+    route: 'devices/balls.post.ts',
+    ofPlayer: false,
+    ask: () => ['POST', '/api/devices/balls', { ids: [newId()], to: null }],
+  },
   { route: 'devices/[deviceId]/index.delete.ts', ofPlayer: false, ask: () => ['DELETE', `/api/devices/${newId()}`] },
   { route: 'ranges/index.get.ts', ofPlayer: false, ask: () => ['GET', '/api/ranges'] },
   {

@@ -6,6 +6,7 @@ import { useFormErrors } from '~/ui/useFormErrors'
 import { useOneAtATime } from '~/ui/useOneAtATime'
 import { clockTime, shortDate } from '~/ui/dates'
 import { formSchemas } from '~/ui/form-schemas'
+import AccountDeviceBalls from '~/features/account/DeviceBalls.vue'
 import AccountRevokeDialog from '~/features/account/RevokeDialog.vue'
 import FrameShownOnce from '~/ui/frame/ShownOnce.vue'
 
@@ -68,6 +69,7 @@ async function revoke() {
     <p v-if="failure" role="alert" class="mb-3 flex flex-wrap items-center gap-3 font-semibold text-error">
       {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton>
     </p>
+    <AccountDeviceBalls />
     <ul v-if="devices && devices.length > 0" class="mb-4 divide-y divide-default border-y border-default">
       <li v-for="device in devices" :key="device.id" class="flex min-h-12 flex-wrap items-center gap-x-4">
         <span class="font-bold">{{ device.name }}</span>

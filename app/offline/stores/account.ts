@@ -3,7 +3,7 @@ import type { DistanceUnit } from '#core/units'
 import type { Account } from '#shared/account'
 import type { CoachSettings, ReadingUnits } from '#shared/schemas/account'
 import { api, dropAhead, onSignedOut, Refused } from '~/offline/api'
-import { apiOrKept, forgetKept } from '~/offline/kept'
+import { apiOrKept, forgetKept, forgetSignedOut } from '~/offline/kept'
 
 /** What goes with yards and with metres, where a coach has not chosen. */
 const USUAL_UNITS: Record<DistanceUnit, Required<ReadingUnits>> = {
@@ -44,6 +44,8 @@ export const useAccount = defineStore('account', () => {
   const signedOut = ref(false)
   onSignedOut(() => {
     signedOut.value = true
+    // Whoever ended it may have lost this device.
+    void forgetSignedOut()
   })
   // On this device the choice is known before the server answers, and lasts without it.
   const keptUnit = useLocalStorage<DistanceUnit>('uzzet-unit', 'yd')

@@ -5,6 +5,7 @@ import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../auth/coach'
 import { hashOfToken } from '../../auth/device'
 import { noticeOf } from '../../auth/notice'
+import { hashOfNew } from '../../auth/new-password'
 import { readChecked, refuse } from '../../ingest/refuse'
 import { checkSecondFactor } from '../../auth/second-factor'
 import { beginOwnAttempt } from '../../limits/sign-in-limit'
@@ -25,7 +26,7 @@ export default defineEventHandler(async event => {
     await checkSecondFactor(id, factor, code)
     await succeeded()
   }
-  await enter(event, await applyReset(tokenHash, await hashPassword(password)))
+  await enter(event, await applyReset(tokenHash, await hashOfNew(password)))
   noticeOf(event, id, 'password')
   return { ok: true }
 })

@@ -2,6 +2,8 @@ import { SignIn } from '../../../shared/schemas/account'
 import { coachByEmail } from '../../data/coaches'
 import { secondFactorOf } from '../../data/second-factors'
 import { enter } from '../../auth/coach'
+import { isTriedFirst } from '../../auth/tried-first'
+import { isPattern } from '../../../shared/password'
 import { readChecked, refuse } from '../../ingest/refuse'
 import { checkSecondFactor } from '../../auth/second-factor'
 import { beginAttempt, unknownHash } from '../../limits/sign-in-limit'
@@ -26,5 +28,6 @@ export default defineEventHandler(async event => {
   if (factor) await checkSecondFactor(coach.id, factor, code)
   await succeeded()
   await enter(event, coach)
-  return { ok: true }
+  // Nobody is locked out for a password of before: the page asks for another.
+  return { ok: true, triedFirst: isPattern(password) || isTriedFirst(password) }
 })

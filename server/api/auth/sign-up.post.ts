@@ -4,6 +4,7 @@ import { knownMail, signUpMail } from '../../../words/mail'
 import { isTaken } from '../../data/coaches'
 import { mailSettings, sendMail } from '../../mail'
 import { openAccount, sealSignUp } from '../../auth/new-account'
+import { hashOfNew } from '../../auth/new-password'
 import { readChecked, refuse } from '../../ingest/refuse'
 import { sendBehind } from '../../send-behind'
 import { beginSignUp, mayWriteTo } from '../../limits/sign-in-limit'
@@ -18,7 +19,7 @@ export default defineEventHandler(async event => {
   if (door === 'closed') throw refuse(403, 'New accounts are closed here: ask whoever runs this installation.')
   const { password, ...known } = await readChecked(event, SignUp)
   await beginSignUp(event)
-  const waiting = { ...known, passwordHash: await hashPassword(password) }
+  const waiting = { ...known, passwordHash: await hashOfNew(password) }
   if (door === 'at once') {
     await openAccount(event, waiting)
     setResponseStatus(event, 201)
