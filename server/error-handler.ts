@@ -1,6 +1,6 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { SERVER_TIME_HEADER } from '../shared/clock'
-import { Fault, NotFound, Stale, Taken } from './data/faults'
+import { Fault, NotAllowed, NotFound, Stale, Taken } from './data/faults'
 import { describeError, isDatabaseAway } from './db/database-errors'
 import { log } from './log'
 import { routeOf } from './route-of'
@@ -16,6 +16,7 @@ interface Answer {
 
 function statusOf(fault: Fault): number {
   if (fault instanceof NotFound) return 404
+  if (fault instanceof NotAllowed) return 403
   return fault instanceof Stale || fault instanceof Taken ? 409 : 422
 }
 

@@ -25,6 +25,8 @@ export interface Person {
 
 export interface AcademyPeople {
   coachesSee: CoachesSee
+  /** Who sees their own players alone may change ranges and drills that all use. */
+  coachesChange: boolean
   /** Months that archived players are kept; null until an owner erases them. */
   keepMonths: number | null
   /** Archived players who were archived longer ago than that. */

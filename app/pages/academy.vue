@@ -181,6 +181,13 @@ const until = (ms: number) =>
           :model-value="academy.coachesSee"
           @update:model-value="choose({ coachesSee: $event as CoachesSee })"
         />
+        <USwitch
+          v-if="academy.coachesSee === 'own'"
+          :model-value="academy.coachesChange"
+          label="They may change ranges and drills that all use"
+          class="min-h-11 items-center"
+          @update:model-value="choose({ coachesChange: $event })"
+        />
         <AcademyChoice
           id="keeps"
           class="mt-3"

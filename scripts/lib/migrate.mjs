@@ -15,6 +15,16 @@ function reasonOf(error) {
   return cause?.code ?? cause?.message ?? code ?? message
 }
 
+const STATEMENT_SHOWN = 160
+
+/** Which statement was refused, cut short: a migration's own text, which holds nobody's values. */
+function statementOf(error) {
+  const sql = String(error.query ?? error.cause?.sql ?? error.sql ?? '')
+    .replace(/\s+/g, ' ')
+    .trim()
+  return sql === '' ? '' : ` at "${sql.length > STATEMENT_SHOWN ? `${sql.slice(0, STATEMENT_SHOWN)}…` : sql}"`
+}
+
 /** A database that a newer program has changed is not for this one: it would write what the newer one cannot read. */
 async function refuseNewer(connection) {
   const [tables] = await connection.query("show tables like '__drizzle_migrations'")
@@ -52,7 +62,7 @@ export async function migrateDatabase(url) {
   } catch (error) {
     if (error.name === 'Stop' || error.constructor.name === 'Stop') throw error
     stop(
-      `The database could not be brought up to date (${reasonOf(error)}). Nothing was served and ` +
+      `The database could not be brought up to date (${reasonOf(error)}${statementOf(error)}). Nothing was served and ` +
         `nothing is lost: mend the cause (often a full disk or a missing right) and start again; ` +
         'it goes on where it was cut off.',
     )

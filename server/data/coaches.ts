@@ -8,6 +8,7 @@ import type { AcademyThresholds } from '../../shared/schemas/player'
 import type { Role } from '../../shared/rights'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, useDatabase, usePool } from '../db/database'
+import { NotAllowed } from './faults'
 
 /** Who asks. Every query of this folder takes it first. */
 export interface Coach {
@@ -24,6 +25,8 @@ export interface Coach {
   role: Role
   /** All players of the academy; else only those that are this coach's own. */
   seesAll: boolean
+  /** May change what the whole academy uses: its ranges and its own drills. */
+  changesShared: boolean
 }
 
 /** What a cookie says. */
@@ -36,15 +39,22 @@ export interface Session {
 const COACH = `
   select c.id, c.academy_id as academyId, c.name, c.email, c.unit, c.pace_m as paceM,
     c.lock_in as lockIn, c.settings, c.sign_in_epoch as signInEpoch, c.role, a.name as academy,
-    (c.role <> 'coach' or a.coaches_see = 'all') as seesAll
+    (c.role <> 'coach' or a.coaches_see = 'all') as seesAll,
+    (c.role <> 'coach' or a.coaches_see = 'all' or a.coaches_change) as changesShared
   from coaches c join academies a on a.id = c.academy_id`
 const BY_SESSION = `${COACH} join sign_ins s on s.coach_id = c.id and s.id = ? and s.ended_at is null
   where c.id = ? and c.sign_in_epoch = ? and c.left_at is null`
 
 /** The database says yes as 1. */
 function coachOf(rows: unknown): Coach | undefined {
-  const [row] = rows as (Omit<Coach, 'seesAll'> & { seesAll: number })[]
-  return row && { ...row, seesAll: row.seesAll === 1 }
+  const [row] = rows as (Omit<Coach, 'seesAll' | 'changesShared'> & { seesAll: number; changesShared: number })[]
+  return row && { ...row, seesAll: row.seesAll === 1, changesShared: row.changesShared === 1 }
+}
+
+/** @throws 403 for a coach whose owner lets nobody but those who see all players change what all use */
+export function checkShared({ changesShared }: Coach): void {
+  if (!changesShared)
+    throw new NotAllowed('All coaches of the academy use this: those who see all its players change it, or the owner.')
 }
 
 /** What a raw statement adds behind a player `p`, and its values. */

@@ -37,3 +37,6 @@ export class Taken extends Fault {
 
 /** Well-formed, but it does not go with what is on record. */
 export class Unfit extends Fault {}
+
+/** There, and seen, but not this person's to change. */
+export class NotAllowed extends Fault {}

@@ -48,11 +48,16 @@ export async function peopleOf({ academyId, role }: Coach): Promise<AcademyPeopl
     secondFactor: role === 'owner' && factorAt !== null,
   }))
   const [academy] = await useDatabase()
-    .select({ coachesSee: academies.coachesSee, keepMonths: academies.keepMonths })
+    .select({
+      coachesSee: academies.coachesSee,
+      coachesChange: academies.coachesChange,
+      keepMonths: academies.keepMonths,
+    })
     .from(academies)
     .where(eq(academies.id, academyId))
   return {
     coachesSee: academy!.coachesSee,
+    coachesChange: academy!.coachesChange,
     keepMonths: academy!.keepMonths,
     overdue: academy!.keepMonths === null ? 0 : await countOverdue(academyId),
     people,

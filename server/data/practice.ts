@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq } from 'drizzle-orm'
 import { drills, goes, homework } from '../db/schema'
-import type { Coach } from './coaches'
+import { checkShared, type Coach } from './coaches'
 import { findPlayer } from './players'
 import { GOES_TOLD, HOMEWORK_MAX, OWN_DRILLS_MAX } from '../../shared/limits'
 import { goTimesRight, mergedGo, type PracticeRecord } from '../../shared/practice'
@@ -131,7 +131,8 @@ export async function putOwnGo(playerId: string, sent: GoRecord): Promise<GoReco
 }
 
 /** Keeps a drill of the academy's own. @throws 409, 422 */
-export async function putDrill({ academyId }: Coach, { id, name, spec }: OwnDrill): Promise<void> {
+export async function putDrill(coach: Coach, { id, name, spec }: OwnDrill): Promise<void> {
+  const { academyId } = coach
   const db = useDatabase()
   const [[there], [kept]] = await Promise.all([
     db.select({ academyId: drills.academyId }).from(drills).where(eq(drills.id, id)),
@@ -139,6 +140,7 @@ export async function putDrill({ academyId }: Coach, { id, name, spec }: OwnDril
   ])
   if (there && there.academyId !== academyId) throw new Taken()
   if (there) {
+    checkShared(coach)
     await db.update(drills).set({ name, spec }).where(eq(drills.id, id))
     return
   }
@@ -154,8 +156,9 @@ export async function putDrill({ academyId }: Coach, { id, name, spec }: OwnDril
 }
 
 /** Lets a drill go; one that is not there is gone already. */
-export async function dropDrill({ academyId }: Coach, id: string): Promise<void> {
+export async function dropDrill(coach: Coach, id: string): Promise<void> {
+  checkShared(coach)
   await useDatabase()
     .delete(drills)
-    .where(and(eq(drills.id, id), eq(drills.academyId, academyId)))
+    .where(and(eq(drills.id, id), eq(drills.academyId, coach.academyId)))
 }

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { players, ranges, sessions, shots } from '../db/schema'
-import type { Coach } from './coaches'
+import { checkShared, SEEN, seenBy, type Coach } from './coaches'
 import { seenPlayers } from './players'
 import { CARRY_MAX_M, CARRY_MIN_M } from '../../core/limits'
 import { placeOnRange } from '../../core/session/targets-on-line'
@@ -55,6 +55,7 @@ export async function putRange(coach: Coach, record: RangeRecord): Promise<Range
   }
   const known = await findRange(coach, id)
   if (JSON.stringify(known) === JSON.stringify(record)) return known
+  checkShared(coach)
   const [done] = await useDatabase()
     .update(ranges)
     .set({ ...fields, version })
@@ -72,18 +73,23 @@ async function signOf(coach: Coach, rangeId: string, signId: string): Promise<Ra
 }
 
 const GUESSED = `from shots x join players p on p.id = x.player_id
-  where p.academy_id = ? and x.deleted_at is null and x.method = 'guess'
+  where p.academy_id = ? ${SEEN} and x.deleted_at is null and x.method = 'guess'
   and json_value(x.taken, '$.sign.id') = ? and abs(json_value(x.taken, '$.sign.distanceM') - ?) > 0.005`
 
 /** How many guesses were made against this sign while it was believed to stand elsewhere. */
 export async function countGuesses(coach: Coach, rangeId: string, signId: string): Promise<number> {
   const { distanceM } = await signOf(coach, rangeId, signId)
-  const [rows] = await usePool().execute(`select count(*) as n ${GUESSED}`, [coach.academyId, signId, distanceM])
+  const [rows] = await usePool().execute(`select count(*) as n ${GUESSED}`, [
+    coach.academyId,
+    ...seenBy(coach),
+    signId,
+    distanceM,
+  ])
   return Number((rows as { n: number }[])[0]!.n)
 }
 
 /**
- * Counts those guesses anew from where the sign stands, of all players of the academy, in one go. Mending the sign back
+ * Counts those guesses anew from where the sign stands, of all players whom the coach sees. Mending the sign back
  * and counting again takes it back.
  * @returns how many were changed
  */
@@ -94,7 +100,7 @@ export async function recountGuesses(coach: Coach, rangeId: string, signId: stri
      set x.carry_m = least(?, greatest(?, ? + coalesce(json_value(x.taken, '$.offM'), 0))),
        x.taken = json_set(x.taken, '$.sign.distanceM', ?), x.version = x.version + 1
      where ${GUESSED.slice(GUESSED.indexOf('where') + 6)}`,
-    [CARRY_MAX_M, CARRY_MIN_M, distanceM, distanceM, coach.academyId, signId, distanceM],
+    [CARRY_MAX_M, CARRY_MIN_M, distanceM, distanceM, coach.academyId, ...seenBy(coach), signId, distanceM],
   )
   return (done as { affectedRows: number }).affectedRows
 }

@@ -63,6 +63,8 @@ export const academies = mysqlTable('academies', {
   thresholds: json('thresholds').$type<AcademyThresholds>().notNull().default({}),
   // Whether a coach sees all players of the academy, or those alone who are their own.
   coachesSee: varchar('coaches_see', { length: 3 }).$type<CoachesSee>().notNull().default('all'),
+  // Whether coaches who see their own players alone may change the ranges and drills that all use.
+  coachesChange: boolean('coaches_change').notNull().default(false),
   // Players go for good so many months after they were archived; null until an owner erases them.
   keepMonths: int('keep_months'),
   // Since when that is so, and who chose it: nothing goes within a day of it.

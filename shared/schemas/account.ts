@@ -141,6 +141,8 @@ export const AcademyChange = z.strictObject({
   thresholds: AcademyThresholds.optional(),
   /** For an owner to choose. */
   coachesSee: oneOf('Coaches see', COACHES_SEE).optional(),
+  /** Who sees their own players alone may change ranges and drills that all use. */
+  coachesChange: z.boolean({ error: 'Coaches change is yes or no.' }).optional(),
   /** Months that archived players are kept; null until an owner erases them. */
   keepMonths: z
     .union(

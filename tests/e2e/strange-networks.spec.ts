@@ -103,3 +103,45 @@ test('a short storm over two tablets loses and doubles nothing', { tag: '@long' 
     await machines.stop()
   }
 })
+
+test(
+  'balls of a session that another screen merged away while they waited get a session of their own @long',
+  { tag: '@desk' },
+  async ({ page, context }) => {
+    provokes('422|ERR_INTERNET_DISCONNECTED')
+    await atTheRange(page)
+    const player = playerOf(page)
+    await hit(page, '52° 9:00', [70])
+    await expect.poll(() => ballsInDatabase(player)).toEqual([70])
+    await page.waitForLoadState('networkidle')
+    const session = page.url()
+    await context.setOffline(true)
+    await hit(page, '52° 9:00', [71, 72])
+
+    // Another screen of the same coach: a session beside it, and this one merged into that.
+    const others = await page.context().browser()!.newContext({ baseURL: process.env.E2E_URL })
+    await others.addCookies(await context.cookies())
+    const other = await others.newPage()
+    await other.goto(session.replace(/\/session\/.*/, '/session'))
+    await other.getByText('Start another beside it').click()
+    await other.getByRole('button', { name: 'Start the session' }).click()
+    await expect(other.getByRole('button', { name: 'More about this session' })).toBeVisible()
+    await other.goto(session)
+    await other.getByRole('button', { name: 'More about this session' }).click()
+    await other.getByRole('menuitem', { name: 'Merge into another session…' }).click()
+    await other.getByRole('dialog').getByLabel('Into').click()
+    await other.getByRole('option').first().click()
+    await other.getByRole('dialog').getByRole('button', { name: 'Merge' }).click()
+    await expect(other).not.toHaveURL(session)
+    await expect(other.getByText('1 ball this session')).toBeVisible()
+
+    await context.setOffline(false)
+    await page.getByRole('button', { name: '2 refused' }).click()
+    await expect(page.getByText(/was merged into another/).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Give it to…' }).first().click()
+    await page.getByRole('button', { name: 'All 2 like it' }).click()
+    await expect(page.getByRole('button', { name: /refused/ })).toHaveCount(0)
+    await expect.poll(() => ballsInDatabase(player)).toEqual([70, 71, 72])
+    await others.close()
+  },
+)

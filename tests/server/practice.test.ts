@@ -5,7 +5,7 @@ import type { PlayerLine } from '../../shared/player'
 import type { GoRecord, HomeworkRecord } from '../../shared/schemas/practice'
 import type { PracticeRecord } from '../../shared/practice'
 import type { LinkView, MadeLink } from '../../shared/player-link'
-import { atTheRange, Client, newCoach, newId, refusal } from './client'
+import { atTheRange, Client, joined, newCoach, newId, refusal } from './client'
 import { aBall, aGo, aHomework } from './practice-records'
 
 let coach: Client
@@ -180,5 +180,18 @@ describe('drills of the academy', () => {
     expect((await practice()).drills).toHaveLength(1)
     await coach.send('DELETE', at)
     expect((await practice()).drills).toEqual([])
+  })
+
+  it('are changed and let go by who sees all players, or by whom the owner lets', async () => {
+    const owner = await newCoach()
+    const bo = await joined(owner, 'coach', 'Bo')
+    await owner.patch('/api/academy', { coachesSee: 'own' })
+    const drill = { id: newId(), name: 'All of ours', spec: aGo().spec }
+    const at = `/api/drills/${drill.id}`
+    const longer = () => bo.put(at, { ...drill, name: 'Longer' })
+    expect((await bo.put(at, drill)).status).toBeLessThan(300)
+    expect([(await longer()).status, (await bo.send('DELETE', at)).status]).toEqual([403, 403])
+    await owner.patch('/api/academy', { coachesChange: true })
+    expect([(await longer()).status < 300, (await bo.send('DELETE', at)).status < 300]).toEqual([true, true])
   })
 })

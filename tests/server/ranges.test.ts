@@ -3,7 +3,7 @@ import type { PlayerRecord } from '../../shared/record'
 import { fromColumns } from '../../shared/shot-columns'
 import type { RangeRecord } from '../../shared/schemas/range'
 import type { Recount } from '../../shared/range'
-import { aBag, atTheRange, newCoach, newId, newPlayer, refusal, type Client } from './client'
+import { aBag, atTheRange, joined, newCoach, newId, newPlayer, refusal, type Client } from './client'
 
 const sign = (name: string, distanceM: number) => ({
   id: newId(),
@@ -46,6 +46,33 @@ describe('a range', () => {
     expect(refusal(await coach.put(`/api/ranges/${first.id}`, { ...second, altitudeM: 20_000, version: 3 }))).toEqual({
       altitudeM: 'Altitude 20000 m is not possible: -400 to 4000 m is allowed.',
     })
+  })
+
+  it('that all use is changed by who sees all players, and its guesses are counted anew by who sees them', async () => {
+    const owner = await newCoach()
+    const [bo, cy] = [await joined(owner, 'coach', 'Bo'), await joined(owner, 'coach', 'Cy')]
+    await owner.patch('/api/academy', { coachesSee: 'own' })
+    const hundred = sign('the 100', 91.44)
+    const first = range({ targets: [hundred] })
+    const put = (client: Client, change: Partial<RangeRecord>) =>
+      client.put<RangeRecord>(`/api/ranges/${first.id}`, { ...first, ...change })
+    // A new one is anybody's to add, and then all coaches'.
+    expect((await put(bo, {})).status).toBe(200)
+    const [his, hers] = [await atTheRange(bo), await atTheRange(cy)]
+    const { id, name, distanceM } = hundred
+    const guess = { method: 'guess', taken: { sign: { id, name, distanceM }, offM: 0 } } as const
+    for (const at of [his, hers]) expect((await at.log(at.shot({ ...guess, carryM: 91.44 }))).status).toBe(202)
+    const moved = { version: 2, targets: [{ ...hundred, distanceM: 93 }] }
+    const refused = await put(bo, moved)
+    expect([refused.status, (refused.body as unknown as { message: string }).message]).toEqual([
+      403,
+      'All coaches of the academy use this: those who see all its players change it, or the owner.',
+    ])
+    expect((await owner.patch('/api/academy', { coachesChange: true })).status).toBe(200)
+    expect((await put(bo, moved)).status).toBe(200)
+    expect((await bo.post<Recount>(`/api/ranges/${first.id}/recount`, { signId: hundred.id })).body.guesses).toBe(1)
+    expect((await shotsOf(bo, his.playerId))[0]!.carryM).toBeCloseTo(93, 6)
+    expect((await shotsOf(cy, hers.playerId))[0]!.carryM).toBeCloseTo(91.44, 6)
   })
 
   it('whose sign stands elsewhere counts its guesses anew, of all players of the academy and of no other, and back', async () => {

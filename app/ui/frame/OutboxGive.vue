@@ -105,7 +105,7 @@ const ready = computed(
           ><USelect v-model="rungId" :items="rungs" class="w-44" aria-label="Swing length"
         /></UFormField>
         <p v-if="lacks.has('sessionId')">
-          Its session is not this player's any more: the ball goes into a session of its own.
+          Its session was merged, or is another player's now: the ball goes into a session of its own.
         </p>
       </div>
     </template>

@@ -1,0 +1,1 @@
+ALTER TABLE `academies` ADD COLUMN IF NOT EXISTS `coaches_change` boolean DEFAULT false NOT NULL;
