@@ -19,6 +19,8 @@ const playerId = ref('')
 const clubId = ref('')
 const rungId = ref('')
 const failure = ref('')
+/** Thrown away is gone for good: asked once more. */
+const sure = ref(false)
 const toast = useToast()
 const { withUnit } = useDistance()
 const { busy, run } = useOneAtATime()
@@ -52,6 +54,7 @@ async function decide(to: { playerId: string; clubId: string; rungId: string } |
   const ids = waiting.value.balls.map(({ id }) => id)
   try {
     waiting.value = await api('/api/devices/balls', { method: 'POST', body: { ids, to } })
+    sure.value = false
     const whose = players.value.find(({ id }) => id === to?.playerId)?.name
     toast.add({ title: `${ids.length === 1 ? '1 ball' : `${ids.length} balls`} ${to ? `to ${whose}` : 'thrown away'}` })
   } catch (error) {
@@ -104,9 +107,13 @@ const give = () => decide({ playerId: playerId.value, clubId: clubId.value, rung
       <UButton type="submit" :loading="busy" :disabled="!isChosen">{{
         shown === 1 ? 'Give it' : `Give these ${shown}`
       }}</UButton>
-      <UButton color="error" variant="ghost" :disabled="busy" @click="run(() => decide(null))">{{
+      <UButton v-if="!sure" color="error" variant="ghost" :disabled="busy" @click="sure = true">{{
         shown === 1 ? 'Throw it away' : `Throw these ${shown} away`
       }}</UButton>
+      <template v-else>
+        <UButton color="error" :loading="busy" @click="run(() => decide(null))">Yes, for good</UButton>
+        <UButton color="neutral" variant="outline" @click="sure = false">Keep them</UButton>
+      </template>
     </form>
     <p v-if="failure" role="alert" class="mt-2 font-semibold text-error">
       {{ failure }} <UButton size="sm" color="neutral" variant="outline" @click="load">Try again</UButton>

@@ -73,7 +73,7 @@ async function revoke() {
     <ul v-if="devices && devices.length > 0" class="mb-4 divide-y divide-default border-y border-default">
       <li v-for="device in devices" :key="device.id" class="flex min-h-12 flex-wrap items-center gap-x-4">
         <span class="font-bold">{{ device.name }}</span>
-        <span class="soft flex-1">{{
+        <span class="soft flex-1 max-sm:order-last max-sm:basis-full max-sm:pb-2">{{
           device.heardAtMs === null
             ? 'never heard'
             : `last heard ${shortDate(device.heardAtMs)}, ${clockTime(device.heardAtMs)}`
