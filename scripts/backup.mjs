@@ -6,7 +6,7 @@ import { run, say, stop } from './lib/say.mjs'
 import { setting } from './lib/settings.mjs'
 
 run(async () => {
-  ensurePackages()
+  ensurePackages({ withTools: false })
   const [url, folder, keep] = [setting('DATABASE_URL'), argument('to'), argument('keep-days')]
   if (!url || !folder) stop('DATABASE_URL and --to FOLDER are needed: npm run backup -- --to /var/backups/uzzet')
   const keepDays = keep === undefined ? Infinity : Number(keep)

@@ -10,7 +10,7 @@ import { setting } from './lib/settings.mjs'
 const BYTES = 12
 
 run(async () => {
-  ensurePackages()
+  ensurePackages({ withTools: false })
   const [url, email] = [setting('DATABASE_URL'), argument('email')?.trim().toLowerCase()]
   if (!url || !email) stop('DATABASE_URL and --email are needed: npm run new-password -- --email coach@example.com')
   const [{ Hash }, { Scrypt }] = await Promise.all([import('@adonisjs/hash'), import('@adonisjs/hash/drivers/scrypt')])

@@ -6,7 +6,7 @@ import { run, say, stop } from './lib/say.mjs'
 import { setting } from './lib/settings.mjs'
 
 run(async () => {
-  ensurePackages()
+  ensurePackages({ withTools: false })
   const [url, from] = [setting('DATABASE_URL'), argument('from')]
   if (!url || !from)
     stop('DATABASE_URL and --from FILE or FOLDER are needed: npm run restore -- --from /var/backups/uzzet')

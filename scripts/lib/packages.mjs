@@ -23,15 +23,33 @@ function checkDisk() {
     )
 }
 
+const packagesOf = (...path) => JSON.parse(readFileSync(fromRoot(...path), 'utf8')).packages
+
+/**
+ * True where somebody installed the packages of the lock file by hand: npm writes down what it put there. Who runs the
+ * program in earnest may be somebody who may install nothing.
+ * @param {boolean} withTools also what only building and testing needs
+ */
+function isThere(withTools) {
+  if (!existsSync(fromRoot('node_modules', '.package-lock.json'))) return false
+  const there = packagesOf('node_modules', '.package-lock.json')
+  return Object.entries(packagesOf('package-lock.json')).every(
+    ([path, { version, optional, devOptional, dev, link }]) =>
+      path === '' || link || optional || devOptional || (dev && !withTools) || there[path]?.version === version,
+  )
+}
+
 /**
  * Installs the npm packages of the lock file when they are missing or the lock file changed.
- * @param {{ quiet?: boolean }} options quiet keeps standard output clean for commands that print data
+ * @param {{ quiet?: boolean, withTools?: boolean }} options quiet keeps standard output clean for commands that print
+ * data; without tools what only building and testing needs may be missing
  */
-export function ensurePackages({ quiet = false } = {}) {
+export function ensurePackages({ quiet = false, withTools = true } = {}) {
   checkNode()
   const marker = fromRoot('node_modules', '.uzzet-lock')
   const wanted = hashOf('package-lock.json')
   if (existsSync(marker) && readFileSync(marker, 'utf8') === wanted) return
+  if (isThere(withTools)) return
   checkDisk()
   process.stderr.write('Installing the npm packages, once (about 3 minutes)…\n')
   const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
