@@ -62,9 +62,9 @@ export async function migrateDatabase(url) {
   } catch (error) {
     if (error.name === 'Stop' || error.constructor.name === 'Stop') throw error
     stop(
-      `The database could not be brought up to date (${reasonOf(error)}${statementOf(error)}). Nothing was served and ` +
-        `nothing is lost: mend the cause (often a full disk or a missing right) and start again; ` +
-        'it goes on where it was cut off.',
+      `The database could not be brought up to date (${reasonOf(error)}${statementOf(error)}). ` +
+        'Nothing was served and nothing is lost: mend the cause (often a full disk or a missing right) ' +
+        'and start again; it goes on where it was cut off.',
     )
   } finally {
     // The lock ends with the connection; a database that went away ended both.
