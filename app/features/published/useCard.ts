@@ -3,6 +3,7 @@ import type { Method } from '#core/shot/shot'
 import type { LinkView } from '#shared/player-link'
 import { markOfLink } from '~/offline/outbox/own-post'
 import { useOwnOutbox } from '~/offline/stores/own-outbox'
+import { tokenInHash } from '~/features/published/link-token'
 import { apiOrKept, forgetKept } from '~/offline/kept'
 import type { OutboxItem, OwnEntry } from '~/offline/outbox/entries'
 import { serverNowMs } from '~/offline/server-clock'
@@ -51,7 +52,7 @@ export function useCard() {
   }
 
   async function start(hash: string): Promise<void> {
-    const given = decodeURIComponent(hash.slice(1))
+    const given = tokenInHash(hash)
     if (given && given !== token.value) {
       token.value = given
       await forgetKept()
