@@ -54,6 +54,16 @@ onNuxtReady(() => setTimeout(openBoth, STILL_MS))
       <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
     </p>
     <p
+      v-if="account.triedFirst"
+      role="status"
+      class="flex flex-wrap items-center gap-x-3 border-b border-default bg-gorse-100 px-5 py-1 font-semibold text-ink-900"
+    >
+      <UIcon name="i-lucide-key-round" />
+      Your password is among the first that are tried.
+      <ULink class="underline" to="/account#password">Choose another</ULink>
+      <button type="button" class="min-h-11 px-2 underline" @click="account.triedFirst = false">Not now</button>
+    </p>
+    <p
       v-if="newer.isReady"
       role="status"
       class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-5 py-2"

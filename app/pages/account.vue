@@ -40,6 +40,7 @@ async function savePassword() {
   try {
     await api('/api/account/password', { method: 'POST', body: value })
     Object.assign(passwords, { current: '', password: '' })
+    account.triedFirst = false
     toast.add({ title: 'Password changed', description: 'Other devices have to sign in again.', color: 'success' })
   } catch (error) {
     passwordErrors.take(error)

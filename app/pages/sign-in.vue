@@ -16,7 +16,6 @@ const form = reactive({ email: '', password: '', code: '' })
 const asksCode = ref(false)
 const { general, check, take, of, errors, clear } = useFormErrors()
 const busy = ref(false)
-const toast = useToast()
 const doors = ref<{ demo: boolean; signUp: SignUpDoor; mail: boolean }>({ demo: false, signUp: 'closed', mail: false })
 const sent = ref(false)
 
@@ -34,18 +33,6 @@ function backTo(): string {
   return /^\/(?![/\\])/.test(back) ? back : '/players'
 }
 
-/** Stays until it is closed or followed. */
-function askForAnother() {
-  toast.add({
-    title: 'Your password is among the first that are tried',
-    description: 'Whoever wants in tries it too. Choose another.',
-    color: 'warning',
-    icon: 'i-lucide-key-round',
-    duration: 0,
-    actions: [{ label: 'Choose another', color: 'neutral', variant: 'outline', to: '/account#password' }],
-  })
-}
-
 async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object = {}) {
   busy.value = true
   try {
@@ -54,8 +41,8 @@ async function enter(route: '/api/auth/sign-in' | '/api/auth/demo', body: object
     await account.forget()
     const { usePlayerRecord } = await import('~/offline/stores/record')
     usePlayerRecord().close()
+    account.triedFirst = 'triedFirst' in entered && entered.triedFirst
     await navigateTo(backTo())
-    if ('triedFirst' in entered && entered.triedFirst) askForAnother()
   } catch (error) {
     take(error)
     if (of('code') && !asksCode.value) {

@@ -42,6 +42,8 @@ export const useAccount = defineStore('account', () => {
   const account = shallowRef<Account | null>(null)
   /** True when the server no longer knows us: the page stays, a line at the top leads to sign-in. */
   const signedOut = ref(false)
+  /** Signed in with a password that is tried before others: another is asked for, nobody is locked out. */
+  const triedFirst = ref(false)
   onSignedOut(() => {
     signedOut.value = true
     // Whoever ended it may have lost this device.
@@ -104,6 +106,7 @@ export const useAccount = defineStore('account', () => {
     dropAhead()
     account.value = null
     signedOut.value = false
+    triedFirst.value = false
     // The next one's unit is their own.
     unsentUnit.value = ''
     return forgetKept()
@@ -112,6 +115,7 @@ export const useAccount = defineStore('account', () => {
   return {
     account,
     signedOut,
+    triedFirst,
     unit,
     decimals,
     ...units,
