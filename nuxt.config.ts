@@ -88,7 +88,7 @@ export default defineNuxtConfig({
   vite: {
     worker: { format: 'es' },
     // Each file that is fetched costs a way there and back: small ones travel together.
-    $client: { build: { rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } } },
+    $client: { build: { rollupOptions: { output: { experimentalMinChunkSize: 16_000 } } } },
     optimizeDeps: { include: ['zod', 'chart.js', 'vue-chartjs', 'idb', 'uuid'] },
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
