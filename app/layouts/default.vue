@@ -51,16 +51,18 @@ onNuxtReady(() => setTimeout(openBoth, STILL_MS))
     >
       <UIcon name="i-lucide-log-in" />
       You are signed out. What you entered is kept on this device.
-      <ULink class="underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }">Sign in again</ULink>
+      <ULink class="text-ink-900 underline" :to="{ path: '/sign-in', query: { back: route.fullPath } }"
+        >Sign in again</ULink
+      >
     </p>
     <p
       v-if="account.triedFirst"
       role="status"
       class="flex flex-wrap items-center gap-x-3 border-b border-default bg-gorse-100 px-5 py-1 font-semibold text-ink-900"
     >
-      <UIcon name="i-lucide-key-round" />
+      <UIcon name="i-lucide-key-round" class="max-sm:hidden" />
       Your password is among the first that are tried.
-      <ULink class="underline" to="/account#password">Choose another</ULink>
+      <ULink class="text-ink-900 underline" to="/account#password">Choose another</ULink>
       <button type="button" class="min-h-11 px-2 underline" @click="account.triedFirst = false">Not now</button>
     </p>
     <p

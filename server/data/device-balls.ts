@@ -109,7 +109,7 @@ export async function decideDeviceBalls(coach: Coach, { ids, to }: DeviceBallsDe
         startedAt: balls[0]!.hitAt,
         endedAt: balls.at(-1)!.hitAt,
         method: balls[0]!.ball.method,
-        ball: 'own',
+        ball: to.ball,
         surface: 'grass',
         air: [],
         plan: { ...USUAL_PLAN, name: 'Balls that waited' },

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { NAME_MAX } from '../../core/limits'
-import { Id, lineOfText, ClockTime } from './text'
+import { Id, lineOfText, ClockTime, oneOf } from './text'
+import { BALL_KINDS } from '../choices'
 import { OWN_BALLS_AT_ONCE } from '../limits'
 import { quoted } from '../text'
 
@@ -26,7 +27,8 @@ export const DeviceBallsDecision = z.object({
     .array(Id, { error: 'Ids must be a list.' })
     .min(1, { error: 'No ball was named.' })
     .max(OWN_BALLS_AT_ONCE, { error: `At most ${OWN_BALLS_AT_ONCE} balls can be decided at once.` }),
-  to: z.object({ playerId: Id, clubId: Id, rungId: Id }).nullable(),
+  /** Which ball it was nobody can read off a figure: range balls fly shorter. */
+  to: z.object({ playerId: Id, clubId: Id, rungId: Id, ball: oneOf('Ball', BALL_KINDS) }).nullable(),
 })
 export type DeviceBallsDecision = z.infer<typeof DeviceBallsDecision>
 

@@ -362,7 +362,8 @@ describe('a device whose player its coach sees no longer', () => {
     ])
 
     const ids = stray.map(({ id }) => id)
-    const to = { playerId: other.playerId, clubId: other.bag.clubs[0]!.id, rungId: other.bag.scale.rungs[0]!.id }
+    const [clubId, rungId] = [other.bag.clubs[0]!.id, other.bag.scale.rungs[0]!.id]
+    const to = { playerId: other.playerId, clubId, rungId, ball: 'range' }
     const give = (client: Client, where: object | null) => client.post('/api/devices/balls', { ids, to: where })
     // Nobody else decides, nobody is given what the coach does not see, and clubs are the player's.
     expect((await give(cy, null)).status).toBe(200)
@@ -370,7 +371,11 @@ describe('a device whose player its coach sees no longer', () => {
     expect(refusal(await give(bo, { ...to, clubId: at.bag.clubs[0]!.id }))).toEqual({ 'to.clubId': 'Not in the bag.' })
     expect((await waitingOf(bo)).waiting).toBe(2)
     expect((await give(bo, to)).body).toEqual({ waiting: 0, balls: [] })
-    const given = fromColumns((await bo.get<PlayerRecord>(`/api/players/${other.playerId}`)).body.shots)
+    const { body: record } = await bo.get<PlayerRecord>(`/api/players/${other.playerId}`)
+    const given = fromColumns(record.shots)
+    // Range balls fly shorter: which it was is asked, and kept.
+    expect(record.sessions.find(({ id }) => id === given[0]!.sessionId)?.ball).toBe('range')
+    expect(refusal(await give(bo, { ...to, ball: undefined }))).toHaveProperty(['to.ball'])
     expect(given).toMatchObject([
       { id: ids[0], clubId: to.clubId, rungId: to.rungId, readings: { spinRpm: 8200 } },
       { id: ids[1] },
@@ -391,7 +396,8 @@ describe('a device whose player its coach sees no longer', () => {
     const ball = sent()
     expect((await device.send(ball)).status).toBe(202)
     expect(await shots()).toEqual([])
-    const cell = { playerId: at.playerId, clubId: at.bag.clubs[0]!.id, rungId: at.bag.scale.rungs[0]!.id }
+    const [clubId, rungId] = [at.bag.clubs[0]!.id, at.bag.scale.rungs[0]!.id]
+    const cell = { playerId: at.playerId, clubId, rungId, ball: 'own' }
     const give = () => owner.post('/api/devices/balls', { ids: [ball.id], to: cell })
     expect((await give()).status).toBe(422)
     await owner.patch(path, { version: 2, archived: false })

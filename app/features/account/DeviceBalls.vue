@@ -4,6 +4,7 @@ import { rungName } from '#core/swing/scale'
 import type { DeviceBallsWaiting } from '#shared/device'
 import { DEVICE_BALLS_DAYS } from '#shared/keep-times'
 import type { PlayerLine } from '#shared/player'
+import type { DeviceBallsDecision } from '#shared/schemas/device'
 import { allPlayers } from '~/offline/all-players'
 import { api } from '~/offline/api'
 import { useDistance } from '~/ui/useDistance'
@@ -18,6 +19,8 @@ const bag = shallowRef<Bag>()
 const playerId = ref('')
 const clubId = ref('')
 const rungId = ref('')
+/** Asked each time: range balls fly shorter, and no figure tells. */
+const kind = ref<'own' | 'range' | ''>('')
 const failure = ref('')
 /** Thrown away is gone for good: asked once more. */
 const sure = ref(false)
@@ -47,10 +50,18 @@ async function openBag(id: string) {
 }
 watch(playerId, id => id && openBag(id))
 
-const isChosen = computed(() => playerId.value !== '' && clubId.value !== '' && rungId.value !== '')
+const chosen = computed(() =>
+  playerId.value && clubId.value && rungId.value && kind.value
+    ? { playerId: playerId.value, clubId: clubId.value, rungId: rungId.value, ball: kind.value }
+    : null,
+)
+const BALLS = [
+  { value: 'own', label: 'Own ball' },
+  { value: 'range', label: 'Range ball' },
+] as const
 const shown = computed(() => waiting.value.balls.length)
 
-async function decide(to: { playerId: string; clubId: string; rungId: string } | null) {
+async function decide(to: DeviceBallsDecision['to']) {
   const ids = waiting.value.balls.map(({ id }) => id)
   try {
     waiting.value = await api('/api/devices/balls', { method: 'POST', body: { ids, to } })
@@ -61,7 +72,9 @@ async function decide(to: { playerId: string; clubId: string; rungId: string } |
     failure.value = (error as Error).message
   }
 }
-const give = () => decide({ playerId: playerId.value, clubId: clubId.value, rungId: rungId.value })
+const give = async () => {
+  if (chosen.value) await decide(chosen.value)
+}
 </script>
 
 <template>
@@ -103,8 +116,9 @@ const give = () => decide({ playerId: playerId.value, clubId: clubId.value, rung
           placeholder="Swing length"
           :items="rungsInUse(bag).map(rung => ({ value: rung.id, label: rungName(rung) }))"
         />
+        <FramePlainSelect v-model="kind" label="Ball" placeholder="Ball" :items="BALLS" />
       </template>
-      <UButton type="submit" :loading="busy" :disabled="!isChosen">{{
+      <UButton type="submit" :loading="busy" :disabled="!chosen">{{
         shown === 1 ? 'Give it' : `Give these ${shown}`
       }}</UButton>
       <UButton v-if="!sure" color="error" variant="ghost" :disabled="busy" @click="sure = true">{{

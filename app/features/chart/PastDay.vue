@@ -37,7 +37,7 @@ const today = new Date().toISOString().slice(0, 10)
   <div class="space-y-4">
     <div class="raised flex flex-wrap items-center gap-3 p-4">
       <label class="flex items-center gap-2"
-        ><UIcon name="i-lucide-history" /> The chart as it stood at the end of
+        ><UIcon name="i-lucide-history" class="shrink-0" /> The chart as it stood at the end of
         <input
           :value="day"
           type="date"
