@@ -1,5 +1,6 @@
 /**
- * npm run chaos: kills, portals, wrong clocks and full disks over two tablets; mutated requests and files. `-- --seed
+ * npm run chaos: kills, portals, hanging stores, wrong clocks and full disks over
+ * two tablets; mutated requests and files. `-- --seed
  * 7 --steps 300 --requests 0 --files 0 --verbose`.
  */
 import { spawnSync } from 'node:child_process'
@@ -13,6 +14,7 @@ import { ensurePrograms } from './lib/system.mjs'
 run(async () => {
   ensurePackages()
   ensurePrograms('MariaDB', DATABASE_PROGRAMS, DATABASE_PACKAGES)
+  ensurePrograms('Redis', ['redis-server'], ['redis-server'])
   ensurePrograms('Chromium', ['chromium'], ['chromium'])
   ensurePrograms('pkill', ['pkill'], ['procps'])
   await ensureBuild()

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdir, writeFile } from 'node:fs/promises'
+import { mkdir, rename, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { createTransport } from 'nodemailer'
 import type { MailText } from '../words/mail'
@@ -38,5 +38,8 @@ export async function sendMail({ to, from }: MailSettings, recipient: string, { 
   const folder = to.slice(FOLDER.length)
   const { message: written } = await createTransport({ streamTransport: true, buffer: true }).sendMail(message)
   await mkdir(folder, { recursive: true })
-  await writeFile(join(folder, `${Date.now()}-${randomUUID()}.eml`), written as Buffer)
+  // Whoever watches the folder finds a mail whole or not at all.
+  const name = `${Date.now()}-${randomUUID()}.eml`
+  await writeFile(join(folder, `.${name}`), written as Buffer)
+  await rename(join(folder, `.${name}`), join(folder, name))
 }

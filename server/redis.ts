@@ -6,13 +6,27 @@ export const tellFault = (error: unknown) =>
   log.error(`what processes share: ${(error as Error).message || 'no connection'}`)
 
 /**
+ * A store that hangs holds nobody up: a question waits so long, and then the line is given up. Until it is back all go
+ * on as if it were away.
+ */
+const ANSWER_MS = 500
+const CONNECT_MS = 5000
+
+/**
  * A connection to what several processes share, where UZZET_REDIS says how; without it this process is all there is.
  * While it is away every process goes on by itself.
  */
 export function openRedis(): Redis | undefined {
   const address = setting('UZZET_REDIS')
   if (!address) return undefined
-  const redis = new Redis(address, { maxRetriesPerRequest: 1, enableOfflineQueue: false, lazyConnect: true })
+  const redis = new Redis(address, {
+    maxRetriesPerRequest: 0,
+    enableOfflineQueue: false,
+    lazyConnect: true,
+    connectTimeout: CONNECT_MS,
+    commandTimeout: ANSWER_MS,
+    socketTimeout: 2 * ANSWER_MS,
+  })
   let away = false
   redis.on('error', (error: Error) => {
     if (!away) tellFault(error)

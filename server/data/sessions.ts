@@ -1,5 +1,5 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm'
-import { deviceAims, players, ranges, sessions } from '../db/schema'
+import { and, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { deviceAims, players, ranges, sessions, shots } from '../db/schema'
 import type { Coach } from './coaches'
 import { findPlayer } from './players'
 import { sessionTimesRight } from '../../shared/clock'
@@ -7,7 +7,7 @@ import type { RangeTarget } from '../../shared/schemas/range'
 import { USUAL_PLAN } from '../../shared/choices'
 import type { SessionPlan, SessionRecord } from '../../shared/schemas/session'
 import { isDuplicate } from '../db/database-errors'
-import { useDatabase } from '../db/database'
+import { transaction, useDatabase, usePool, type Transaction } from '../db/database'
 import { NotFound, Stale, Taken } from './faults'
 
 export function toSession(row: typeof sessions.$inferSelect): SessionRecord {
@@ -100,8 +100,60 @@ export async function listeningSessions(
   )
 }
 
+/** One version more, so that it counts on the screen that thinks it gone. */
+const shownAgain = (record: SessionRecord): SessionRecord => ({
+  ...record,
+  plan: { ...record.plan, gone: false },
+  version: record.version + 1,
+})
+
+/**
+ * Puts the next version of a session; one that has balls is shown, whatever the record says.
+ * @returns as it is kept; null when it is no next version
+ */
+async function replaceSession(tx: Transaction, playerId: string, record: SessionRecord): Promise<SessionRecord | null> {
+  const own = and(eq(sessions.id, record.id), eq(sessions.playerId, playerId))
+  const [done] = await tx
+    .update(sessions)
+    .set(columnsOf(record))
+    .where(and(own, eq(sessions.version, record.version - 1)))
+  if (done.affectedRows === 0) return null
+  if (!record.plan.gone) return record
+  // The row is held from here on. A ball that was kept before is counted here; one that is kept later finds the
+  // session gone, or shows it again.
+  const [left] = await tx
+    .select({ n: count() })
+    .from(shots)
+    .where(and(eq(shots.sessionId, record.id), isNull(shots.deletedAt)))
+  if (left!.n === 0) {
+    // A device that is aimed at it would fill what nobody sees.
+    await tx
+      .update(deviceAims)
+      .set({ playerId: null, sessionId: null, clubId: null, rungId: null })
+      .where(eq(deviceAims.sessionId, record.id))
+    return record
+  }
+  const back = shownAgain(record)
+  await tx.update(sessions).set(columnsOf(back)).where(own)
+  return back
+}
+
+/**
+ * Shows sessions again that were merged away while balls came into them: no ball lies where nobody sees it.
+ * @param ids sessions into which balls were put just now
+ */
+export async function showAgain(playerId: string, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return
+  await usePool().query(
+    `update sessions set plan = json_set(plan, '$.gone', false), version = version + 1
+    where player_id = ? and id in (?) and json_value(plan, '$.gone') = 1`,
+    [playerId, [...new Set(ids)]],
+  )
+}
+
 /**
  * Puts a session as the browser knows it. Sent twice it is there once; version n + 1 replaces version n.
+ * @returns as it is kept: one that is to be gone and has balls stays, in a version of its own
  * @throws 404, or 409 when it was changed elsewhere or the id is another player's
  */
 export async function putSession(coach: Coach, playerId: string, sent: SessionRecord): Promise<SessionRecord> {
@@ -127,16 +179,9 @@ export async function putSession(coach: Coach, playerId: string, sent: SessionRe
   const known = toSession(there.session)
   const record = sessionTimesRight(sent, known, nowMs)
   if (JSON.stringify(known) === JSON.stringify(record)) return known
-  const [done] = await db
-    .update(sessions)
-    .set(columnsOf(record))
-    .where(and(eq(sessions.id, record.id), eq(sessions.playerId, playerId), eq(sessions.version, record.version - 1)))
-  if (done.affectedRows === 0) throw new Stale('version', 'This session was changed on another device.', known)
-  // A device that is aimed at it would fill what nobody sees.
-  if (record.plan.gone)
-    await db
-      .update(deviceAims)
-      .set({ playerId: null, sessionId: null, clubId: null, rungId: null })
-      .where(eq(deviceAims.sessionId, record.id))
-  return record
+  // Sent again after its answer was lost: it stayed then, and stays.
+  if (record.plan.gone && JSON.stringify(known) === JSON.stringify(shownAgain(record))) return known
+  const put = await transaction(tx => replaceSession(tx, playerId, record))
+  if (!put) throw new Stale('version', 'This session was changed on another device.', known)
+  return put
 }

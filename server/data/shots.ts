@@ -8,6 +8,7 @@ import type { ShotRecord } from '../../shared/schemas/session'
 import { isDuplicate } from '../db/database-errors'
 import { transaction, usePool } from '../db/database'
 import { Stale, Taken, Unfit } from './faults'
+import { showAgain } from './sessions'
 import { columnsOf, deletedAtOf, INSERT, PLACEHOLDERS, toRecord, valuesOf } from './shot-row'
 
 const unique = (values: string[]) => [...new Set(values)]
@@ -165,6 +166,10 @@ export async function sentBefore(ids: readonly string[]): Promise<Set<string>> {
 /** Puts new balls that a device sent into a player's record. The same ball twice at once is there once. */
 export async function addSentShots(playerId: string, records: readonly ShotRecord[]): Promise<void> {
   await insertAll(playerId, records, 'on duplicate key update id = shots.id')
+  await showAgain(
+    playerId,
+    records.map(record => record.sessionId),
+  )
 }
 
 /**
@@ -184,4 +189,8 @@ export async function putShots(coach: Coach, playerId: string, records: readonly
     if (!isDuplicate(error)) throw error
     await putOneByOne(playerId, records)
   }
+  await showAgain(
+    playerId,
+    records.filter(record => !record.deleted).map(record => record.sessionId),
+  )
 }

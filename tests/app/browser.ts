@@ -17,7 +17,7 @@ export interface Asked {
   /** The bearer's token, if one came along. */
   token?: string
   body: {
-    shots?: { id: string; hitAtMs: number; taken: { clockMs?: number } | null; clubId: string }[]
+    shots?: { id: string; hitAtMs: number; taken: { clockMs?: number } | null; clubId: string; sessionId: string }[]
     balls?: { id: string; hitAtMs: number }[]
     id?: string
     startedAtMs?: number

@@ -210,6 +210,24 @@ describe('what was entered and is not on the server yet', () => {
     ])
   })
 
+  it('goes after the session that it was given to, which is younger than it', async () => {
+    const gone = 'This session was merged into another: give the ball to that one.'
+    const { asked } = browser(one =>
+      one.body.shots?.some(ball => ball.sessionId === 'session')
+        ? refuses(422, gone, ['shots.0.sessionId'])
+        : takesAll(one),
+    )
+    const outbox = await open()
+    await outbox.add('player', { kind: 'shot', record: shot('a') })
+    await settled()
+    expect(outbox.refused.map(item => item.lacks)).toEqual([['sessionId']])
+    asked.length = 0
+    await outbox.add('player', { kind: 'session', record: { ...session, id: 'own' } })
+    await outbox.give(outbox.refused, { sessionId: 'own' })
+    await settled()
+    expect([idsSent(asked), outbox.mine]).toEqual([['own', 'a'], []])
+  })
+
   it('of another tab is taken over, and what another tab sent is not sent again', async () => {
     let up = false
     const { asked } = browser(one => (up ? takesAll(one) : 'down'))

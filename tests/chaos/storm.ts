@@ -16,6 +16,8 @@ export interface Machines {
   restartServer: () => Promise<void>
   restartDatabase: () => Promise<void>
   freezeDatabase: (ms: number) => Promise<void>
+  restartStore: () => Promise<void>
+  freezeStore: (ms: number) => Promise<void>
 }
 
 export interface StormReport {
@@ -203,6 +205,13 @@ function events(
     killServer: machines.restartServer,
     killDatabase: machines.restartDatabase,
     freezeDatabase: () => machines.freezeDatabase(500 + 4000 * dice.uniform()),
+    killStore: machines.restartStore,
+    // While it hangs balls are hit: it must not be felt.
+    freezeStore: async () => {
+      const frozen = machines.freezeStore(500 + 4000 * dice.uniform())
+      await device().hit()
+      await frozen
+    },
     storeFails: async () => {
       const one = device()
       await one.set('refuses', true)
@@ -226,6 +235,8 @@ const WEIGHTS: Record<string, number> = {
   killServer: 2,
   killDatabase: 1,
   freezeDatabase: 1,
+  killStore: 1,
+  freezeStore: 1,
   storeFails: 2,
   storeMended: 2,
   turnClock: 2,

@@ -1,3 +1,4 @@
+import type { PlayerRecord } from '../../shared/record'
 import { startMachines } from '../chaos/machines'
 import { storm } from '../chaos/storm'
 import { atTheRange, ballsInDatabase, expect, hit, provokes, test } from './coach'
@@ -134,6 +135,13 @@ test(
     await other.getByRole('dialog').getByRole('button', { name: 'Merge' }).click()
     await expect(other).not.toHaveURL(session)
     await expect(other.getByText('1 ball this session')).toBeVisible()
+    // The page shows it before the server has it; balls that come in between keep their session, and it is shown.
+    await expect
+      .poll(async () => {
+        const { sessions } = (await (await other.request.get(`/api/players/${player}`)).json()) as PlayerRecord
+        return sessions.map(({ plan }) => plan.gone)
+      })
+      .toEqual([true, false])
 
     await context.setOffline(false)
     await page.getByRole('button', { name: '2 refused' }).click()

@@ -137,6 +137,22 @@ describe('a database that is away', () => {
     expect((await signIn('2001:db8:1:3::1', PASSWORD)).status).toBe(200)
   })
 
+  it('who guesses at ways to a new password is held back, and nobody else with him', async () => {
+    const guess = async (from: string, i: number) =>
+      (
+        await new Client(server.url).send(
+          'POST',
+          '/api/auth/reset-look',
+          { token: `uzzet_${i}`.padEnd(43, 'A') },
+          { 'x-forwarded-for': from },
+        )
+      ).status
+    const said: number[] = []
+    for (let i = 0; i < 125; i++) said.push(await guess('203.0.113.77', i))
+    expect(said.filter(status => status !== 429)).toHaveLength(120)
+    expect([said[0], said.at(-1), await guess('198.51.100.78', 0)]).toEqual([404, 429, 404])
+  })
+
   it('what was counted survives a restart', async () => {
     await server.stop()
     server = await startServer({

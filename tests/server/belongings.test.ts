@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { USUAL_PLAN } from '../../shared/choices'
 import type { PlayerRecord } from '../../shared/record'
+import type { SessionRecord } from '../../shared/schemas/session'
 import { fromColumns } from '../../shared/shot-columns'
 import { atTheRange, Client, newCoach, newId, refusal } from './client'
 import { playerFile } from './player-file'
@@ -14,10 +15,23 @@ async function merged() {
   const path = `/api/players/${at.playerId}/sessions/${at.session.id}`
   const put = (gone: boolean, version: number) =>
     coach.put(path, { ...at.session, plan: { ...USUAL_PLAN, gone }, version })
+  const other = { ...at.session, id: newId() }
+  expect((await coach.put(`/api/players/${at.playerId}/sessions/${other.id}`, other)).status).toBe(200)
   const before = at.shot()
   expect((await at.log(before)).status).toBe(202)
+  // As the page merges: its balls first, then the session.
+  expect((await at.log({ ...before, sessionId: other.id, version: 2 })).status).toBe(202)
   expect((await put(true, 2)).status).toBe(200)
-  return { coach, at, put, before }
+  const shown = async () => {
+    const { sessions, shots } = (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
+    const { plan, version } = sessions.find(({ id }) => id === at.session.id)!
+    return {
+      gone: plan.gone,
+      version,
+      balls: fromColumns(shots).filter(ball => ball.sessionId === at.session.id && !ball.deleted).length,
+    }
+  }
+  return { coach, at, put, before, shown }
 }
 
 describe('a session that was merged into another while balls waited for it', () => {
@@ -35,9 +49,43 @@ describe('a session that was merged into another while balls waited for it', () 
 
   it('takes what is deleted of it, and takes balls again when it is back', async () => {
     const { at, put, before } = await merged()
-    expect((await at.log({ ...before, deleted: true, version: 2 })).status).toBe(202)
+    expect((await at.log({ ...before, deleted: true, version: 3 })).status).toBe(202)
     expect((await put(false, 3)).status).toBe(200)
     expect((await at.log(at.shot())).status).toBe(202)
+  })
+
+  it('stays where a ball came into it meanwhile, also when it is asked twice; merged again without balls it goes', async () => {
+    const { at, put, shown } = await merged()
+    await put(false, 3)
+    const late = at.shot()
+    await at.log(late)
+    for (let i = 0; i < 2; i++) {
+      const reply = await put(true, 4)
+      expect([reply.status, (reply.body as { session: SessionRecord }).session.version]).toEqual([200, 5])
+      expect(await shown()).toEqual({ gone: false, version: 5, balls: 1 })
+    }
+    await at.log({ ...late, deleted: true, version: 2 })
+    expect((await put(true, 6)).status).toBe(200)
+    expect(await shown()).toEqual({ gone: true, version: 6, balls: 0 })
+  })
+
+  it('never keeps balls unseen, whichever of the two comes first', async () => {
+    const { coach, at, put, shown } = await merged()
+    let { version } = await shown()
+    for (let round = 0; round < 12; round++) {
+      await put(false, version + 1)
+      const one = [at.shot()]
+      const [, logged] = await Promise.all([put(true, version + 2), at.log(...(round % 2 ? one : [...one, at.shot()]))])
+      const now = await shown()
+      expect(now.gone).toBe(logged.status !== 202)
+      expect(now.balls > 0 && now.gone).toBe(false)
+      if (logged.status === 202) {
+        const { shots } = (await coach.get<PlayerRecord>(`/api/players/${at.playerId}`)).body
+        for (const ball of fromColumns(shots).filter(x => x.sessionId === at.session.id && !x.deleted))
+          await at.log({ ...ball, deleted: true, version: ball.version + 1 })
+      }
+      version = (await shown()).version
+    }
   })
 
   it('leaves the devices that were aimed at it, and none can be aimed at it', async () => {

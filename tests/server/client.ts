@@ -170,6 +170,7 @@ export async function mailsTo(email: string, least: number): Promise<string[]> {
   const folder = inject('mails')
   for (let tries = 0; ; tries++) {
     const all = readdirSync(folder)
+      .filter(name => !name.startsWith('.'))
       .sort()
       .map(name => plain(readFileSync(join(folder, name), 'utf8')))
       .filter(mail => mail.includes(`To: ${email}`))

@@ -339,6 +339,25 @@ describe('a lost password', () => {
     expect([(await signIn(PASSWORD)).status, (await signIn('a new wind blows')).status]).toEqual([401, 200])
   })
 
+  it('is not guessed: its neighbours open nothing, and it goes on opening', async () => {
+    const owner = await newCoach()
+    const bo = await joined(owner, 'coach')
+    const { token } = (await owner.post<{ token: string }>(`/api/academy/people/${await idOf(owner, bo.email)}/reset`))
+      .body
+    // One place changed: as near to the right one as a guess can be.
+    const near = Array.from({ length: 40 }, (_, i) => {
+      const at = i % token.length
+      return token.slice(0, at) + (token[at] === 'A' ? 'B' : 'A') + token.slice(at + 1)
+    })
+    const guesser = new Client()
+    const said: number[] = []
+    for (const guess of near)
+      said.push((await guesser.post('/api/auth/reset', { token: guess, password: 'a new wind blows' })).status)
+    expect(new Set(said)).toEqual(new Set([404]))
+    expect((await bo.get('/api/players')).status).toBe(200)
+    expect((await guesser.post('/api/auth/reset', { token, password: 'a new wind blows' })).status).toBe(200)
+  })
+
   describe('by mail', () => {
     const lost = (email: string) => new Client().post('/api/auth/lost', { email })
 

@@ -369,9 +369,12 @@ describe("a player's link", () => {
   it('shows what the coach sent of the newest session of which anything was sent, until it is taken back', async () => {
     const { look, at, coach } = await linked('read')
     const told = { atMs: Date.now(), lines: ['4 balls, 1 stock shot.', 'New: 58° half 66 m.'] }
-    const path = `/api/players/${at.playerId}/sessions/${at.session.id}`
+    // One without balls: as long as it has some it cannot be gone.
+    const session = { ...at.session, id: newId() }
+    const path = `/api/players/${at.playerId}/sessions/${session.id}`
     const say = (version: number, plan: object) =>
-      coach.put(path, { ...at.session, plan: { ...USUAL_PLAN, ...plan }, version })
+      coach.put(path, { ...session, plan: { ...USUAL_PLAN, ...plan }, version })
+    expect((await say(1, {})).status).toBe(200)
     expect((await look()).body.told).toBeUndefined()
     expect((await say(2, { told })).status).toBe(200)
     expect((await look()).body.told).toEqual(told)

@@ -105,6 +105,37 @@ describe('two processes on one database', { timeout: 120_000 }, () => {
     line.close()
   })
 
+  it('a store that hangs holds up no ball: all are taken, once each, and lines go on when it answers again', async () => {
+    const { here, there, at, path, log } = await scene()
+    const { token } = (await here.post<{ token: string }>('/api/devices', { id: newId(), name: 'Bay 4' })).body
+    const send = (ball: object) => here.send('POST', '/api/ingest/shots', [ball], { authorization: `Bearer ${token}` })
+    redis.kill('SIGSTOP')
+    const ids = Array.from({ length: 20 }, () => newId())
+    try {
+      const statuses = await Promise.all(ids.map(id => log(id).then(({ status }) => status)))
+      expect(new Set(statuses)).toEqual(new Set([202]))
+      // Requests are counted there: whoever asks gets an answer, a device that is aimed at nobody a refusal.
+      expect((await here.post('/api/auth/sign-in', { email: 'nobody@club.example', password: 'x' })).status).toBe(401)
+      expect((await send({ id: newId(), carry_yd: 70 })).status).toBe(409)
+      // Whoever looks meanwhile sees them: what is shown comes from the database.
+      const { body } = await there.get<{ shots: { id: string[] } }>(`/api/players/${at.playerId}`)
+      expect([...body.shots.id].sort()).toEqual(ids.sort())
+    } finally {
+      redis.kill('SIGCONT')
+    }
+    const line = lineOf(servers[1]!, there.cookie, path)
+    await vi.waitFor(
+      async () => {
+        const id = newId()
+        await log(id)
+        await wait(300)
+        expect(line.heard.some(({ text }) => text.includes(id))).toBe(true)
+      },
+      { timeout: 30_000, interval: 500 },
+    )
+    line.close()
+  })
+
   it('tries at tokens count together', async () => {
     const wrong = { authorization: 'Bearer uzzet_of-nobody' }
     const tried = async (server: Server) =>

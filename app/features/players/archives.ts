@@ -1,5 +1,5 @@
 import { ACADEMY_NAME, PLAYER_ARCHIVES, RECORD_NAME } from '#shared/archive-names'
-import { RECORD_BYTES_MAX } from '#shared/record-limits'
+import { ARCHIVE_BYTES_MAX, RECORD_BYTES_MAX } from '#shared/record-limits'
 
 /** One player of a file, before anything of it is taken. */
 export interface Offered {
@@ -23,7 +23,19 @@ const NOT_OURS =
 
 type Unzip = (bytes: Uint8Array, wanted: (name: string) => boolean) => Record<string, Uint8Array>
 
-async function unzipper(of: string): Promise<Unzip> {
+/** Counts what is unpacked of one file, all its players together. @throws ArchiveFault beyond `most` bytes */
+export function makeAllowance(of: string, most = ARCHIVE_BYTES_MAX): (bytes: number) => void {
+  let left = most
+  return bytes => {
+    left -= bytes
+    if (left < 0)
+      throw new ArchiveFault(
+        `${of} has more than ${most / 1e6} MB when unpacked: bring in its players one by one, from their own files.`,
+      )
+  }
+}
+
+async function unzipper(of: string, use: (bytes: number) => void): Promise<Unzip> {
   const { unzipSync } = await import('fflate')
   return (bytes, wanted) => {
     try {
@@ -32,6 +44,8 @@ async function unzipper(of: string): Promise<Unzip> {
           if (!wanted(name)) return false
           if (originalSize > RECORD_BYTES_MAX)
             throw new ArchiveFault(`${of}: ${name} has more than ${RECORD_BYTES_MAX / 1e6} MB when unpacked.`)
+          // No more is unpacked than a part says of itself, so what is said can be counted.
+          use(originalSize)
           return true
         },
       })
@@ -65,7 +79,8 @@ function offered(of: string, bytes: Uint8Array | undefined): Offered {
  * @throws ArchiveFault saying what cannot be read
  */
 export async function openArchive(fileName: string, bytes: Uint8Array): Promise<OpenedArchive> {
-  const unzip = await unzipper(fileName)
+  const use = makeAllowance(fileName)
+  const unzip = await unzipper(fileName, use)
   const parts = unzip(bytes, name => name === RECORD_NAME || name === ACADEMY_NAME || PLAYER_ARCHIVES.test(name))
   const about = parts[ACADEMY_NAME]
   if (!about) return { players: [offered(fileName, parts[RECORD_NAME])], academy: null }
@@ -73,7 +88,7 @@ export async function openArchive(fileName: string, bytes: Uint8Array): Promise<
   const players: Offered[] = []
   for (const [name, zip] of Object.entries(parts)) {
     if (!PLAYER_ARCHIVES.test(name)) continue
-    const inner = (await unzipper(name))(zip, part => part === RECORD_NAME)
+    const inner = (await unzipper(name, use))(zip, part => part === RECORD_NAME)
     players.push(offered(name, inner[RECORD_NAME]))
   }
   return { players, academy: { name: typeof file.name === 'string' ? file.name : '', file } }

@@ -70,6 +70,16 @@ export function dependsOn(later: AnyEntry, earlier: AnyEntry): boolean {
   return later.kind === 'shot' && earlier.kind === 'session' && later.record.sessionId === earlier.record.id
 }
 
+/** The first version of a session: its balls wait for it, also such as were entered before it and given to it. */
+const isNewSession = ({ kind, record }: AnyEntry) => kind === 'session' && record.version === 1
+
+/** True when of two entries of one player the first has to be taken before the second is sent. */
+const goesBefore = (earlier: OutboxItem<AnyEntry>, item: OutboxItem<AnyEntry>): boolean =>
+  earlier !== item &&
+  earlier.playerId === item.playerId &&
+  (earlier.seq < item.seq || isNewSession(earlier.entry)) &&
+  dependsOn(item.entry, earlier.entry)
+
 /**
  * What to send next: one entry, or balls of one player that can go together, each ball once. Entries that were tried
  * less often go first, in the order they were made; none goes before what it depends on.
@@ -81,14 +91,7 @@ export function nextLot<E extends AnyEntry>(
   waiting: readonly OutboxItem<E>[],
   triesOf: (item: OutboxItem<E>) => number,
 ): OutboxItem<E>[] {
-  const held = (item: OutboxItem<E>) =>
-    waiting.findIndex(
-      earlier =>
-        earlier.playerId === item.playerId &&
-        earlier !== item &&
-        dependsOn(item.entry, earlier.entry) &&
-        earlier.seq < item.seq,
-    ) >= 0
+  const held = (item: OutboxItem<E>) => waiting.some(earlier => goesBefore(earlier, item))
   let first: OutboxItem<E> | undefined
   for (const item of waiting) {
     if (first && triesOf(item) >= triesOf(first)) continue
@@ -118,12 +121,7 @@ export function withFollowers<E extends AnyEntry>(
 ): OutboxItem<E>[] {
   const found = new Set(items)
   for (const item of waiting) {
-    if (
-      [...found].some(
-        earlier => earlier.seq < item.seq && earlier.playerId === item.playerId && dependsOn(item.entry, earlier.entry),
-      )
-    )
-      found.add(item)
+    if ([...found].some(earlier => goesBefore(earlier, item))) found.add(item)
   }
   return waiting.filter(item => found.has(item))
 }
