@@ -1,7 +1,6 @@
 /**
- * npm run chaos: kills, portals, hanging stores, wrong clocks and full disks over
- * two tablets; mutated requests and files. `-- --seed
- * 7 --steps 300 --requests 0 --files 0 --verbose`.
+ * npm run chaos: kills, portals, hanging stores, wrong clocks and full disks over two tablets; mutated requests and
+ * files. `-- --seed 7 --steps 300 --requests 0 --files 0 --verbose`.
  */
 import { spawnSync } from 'node:child_process'
 import { ensureBuild } from './lib/build.mjs'
