@@ -1,8 +1,8 @@
 import { MISHIT_SD, MISHIT_SHORT } from '../gaps/leave'
 import { GRIP_DOWN_M } from '../gaps/stretches'
-import { yardsToMetres } from '../units'
 import type { CostAround } from './around'
 import type { FlownShot } from './flown'
+import { reaches, type Reach } from './reach'
 
 /** Gripped down by so many inches at most; each takes about five yards. */
 export const GRIPS = [0, 1, 2] as const
@@ -10,46 +10,27 @@ export type Grip = (typeof GRIPS)[number]
 /** What gripping down by an inch costs in scatter. From memory. */
 const GRIP_WIDER = 1.15
 
-/**
- * How far a stock shot may be stretched beyond its number and held back from it, in shares of it and at least; what is
- * more is gripped down for, or another shot. At the end of it the balls scatter a tenth more. Our choice.
- */
-export const STRETCH = {
-  plusShare: 0.07,
-  minusShare: 0.04,
-  leastPlusM: yardsToMetres(3),
-  leastMinusM: yardsToMetres(3),
-  wider: 0.1,
-} as const
+/** Stretched or held back so far that it is no stock shot any more, balls scatter so much more. Our choice. */
+const STRETCHED_WIDER = 0.1
 
 /** A way to play a stock shot: gripped down or not. Metres. */
-export interface Variant {
+export interface Variant extends Reach {
   shot: FlownShot
   grip: Grip
   /** Neutral carry as it is gripped. */
   carryM: number
   /** Metres of today's carry for each of neutral carry. */
   perNeutral: number
-  mostPlusM: number
-  mostMinusM: number
 }
 
 export function variantsOf(shots: readonly FlownShot[]): Variant[] {
-  return shots.flatMap(shot =>
+  const reach = reaches(shots)
+  return shots.flatMap((shot, i) =>
     GRIPS.flatMap((grip): Variant[] => {
       const carryM = shot.carryM - grip * GRIP_DOWN_M
       // A club gripped down to half its distance is another shot.
       if (grip > 0 && carryM < 0.7 * shot.carryM) return []
-      return [
-        {
-          shot,
-          grip,
-          carryM,
-          perNeutral: shot.todayM / shot.carryM,
-          mostPlusM: Math.max(STRETCH.leastPlusM, STRETCH.plusShare * carryM),
-          mostMinusM: Math.max(STRETCH.leastMinusM, STRETCH.minusShare * carryM),
-        },
-      ]
+      return [{ shot, grip, carryM, perNeutral: shot.todayM / shot.carryM, ...reach[i]! }]
     }),
   )
 }
@@ -92,9 +73,9 @@ export function meantBy(
   aimRightM: number,
   { times }: Pick<Width, 'times'>,
 ): Meant {
-  const { shot, grip, carryM, perNeutral, mostPlusM, mostMinusM } = variant
+  const { shot, grip, carryM, perNeutral, tenthPlusM, tenthMinusM } = variant
   const pitchM = (carryM + plusM) * perNeutral
-  const stretched = 1 + STRETCH.wider * (plusM > 0 ? plusM / mostPlusM : -plusM / mostMinusM)
+  const stretched = 1 + STRETCHED_WIDER * (plusM > 0 ? plusM / tenthPlusM : -plusM / tenthMinusM)
   const wider = times * stretched * GRIP_WIDER ** grip * (carryM / shot.carryM) * perNeutral
   return {
     plusM,

@@ -13,6 +13,8 @@ const TIE_PLUS_M = yardsToMetres(2)
 /** What is further off than this when stretched as far as may be does not serve. */
 const UNSERVED_M = yardsToMetres(2)
 const SHOWN = 3
+/** A third that costs so much more than the first adds nothing, and is left out. Our choice. */
+const ADDS_NOTHING_STROKES = 0.25
 /** Two ways to one number fly so differently that each has a use of its own: apex over apex. Our choice. */
 const OTHER_WAY = 1.3
 /** Another way serves the number where it is held back or stretched no more than this. */
@@ -78,7 +80,10 @@ export function ranked(
 
 /** The first few, and the one whose bad ball ends nearest: none loses on both counts to one that is not shown. */
 function shownOf(ordered: readonly RankedShot[], equals: number, nearest: RankedShot): RankedShot[] {
-  const shown = ordered.slice(0, Math.max(SHOWN, Math.min(equals, SHOWN + 1)))
+  const least = ordered[0]!.strokes
+  const shown = ordered
+    .slice(0, Math.max(SHOWN, Math.min(equals, SHOWN + 1)))
+    .filter((one, i) => i < 2 || one.strokes - least < ADDS_NOTHING_STROKES)
   if (!shown.includes(nearest)) shown.push(nearest)
   const better = (one: RankedShot) => (other: RankedShot) =>
     !shown.includes(other) && other.strokes < one.strokes && other.badLeaveM < one.badLeaveM

@@ -30,6 +30,8 @@ export interface PickShot extends StockShot {
   own: OwnStrike
   /** Place of its swing length, shortest 0. */
   rung: number
+  /** A full swing, or the longest of the scale: nothing is added to it but a little. */
+  isFull: boolean
 }
 
 export interface PickPlayer {
@@ -45,6 +47,9 @@ export interface PickPlayer {
 }
 
 const USUAL_SETTINGS: PickSettings = { habit: 'club', rules: [] }
+
+/** A swing length that is called full, in whatever school. */
+const CALLED_FULL = /^(full|100 ?%)$/i
 
 /** Scatter of a shot that tells none: as any other of the level. */
 const usualSdM = (level: Level, carryM: number) => usualScatterM(SPREAD_OF_LEVEL[level], carryM)
@@ -66,6 +71,7 @@ export function pickPlayerOf(chart: PublishedChart): PickPlayer {
     .map((cell): PickShot => {
       const { clubId, rungId, club, swing, kind, window, pattern } = cell
       const carryM = carryOf(cell, chart)
+      const rung = shortestFirst.findIndex(one => one.id === rungId)
       const byWindow = window && windowM(window, chart.unit) / 2 / Z_80
       return {
         clubId,
@@ -84,7 +90,8 @@ export function pickPlayerOf(chart: PublishedChart): PickPlayer {
         sideKnown: pattern?.sideSdM !== undefined,
         sideTold: pattern?.sideTold ?? null,
         own: pattern?.own ?? USUAL_STRIKE,
-        rung: shortestFirst.findIndex(one => one.id === rungId),
+        rung,
+        isFull: rung === shortestFirst.length - 1 || CALLED_FULL.test(swing),
       }
     })
   return {

@@ -15,7 +15,7 @@ import {
   type RankedShot,
 } from './picked'
 import type { PickPlayer } from './pick-player'
-import { STRIKES_A_LOOK, STRIKES_REFINED, STRIKES_SHOWN, strikePoints } from './strikes'
+import { STRIKES_A_LOOK, STRIKES_AIMED, STRIKES_SHOWN, strikePoints } from './strikes'
 import { COURSE_SCATTER, costsOf } from './strokes'
 
 /** So many are looked at closely, the nearest by a first look. */
@@ -36,7 +36,7 @@ function lookedAt(
   { width, cost, memo }: { width: Width; cost: CostAround; memo: Memo },
 ): Looked[] {
   const few = strikePoints(STRIKES_A_LOOK, memo)
-  const refined = strikePoints(STRIKES_REFINED, memo)
+  const refined = strikePoints(STRIKES_AIMED, memo)
   return [...free]
     .sort((a, b) => Math.abs(a.meant.pastM) - Math.abs(b.meant.pastM) || a.meant.longSdM - b.meant.longSdM)
     .slice(0, 3 * LOOKED_AT)

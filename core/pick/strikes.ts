@@ -4,6 +4,7 @@ import { cos, ln, sin } from '../stats/exact'
 /** Strikes in a look while an aim is searched, while it is refined, and in the figures that are shown. */
 export const STRIKES_A_LOOK = 128
 export const STRIKES_REFINED = 512
+export const STRIKES_AIMED = 1024
 export const STRIKES_SHOWN = 2048
 
 /** Steps of Roberts' sequence in two dimensions: powers of the root of x³ = x + 1. */

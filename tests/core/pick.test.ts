@@ -72,6 +72,7 @@ const shot = ([loft, swing, carryYd]: (typeof GRID)[number], more: Partial<PickS
   sideTold: null,
   own: USUAL_STRIKE,
   rung: RUNG[swing]!,
+  isFull: swing === 'full',
   ...more,
 })
 const playerOf = (shots: PickShot[], more: Partial<PickPlayer> = {}): PickPlayer => ({
@@ -166,6 +167,48 @@ describe('a pick', () => {
     const down = windFor(85, 80, '56° 9:00', -1)
     expect(howText(down, 'yd')).toMatch(/^plus [56]$/)
     expect(partsText(down.parts, 'yd')).toBe('wind −5')
+  })
+
+  it('full is a ceiling: nobody swings 8 yd past full, and the longer club that is nearly there comes first', () => {
+    // Charts of the trade: 51° full 110, 46° full 122; 54° full 107, 50° full 119.
+    const wedges = [
+      shot([51, 'full', 110]),
+      shot([46, 'full', 122]),
+      shot([46, '9:00', 96]),
+      shot([51, '9:00', 86]),
+      shot([58, 'full', 95]),
+    ]
+    const who = playerOf(wedges)
+    const flown = flownShots(who, CALM_DAY).shots
+    for (let at = 60; at <= 130; at++)
+      for (const one of pick(who, flown, asked(at), memo).picks)
+        if (one.swing === 'full') expect(one.plusM).toBeLessThanOrEqual(yd(2) + 1e-9)
+    const first = (at: number) => pick(who, flown, asked(at), memo).picks[0]!
+    expect([nameOf(first(121)), nameOf(first(123))]).toEqual(['46° full', '46° full'])
+    // Past what full gives it says so.
+    expect(pick(who, flown, asked(135), memo).unserved).toBe('long')
+  })
+
+  it('98 is plus six over the 92, 113 over the 107; 45 between 40 and 50 is either of them (common practice)', () => {
+    const nine = playerOf([shot([50, '9:00', 92]), shot([46, '9:00', 107])])
+    const flown = flownShots(nine, CALM_DAY).shots
+    const carries = (at: number) => {
+      const flight = flown.find(({ carryM }) => carryM === yd(at))!
+      return metresToYards(flight.runM)
+    }
+    for (const [number, wanted] of [
+      [92, 98],
+      [107, 113],
+    ] as const) {
+      const answer = pick(nine, flown, asked(wanted + carries(number)), memo).picks
+      const one = answer.find(({ numberM }) => numberM === yd(number))!
+      expect([one.gripDown, Math.round(metresToYards(one.plusM))]).toEqual([0, 6])
+    }
+    const short = playerOf([shot([60, 'hip', 40]), shot([60, '9:00', 50])])
+    const at45 = flownShots(short, CALM_DAY).shots
+    const ways = pick(short, at45, asked(45 + metresToYards(at45[0]!.runM)), memo).picks
+    for (const one of ways) expect(Math.abs(metresToYards(one.pitchM) - 45)).toBeLessThan(1.5)
+    expect(ways.map(({ swing }) => swing).sort()).toEqual(['9:00', 'hip'])
   })
 
   it('between two numbers it may be gripped down: an inch is about five yards, and said so', () => {
