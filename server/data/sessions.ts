@@ -146,7 +146,8 @@ export async function showAgain(playerId: string, ids: readonly string[]): Promi
   if (ids.length === 0) return
   await usePool().query(
     `update sessions set plan = json_set(plan, '$.gone', false), version = version + 1
-    where player_id = ? and id in (?) and json_value(plan, '$.gone') = 1`,
+    where player_id = ? and id in (?) and json_value(plan, '$.gone') = 1
+      and exists (select 1 from shots b where b.session_id = sessions.id and b.deleted_at is null)`,
     [playerId, [...new Set(ids)]],
   )
 }

@@ -27,6 +27,21 @@ function lineOf(server: Server, cookie: string, path: string) {
   return { heard, close: () => asking.destroy() }
 }
 
+/** Balls that one process takes come over a line of the other, sooner or later. */
+async function linesGoOn(server: Server, cookie: string, path: string, log: (id: string) => Promise<unknown>) {
+  const line = lineOf(server, cookie, path)
+  await vi.waitFor(
+    async () => {
+      const id = newId()
+      await log(id)
+      await wait(300)
+      expect(line.heard.some(({ text }) => text.includes(id))).toBe(true)
+    },
+    { timeout: 30_000, interval: 500 },
+  )
+  line.close()
+}
+
 describe('two processes on one database', { timeout: 120_000 }, () => {
   let redis: ChildProcess
   let port: number
@@ -92,17 +107,7 @@ describe('two processes on one database', { timeout: 120_000 }, () => {
     const lost = newId()
     expect((await log(lost)).status).toBe(202)
     redis = startRedis(port)
-    const line = lineOf(servers[1]!, there.cookie, path)
-    await vi.waitFor(
-      async () => {
-        const id = newId()
-        await log(id)
-        await wait(300)
-        expect(line.heard.some(({ text }) => text.includes(id))).toBe(true)
-      },
-      { timeout: 30_000, interval: 500 },
-    )
-    line.close()
+    await linesGoOn(servers[1]!, there.cookie, path, log)
   })
 
   it('a store that hangs holds up no ball: all are taken, once each, and lines go on when it answers again', async () => {
@@ -123,17 +128,7 @@ describe('two processes on one database', { timeout: 120_000 }, () => {
     } finally {
       redis.kill('SIGCONT')
     }
-    const line = lineOf(servers[1]!, there.cookie, path)
-    await vi.waitFor(
-      async () => {
-        const id = newId()
-        await log(id)
-        await wait(300)
-        expect(line.heard.some(({ text }) => text.includes(id))).toBe(true)
-      },
-      { timeout: 30_000, interval: 500 },
-    )
-    line.close()
+    await linesGoOn(servers[1]!, there.cookie, path, log)
   })
 
   it('tries at tokens count together', async () => {
